@@ -1,0 +1,38 @@
+import type { Constraint } from '../safety/rule'
+
+export type ChangeKind = 'dropped' | 'replaced' | 'rung' | 'minutes' | 'zones' | 'removal' | 'inserted' | 'care' | 'kept' | 'hung' | 'unmet'
+
+/** One reason behind a change. */
+export interface Why {
+  readonly ruleId: string
+  readonly reason: string
+  readonly instead: string
+  readonly because: string
+  readonly basis: Constraint['basis']
+  readonly source?: string
+  readonly overridable: 'no' | 'reason'
+}
+
+/** One thing that differs from the written protocol, with everything behind it. */
+export interface Change {
+  readonly kind: ChangeKind
+  readonly stepId: string
+  /** What changed, in a short sentence. */
+  readonly what: string
+  readonly why: readonly Why[]
+}
+
+export const whyOf = (constraint: Constraint): Why => ({
+  ruleId: constraint.ruleId, reason: constraint.reason, instead: constraint.instead, because: constraint.because,
+  basis: constraint.basis, ...(constraint.source ? { source: constraint.source } : {}), overridable: constraint.overridable,
+})
+
+/** Reasons without repeats: one per rule and cause. */
+export function distinctWhy(constraints: readonly Constraint[]): Why[] {
+  const seen = new Map<string, Why>()
+  for (const constraint of constraints) seen.set(`${constraint.ruleId}|${constraint.because}`, whyOf(constraint))
+  return [...seen.values()]
+}
+
+/** A reason that stands outside the rule book's rows (pairs of steps, time). */
+export const ownWhy = (ruleId: string, reason: string, instead: string): Why => ({ ruleId, reason, instead, because: reason, basis: 'common-practice', overridable: 'no' })

@@ -1,0 +1,8 @@
+export { asProtocol, compile, constraintsFor, ENGINE_VERSION } from './compile'
+export type { CompileInput } from './compile'
+export { NODE_LIMIT, resolve } from './resolve'
+export type { Override, Resolution } from './resolve'
+export { exfoliationPoints, freeAcidOf, rungOf } from './levers'
+export { partId, placingOf } from './ladder'
+export type { Change, Why } from './change'
+export type { FittedPlan, PlacedSegment, TrayItem } from './plan'

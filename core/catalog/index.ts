@@ -1,0 +1,6 @@
+export { FAMILIES, familyById } from './families'
+export type { Family, FamilyId } from './families'
+export { readInci } from './inci'
+export type { InciReading } from './inci'
+export { productById, deviceById, useOf } from './shelf'
+export type { Device, Product, Sensation, Shelf, Use } from './model'

@@ -1,0 +1,18 @@
+import { differenceInCalendarDays, differenceInYears, parseISO } from 'date-fns'
+import type { Fact } from './model'
+
+/** The answer in force per code: the latest asked; of two on one day the later in the list. */
+export function factsInForce(facts: readonly Fact[]): Map<string, Fact> {
+  const inForce = new Map<string, Fact>()
+  for (const fact of facts) {
+    const earlier = inForce.get(fact.code)
+    if (!earlier || fact.askedOn >= earlier.askedOn) inForce.set(fact.code, fact)
+  }
+  return inForce
+}
+
+/** Whole days from `from` to `to`, both ISO dates; negative when `to` is earlier. */
+export const daysBetween = (from: string, to: string): number => differenceInCalendarDays(parseISO(to), parseISO(from))
+
+/** Age in completed years on a date. */
+export const ageOn = (bornOn: string, date: string): number => differenceInYears(parseISO(date), parseISO(bornOn))

@@ -1,0 +1,43 @@
+import { z } from 'zod'
+import { ZoneId } from '../skin/model'
+
+export const IsoDate = z.iso.date()
+
+/** One dated answer to a health question. Never overwritten: a later answer to the same code replaces it in force. */
+export const Fact = z.strictObject({
+  code: z.string().min(1).max(80),
+  answer: z.enum(['yes', 'no', 'unknown']),
+  askedOn: IsoDate,
+  /** When it began, was done or was stopped, as the question says. Left out: now. */
+  on: IsoDate.optional(),
+  zones: z.array(ZoneId).optional(),
+  /** For allergies: what happened. */
+  reaction: z.enum(['breathing', 'rash', 'dislike']).optional(),
+  note: z.string().max(500).optional(),
+})
+export type Fact = z.infer<typeof Fact>
+
+/** A product this client refused or reacted to. */
+export const ProductMemory = z.strictObject({ productId: z.string(), memory: z.enum(['refused', 'reacted']), on: IsoDate, note: z.string().max(500).optional() })
+export type ProductMemory = z.infer<typeof ProductMemory>
+
+/** A clearance, with who gave it and until when: evidence that loosens exactly one clearance. */
+export const Clearance = z.strictObject({ clearance: z.string(), by: z.string().min(1).max(120), on: IsoDate, until: IsoDate.optional() })
+export type Clearance = z.infer<typeof Clearance>
+
+/** Ranked goals: the first is the most wanted. */
+export const CONCERNS = ['calm', 'clarify', 'hydrate', 'firm', 'brighten', 'smooth'] as const
+export const Concern = z.enum(CONCERNS)
+export type Concern = z.infer<typeof Concern>
+
+export const Client = z.strictObject({
+  id: z.string(),
+  name: z.string(),
+  bornOn: IsoDate,
+  facts: z.array(Fact),
+  memories: z.array(ProductMemory),
+  clearances: z.array(Clearance),
+  concerns: z.array(Concern),
+  notes: z.array(z.string()).optional(),
+})
+export type Client = z.infer<typeof Client>

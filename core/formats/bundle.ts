@@ -1,0 +1,67 @@
+import { z } from 'zod'
+import { Shelf } from '../catalog/model'
+import { Client, IsoDate } from '../client/model'
+import { PastVisit } from '../climb/model'
+import { ProtocolVersion } from '../protocol/model'
+import { Reading } from '../skin/model'
+
+export const Override = z.strictObject({ ruleId: z.string(), stepId: z.string(), reason: z.string().min(1).max(300), by: z.string().max(120), at: z.string().max(40) })
+
+/** Everything `compile` needs, as one file: the open format of a visit before it is fitted. */
+export const Bundle = z.strictObject({
+  format: z.literal('zen-ladder/bundle'),
+  version: z.literal(1),
+  visit: z.strictObject({
+    date: IsoDate,
+    /** The visit ends by daylight. */
+    daytime: z.boolean(),
+    slotMinutes: z.number().int().min(15).max(300),
+  }),
+  client: Client,
+  reading: Reading,
+  history: z.array(PastVisit),
+  protocol: ProtocolVersion,
+  shelf: Shelf,
+  overrides: z.array(Override),
+})
+export type Bundle = z.infer<typeof Bundle>
+
+export interface BundleFault { readonly path: string; readonly says: string }
+export type BundleRead = { readonly ok: true; readonly bundle: Bundle } | { readonly ok: false; readonly faults: readonly BundleFault[] }
+
+/** JSON path of a Zod issue: `$.protocol.steps[3].zones`. */
+const jsonPath = (path: readonly PropertyKey[]): string => path.reduce<string>((text, key) => (typeof key === 'number' ? `${text}[${key}]` : `${text}.${String(key)}`), '$')
+
+/** Reads a bundle from parsed JSON; faults name their JSON path and say what is wrong. References inside are checked too. */
+export function readBundle(value: unknown): BundleRead {
+  const parsed = Bundle.safeParse(value)
+  if (!parsed.success) return { ok: false, faults: parsed.error.issues.map((issue) => ({ path: jsonPath(issue.path), says: issue.message })) }
+  const faults = referenceFaults(parsed.data)
+  return faults.length > 0 ? { ok: false, faults } : { ok: true, bundle: parsed.data }
+}
+
+function referenceFaults(bundle: Bundle): BundleFault[] {
+  const stepIds = new Set(bundle.protocol.steps.map((step) => step.id))
+  const seen = new Set<string>()
+  return bundle.protocol.steps.flatMap((step, at) => {
+    const path = `$.protocol.steps[${at}]`
+    const faults: BundleFault[] = []
+    if (seen.has(step.id)) faults.push({ path: `${path}.id`, says: `Two steps are called "${step.id}"; give one another id.` })
+    seen.add(step.id)
+    const product = bundle.shelf.products.find((candidate) => candidate.id === step.product?.productId)
+    if (step.product && !product) faults.push({ path: `${path}.product.productId`, says: `No product "${step.product.productId}" on the shelf of this file.` })
+    else if (step.product && !product?.uses.some((use) => use.id === step.product?.useId)) faults.push({ path: `${path}.product.useId`, says: `Product "${step.product.productId}" has no use "${step.product.useId}".` })
+    if (step.deviceId && !bundle.shelf.devices.some((device) => device.id === step.deviceId)) faults.push({ path: `${path}.deviceId`, says: `No device "${step.deviceId}" on the shelf of this file.` })
+    if (step.closes && !stepIds.has(step.closes)) faults.push({ path: `${path}.closes`, says: `No step "${step.closes}" in this protocol.` })
+    return faults
+  })
+}
+
+/** The compile input held in a bundle. */
+export const inputOf = (bundle: Bundle) => ({
+  protocol: bundle.protocol, client: bundle.client, reading: bundle.reading, history: bundle.history, shelf: bundle.shelf,
+  overrides: bundle.overrides, slotMinutes: bundle.visit.slotMinutes, date: bundle.visit.date, daytime: bundle.visit.daytime,
+})
+
+/** JSON Schema (draft 2020-12) of a bundle, for docs/formats. */
+export const bundleSchema = (): object => ({ ...z.toJSONSchema(Bundle), title: 'Zen Ladder bundle', $id: 'zen-ladder/bundle/1' })

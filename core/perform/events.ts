@@ -1,0 +1,34 @@
+import { z } from 'zod'
+import { SENSATIONS } from '../catalog/model'
+
+/** What can be said about a running visit. Events name their segment or layer (a step id); none says "next". */
+export const RunBody = z.discriminatedUnion('type', [
+  z.strictObject({ type: z.literal('start') }),
+  /** Hands begin a segment; for a removal: the layer starts to come off. */
+  z.strictObject({ type: z.literal('started'), segmentId: z.string() }),
+  z.strictObject({ type: z.literal('finished'), segmentId: z.string() }),
+  /** "Still at it": what was inferred as finished is not. */
+  z.strictObject({ type: z.literal('still'), segmentId: z.string() }),
+  z.strictObject({ type: z.literal('sensation'), stepId: z.string(), sensation: z.enum(SENSATIONS) }),
+  z.strictObject({ type: z.literal('comfort'), stepId: z.string(), measure: z.string().max(160) }),
+  z.strictObject({ type: z.literal('skipped'), stepId: z.string(), reason: z.string().min(1).max(200) }),
+  z.strictObject({ type: z.literal('note'), text: z.string().min(1).max(1000) }),
+  z.strictObject({ type: z.literal('retract'), eventId: z.uuid() }),
+  z.strictObject({ type: z.literal('emergency'), stepId: z.string().optional() }),
+  z.strictObject({ type: z.literal('finish') }),
+])
+export type RunBody = z.infer<typeof RunBody>
+
+/** One line of the run log. Made on the device; never changed. */
+export const RunEvent = z.strictObject({
+  id: z.uuid(),
+  deviceId: z.string().min(1).max(60),
+  /** Counts up per device. */
+  seq: z.number().int().min(0),
+  /** Wall clock of the device, milliseconds since 1970. */
+  wallMs: z.number().int(),
+  /** Milliseconds since the device's page began, never set back. */
+  elapsedMs: z.number().min(0),
+  body: RunBody,
+})
+export type RunEvent = z.infer<typeof RunEvent>

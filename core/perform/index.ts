@@ -1,0 +1,7 @@
+export { canonical, reduceRun } from './reduce'
+export type { Felt, RunState, SegmentLog } from './reduce'
+export { liveAt } from './live'
+export type { Layer, Live, LiveSegment } from './live'
+export { answerSensation, EMERGENCY_SENSATIONS, SENSATION_WORDS } from './sensation'
+export type { Answer } from './sensation'
+export type { RunBody, RunEvent } from './events'

@@ -1,0 +1,6 @@
+export { ADMITS, LEVER_WORDS, LEVERS, LOCAL_TOOLS, PHASES, PLACES, PROPERTIES, TEMPERATURES, TOOLS } from './words'
+export type { Admits, LeverId, Phase, Place, Property, Temperature, Tool } from './words'
+export { dwellSeconds, onClient, placeOf, presenceOf, segment, usesHands, usualSeconds } from './segments'
+export { lint } from './linter'
+export type { LintFinding } from './linter'
+export type { Pick, ProtocolVersion, Segment, Step } from './model'

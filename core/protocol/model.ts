@@ -1,0 +1,84 @@
+import { z } from 'zod'
+import { Concern } from '../client/model'
+import { ZoneId } from '../skin/model'
+import { ADMITS, LEVERS, PHASES, PLACES, PROPERTIES, TEMPERATURES, TOOLS } from './words'
+
+const seconds = z.number().int().min(0).max(4 * 3600)
+
+/** How a segment ends. Minutes are then the forecast. */
+export const SegmentEnd = z.strictObject({
+  by: z.enum(['clock', 'sign', 'both', 'repeat']),
+  sign: z.string().max(120).optional(),
+  usualCount: z.number().int().min(1).max(9).optional(),
+  maxCount: z.number().int().min(1).max(9).optional(),
+})
+
+/** One stretch of a step's time, in seconds. `maxS` of a dwell is a safety limit; an active dwell never stretches. */
+export const Segment = z.strictObject({
+  id: z.string().min(1).max(60),
+  kind: z.enum(['prepare', 'apply', 'dwell', 'remove', 'settle', 'hygiene']),
+  minS: seconds,
+  usualS: seconds,
+  maxS: seconds,
+  active: z.boolean().optional(),
+  /** Dwell: where the practitioner must be meanwhile. */
+  presence: z.enum(PLACES).optional(),
+  /** Dwell: what may be done meanwhile. */
+  admits: z.array(z.enum(ADMITS)).optional(),
+  /** Zones out of reach meanwhile (panel, steamer, wrap). */
+  blocks: z.array(ZoneId).optional(),
+  /** Prepare: how long it may stand before it is applied. */
+  potLifeS: seconds.optional(),
+  /** Prepare: applying must end this long after the mixing ended. */
+  workingS: seconds.optional(),
+  tool: z.enum(TOOLS).optional(),
+  temperature: z.enum(TEMPERATURES).optional(),
+  end: SegmentEnd.optional(),
+  coat: z.number().int().min(1).max(9).optional(),
+}).refine((s) => s.minS <= s.usualS && s.usualS <= s.maxS, { error: 'minimum, usual and maximum must not decrease' })
+export type Segment = z.infer<typeof Segment>
+
+export const Pick = z.strictObject({ productId: z.string(), useId: z.string() })
+export type Pick = z.infer<typeof Pick>
+
+export const Step = z.strictObject({
+  id: z.string().min(1).max(60),
+  phase: z.enum(PHASES),
+  title: z.string().min(1).max(120),
+  zones: z.array(ZoneId).min(1),
+  product: Pick.optional(),
+  deviceId: z.string().optional(),
+  /** Other products that may take this slot, in order of preference. */
+  otherPicks: z.array(Pick).optional(),
+  concern: Concern.optional(),
+  properties: z.array(z.enum(PROPERTIES)),
+  segments: z.array(Segment).min(1),
+  lever: z.strictObject({ lever: z.enum(LEVERS), rung: z.number().int().min(1).max(5), writtenRung: z.number().int().min(1).max(5).optional() }).optional(),
+  /** Must be in every visit; never dropped. */
+  essential: z.boolean(),
+  /** 1 (nice to have) … 5 (the point of the visit): who keeps the room in the skin's allowance. */
+  priority: z.number().int().min(1).max(5),
+  /** Goes or stays with its cause: neutraliser, toning, calming. */
+  closes: z.string().optional(),
+  /** May hang in a dwell that admits it. Without a host it is not done. */
+  floating: z.strictObject({ needs: z.enum(ADMITS), over: z.boolean().optional() }).optional(),
+  /** Instruments and cloths laid out besides what the segments need. */
+  tray: z.array(z.string().max(80)).optional(),
+  say: z.string().max(200).optional(),
+  condition: z.string().max(120).optional(),
+  /** Rules that put this step in, and rules that already changed it: a fitted step is not changed twice. */
+  insertedBy: z.array(z.string()).optional(),
+  adjustedBy: z.array(z.string()).optional(),
+})
+export type Step = z.infer<typeof Step>
+
+/** A published version of a protocol. Immutable once stored. */
+export const ProtocolVersion = z.strictObject({
+  id: z.string(),
+  protocolId: z.string(),
+  name: z.string().min(1).max(120),
+  version: z.number().int().min(1),
+  note: z.string().max(500),
+  steps: z.array(Step).min(1).max(60),
+})
+export type ProtocolVersion = z.infer<typeof ProtocolVersion>

@@ -1,0 +1,38 @@
+/** Phases in their usual order (domain order of work). */
+export const PHASES = [
+  'welcome', 'eye-makeup', 'first-cleanse', 'second-cleanse', 'analysis', 'tone', 'exfoliate', 'neutralise', 'soften', 'extract', 'calm',
+  'concentrate', 'massage', 'device', 'mask', 'remove-tone', 'serum', 'eye', 'moisturise', 'sun', 'lip', 'enhancement', 'close',
+] as const
+export type Phase = (typeof PHASES)[number]
+
+/** Properties rules speak of. A step has those of its product, its use, its device and its own. */
+export const PROPERTIES = [
+  'exfoliating', 'acid', 'enzyme', 'mechanical', 'scrub', 'gommage', 'peel-solution', 'heat', 'warm-towel', 'steam', 'cold', 'current', 'field', 'rf',
+  'led', 'changing-light', 'suction', 'blade', 'needling', 'firm-pressure', 'pressure', 'extraction', 'occludes-eyes', 'occludes-mouth', 'over-lids',
+  'aerosol', 'retinoid', 'warming', 'self-heating', 'tightening', 'film-peel', 'oil', 'eye-work', 'magnet', 'stings', 'alkaline', 'lip-safe', 'softening',
+  'calming', 'sun-filter', 'toning', 'neutralising', 'cleansing', 'blotting', 'needs-neutraliser', 'wants-dry', 'wants-damp', 'sets', 'leave-on', 'salicylic-strong', 'hydroquinone', 'device',
+] as const
+export type Property = (typeof PROPERTIES)[number]
+
+export const LEVERS = ['exfoliation', 'acid', 'enzyme', 'steam', 'extraction', 'pressure', 'current', 'suction', 'retinoid'] as const
+export type LeverId = (typeof LEVERS)[number]
+export const LEVER_WORDS: Readonly<Record<LeverId, string>> = {
+  exfoliation: 'exfoliation', acid: 'acid strength', enzyme: 'enzyme time', steam: 'steam', extraction: 'extraction',
+  pressure: 'massage pressure', current: 'current', suction: 'suction', retinoid: 'retinoid',
+}
+
+/** How far the practitioner may go: at the client, in the room, or away. */
+export const PLACES = ['client', 'room', 'away'] as const
+export type Place = (typeof PLACES)[number]
+
+/** What a dwell allows meanwhile. */
+export const ADMITS = ['quiet', 'hands', 'arms', 'feet', 'scalp', 'shoulders', 'lips', 'eyes'] as const
+export type Admits = (typeof ADMITS)[number]
+
+/** Removal tools; local ones leave other zones alone, the others take the whole face. */
+export const TOOLS = ['gauze', 'swab', 'mitt', 'sponge', 'towel', 'compress', 'spatula', 'water', 'lift-off', 'none'] as const
+export type Tool = (typeof TOOLS)[number]
+export const LOCAL_TOOLS: readonly Tool[] = ['gauze', 'swab', 'mitt', 'sponge', 'spatula', 'lift-off', 'none']
+
+export const TEMPERATURES = ['warm', 'lukewarm', 'cool'] as const
+export type Temperature = (typeof TEMPERATURES)[number]

@@ -1,0 +1,10 @@
+import { z } from 'zod'
+
+/** A salon measure of one product. `per` is one measure in g or mL; `calibration` keeps how that was found. */
+export const SalonMeasure = z.strictObject({
+  name: z.enum(['pump', 'pea', 'dime', 'scoop', 'dropper', 'teaspoon', 'drop', 'ampoule', 'sachet']),
+  unit: z.enum(['g', 'mL']),
+  per: z.number().positive(),
+  calibration: z.strictObject({ count: z.number().positive(), total: z.number().positive() }).optional(),
+})
+export type SalonMeasure = z.infer<typeof SalonMeasure>

@@ -1,0 +1,6 @@
+export { constrain } from './constrain'
+export type { Constraints, Situation } from './constrain'
+export { selects, subjectReader, touches } from './subject'
+export type { Subject } from './subject'
+export { RULE_BOOK, RULE_BOOK_VERSION } from './rules'
+export type { Constraint, Effect, Limit, Requirement, Rule, Selector } from './rule'

@@ -1,0 +1,31 @@
+import { present, type Chain, type Placed } from './problem'
+
+/**
+ * Moves every preparation as late as hands and presence allow, so that nothing is mixed earlier than it must be.
+ * Takes and gives placed parts; never changes anything but preparations, and never moves one later than its apply.
+ */
+export function mixLate(chains: readonly Chain[], placed: readonly Placed[]): Placed[] {
+  const at = new Map(placed.map((one) => [one.partId, one]))
+  for (const chain of [...chains].reverse()) {
+    const part = chain.prepare?.part
+    const apply = chain.parts[0] && at.get(chain.parts[0].id)
+    const now = part && at.get(part.id)
+    if (!part || !apply || !now) continue
+    const lengthS = now.endS - now.startS
+    const busy = [...at.values()].filter((other) => other.partId !== part.id && blocks(chains, other.partId, chain))
+    const ends = [apply.startS, ...busy.map((other) => other.startS)].filter((endS) => endS <= apply.startS && endS >= now.endS).sort((a, b) => b - a)
+    const endS = ends.find((end) => busy.every((other) => other.endS <= end - lengthS || other.startS >= end))
+    if (endS !== undefined) at.set(part.id, { partId: part.id, startS: endS - lengthS, endS })
+  }
+  return placed.map((one) => at.get(one.partId)!)
+}
+
+/** A hands-on part, or a dwell of another step that needs somebody at the client, keeps the hands from mixing. */
+function blocks(chains: readonly Chain[], partId: string, own: Chain): boolean {
+  for (const chain of chains) {
+    if (chain.prepare?.part.id === partId) return true
+    const part = chain.parts.find((candidate) => candidate.id === partId)
+    if (part) return part.hands || (chain !== own && !present('room', part.needs))
+  }
+  return false
+}

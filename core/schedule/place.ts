@@ -1,0 +1,235 @@
+import { sharedZones } from '../skin/zones'
+import { DifferenceGraph, type Edge } from './graph'
+import { mixLate } from './mixing-time'
+import { present, type Chain, type Part, type Placed, type Placing, type PlacingProblem } from './problem'
+
+/** Search nodes before `place` stops and says so. */
+export const PLACE_NODE_LIMIT = 20_000
+
+interface Model {
+  readonly problem: PlacingProblem
+  /** Part id → node of its start; its end is the next node. Node 0 is time 0. */
+  readonly node: ReadonlyMap<string, number>
+  readonly parts: ReadonlyMap<string, { readonly part: Part; readonly chain: Chain; readonly preparing: boolean }>
+  /** Pairs that may not overlap, undecided by written order, in written order. */
+  readonly pairs: readonly Pair[]
+  readonly size: number
+}
+/** Two stretches that may not overlap: from the start of `first` to the end of `last`. */
+interface Stretch { readonly first: string; readonly last: string; readonly name: string }
+interface Pair { readonly a: Stretch; readonly b: Stretch; readonly why: string }
+
+/**
+ * Places a ladder: the shortest visit that keeps every limit, proven where the search ends by itself. Among equally short
+ * ones the least stretching of dwells in the least solution; then, by the order of branching, written order first.
+ * Method: difference constraints solved by longest paths; branch over hosts and over pairs that still overlap; a branch whose
+ * least makespan is no better than the best found is cut.
+ */
+export function place(problem: PlacingProblem, nodeLimit = PLACE_NODE_LIMIT): Placing {
+  const model = modelOf(problem)
+  const graph = new DifferenceGraph(model.size)
+  for (const edge of fixedEdges(model)) {
+    const clash = graph.add(edge)
+    if (clash) return { kind: 'infeasible', clash, nodes: 1 }
+  }
+  const search: Search = { model, best: undefined, nodes: 0, nodeLimit, stopped: false, clash: [], bound: makespan(model, graph) }
+  chooseHosts(search, graph, floatingOf(problem), 0, new Map())
+  const { best, nodes, stopped } = search
+  if (!best) return stopped ? { kind: 'stopped', nodes } : { kind: 'infeasible', clash: search.clash, nodes }
+  const gapS = stopped ? best.makespanS - search.bound : 0
+  return { ...best, placed: mixLate(problem.chains, best.placed), kind: gapS > 0 ? 'feasible' : 'optimal', gapS, nodes }
+}
+
+interface Search {
+  readonly model: Model
+  best: { makespanS: number; stretchS: number; placed: readonly Placed[]; hosts: ReadonlyMap<string, string> } | undefined
+  nodes: number
+  readonly nodeLimit: number
+  stopped: boolean
+  clash: readonly string[]
+  readonly bound: number
+}
+
+const floatingOf = (problem: PlacingProblem): readonly Chain[] => problem.chains.filter((chain) => chain.hosts !== undefined)
+
+function modelOf(problem: PlacingProblem): Model {
+  const node = new Map<string, number>()
+  const parts = new Map<string, { part: Part; chain: Chain; preparing: boolean }>()
+  let next = 1
+  for (const chain of problem.chains) {
+    for (const part of [...(chain.prepare ? [chain.prepare.part] : []), ...chain.parts]) {
+      node.set(part.id, next)
+      parts.set(part.id, { part, chain, preparing: part === chain.prepare?.part })
+      next += 2
+    }
+  }
+  return { problem, node, parts, pairs: [...handPairs(problem), ...presencePairs(problem), ...zonePairs(problem)], size: next }
+}
+
+const startOf = (model: Model, id: string): number => model.node.get(id)!
+const endOf = (model: Model, id: string): number => model.node.get(id)! + 1
+const single = (part: Part): Stretch => ({ first: part.id, last: part.id, name: part.id })
+
+/** Hands-on parts whose order the ladder does not fix: those of floating steps and all preparations. */
+function handPairs(problem: PlacingProblem): Pair[] {
+  const all = problem.chains.flatMap((chain) => [
+    ...(chain.prepare ? [{ part: chain.prepare.part, chain, free: true }] : []),
+    ...chain.parts.filter((part) => part.hands).map((part) => ({ part, chain, free: chain.hosts !== undefined })),
+  ])
+  return pairsOf(all, (a, b) => a.chain !== b.chain && (a.free || b.free)).map(([a, b]) => ({ a: single(a.part), b: single(b.part), why: 'one pair of hands' }))
+}
+
+function presencePairs(problem: PlacingProblem): Pair[] {
+  const watched = problem.chains.flatMap((chain) => chain.parts.filter((part) => !part.hands && part.needs !== 'away').map((part) => ({ part, chain })))
+  const hands = problem.chains.flatMap((chain) => [...(chain.prepare ? [chain.prepare.part] : []), ...chain.parts.filter((part) => part.hands)].map((part) => ({ part, chain })))
+  return watched.flatMap((dwell) => hands.filter((hand) => hand.chain !== dwell.chain && !present(hand.part.at, dwell.part.needs)).map((hand) => ({ a: single(dwell.part), b: single(hand.part), why: `somebody stays while ${dwell.part.id} works` })))
+}
+
+/** Steps on shared zones follow one another; the written order decides for two fixed steps (see `fixedEdges`). */
+function zonePairs(problem: PlacingProblem): Pair[] {
+  return pairsOf(problem.chains, (a, b) => (a.hosts !== undefined || b.hosts !== undefined) && !hosted(a, b) && !hosted(b, a)).flatMap(([a, b]) => {
+    const [on, other] = [onSkin(a), onSkin(b)]
+    return on && other && zonesMeet(a, b) ? [{ a: on, b: other, why: 'one layer at a time on a zone' }] : []
+  })
+}
+
+/** A floating step over its possible host is judged when the host is chosen. */
+const hosted = (a: Chain, b: Chain): boolean => a.hosts?.some((host) => host.chainId === b.id) ?? false
+const zonesOf = (chain: Chain) => [...new Set(chain.parts.flatMap((part) => part.zones))]
+const zonesMeet = (a: Chain, b: Chain): boolean => sharedZones(zonesOf(a), zonesOf(b)).length > 0
+function onSkin(chain: Chain): Stretch | undefined {
+  const taking = chain.parts.filter((part) => part.zones.length > 0)
+  return taking.length > 0 ? { first: taking[0]!.id, last: taking.at(-1)!.id, name: chain.id } : undefined
+}
+
+function pairsOf<T>(items: readonly T[], wanted: (a: T, b: T) => boolean): [T, T][] {
+  return items.flatMap((a, at) => items.slice(at + 1).filter((b) => wanted(a, b)).map((b): [T, T] => [a, b]))
+}
+
+function* fixedEdges(model: Model): Generator<Edge> {
+  for (const chain of model.problem.chains) yield* chainEdges(model, chain)
+  const fixed = model.problem.chains.filter((chain) => chain.hosts === undefined)
+  for (const [at, chain] of fixed.entries()) {
+    for (const next of fixed.slice(at + 1)) yield* orderEdges(model, chain, next)
+  }
+  for (const lag of model.problem.lags) {
+    const [from, to] = [endOf(model, lag.fromPart), startOf(model, lag.toPart)]
+    yield { from, to, weight: lag.minS, why: `${lag.toPart} at the soonest ${lag.minS} s after ${lag.fromPart}` }
+    if (lag.maxS !== undefined) yield { from: to, to: from, weight: -lag.maxS, why: `${lag.toPart} at the latest ${lag.maxS} s after ${lag.fromPart}` }
+  }
+}
+
+function* chainEdges(model: Model, chain: Chain): Generator<Edge> {
+  const { prepare } = chain
+  for (const part of [...(prepare ? [prepare.part] : []), ...chain.parts]) {
+    const [start, end] = [startOf(model, part.id), endOf(model, part.id)]
+    yield { from: 0, to: start, weight: 0, why: '' }
+    yield { from: start, to: end, weight: part.leastS, why: `${part.id} takes ${part.leastS} s` }
+    yield { from: end, to: start, weight: -part.mostS, why: `${part.id} lasts ${part.mostS} s at the most` }
+  }
+  for (const [at, part] of chain.parts.slice(1).entries()) {
+    const before = chain.parts[at]!
+    yield { from: endOf(model, before.id), to: startOf(model, part.id), weight: 0, why: '' }
+    yield { from: startOf(model, part.id), to: endOf(model, before.id), weight: 0, why: `${part.id} follows ${before.id} at once` }
+  }
+  const first = chain.parts[0]
+  if (!prepare || !first) return
+  const mixed = endOf(model, prepare.part.id)
+  yield { from: mixed, to: startOf(model, first.id), weight: 0, why: '' }
+  yield { from: startOf(model, first.id), to: mixed, weight: -prepare.potLifeS, why: `${prepare.part.id} stands ${prepare.potLifeS} s at the most` }
+  if (prepare.workingS !== undefined) yield { from: endOf(model, first.id), to: mixed, weight: -prepare.workingS, why: `${chain.id} sets ${prepare.workingS} s after mixing` }
+}
+
+/** Written order of two fixed steps: on shared zones the whole step, and hands in every case. */
+function* orderEdges(model: Model, a: Chain, b: Chain): Generator<Edge> {
+  const hands = (chain: Chain) => chain.parts.filter((part) => part.hands)
+  const [last, first] = [hands(a).at(-1), hands(b)[0]]
+  if (last && first) yield { from: endOf(model, last.id), to: startOf(model, first.id), weight: 0, why: `${b.id} is written after ${a.id}` }
+  const [on, next] = [onSkin(a), onSkin(b)]
+  if (on && next && zonesMeet(a, b)) yield { from: endOf(model, on.last), to: startOf(model, next.first), weight: 0, why: `${b.id} is written after ${a.id}` }
+}
+
+function chooseHosts(search: Search, graph: DifferenceGraph, floating: readonly Chain[], at: number, hosts: ReadonlyMap<string, string>) {
+  const chain = floating[at]
+  if (!chain) return settle(search, graph, hosts)
+  for (const host of chain.hosts!) {
+    if (search.stopped) return
+    const next = graph.copy()
+    const hostChain = search.model.problem.chains.find((candidate) => candidate.id === host.chainId)
+    if (!hostChain || (!chain.over && zonesMeet(chain, hostChain))) continue
+    const clash = addAll(next, hangEdges(search.model, chain, host.partId), search)
+    if (!clash && makespan(search.model, next) < (search.best?.makespanS ?? Infinity)) chooseHosts(search, next, floating, at + 1, new Map(hosts).set(chain.id, host.partId))
+    else if (!clash) chooseHostsTied(search, next, floating, at, hosts, chain, host.partId)
+  }
+}
+
+/** A branch that can only tie in length is searched for less stretching, but only while the best still stretches. */
+function chooseHostsTied(search: Search, next: DifferenceGraph, floating: readonly Chain[], at: number, hosts: ReadonlyMap<string, string>, chain: Chain, partId: string) {
+  const { best } = search
+  if (best && best.stretchS > 0 && makespan(search.model, next) === best.makespanS) chooseHosts(search, next, floating, at + 1, new Map(hosts).set(chain.id, partId))
+}
+
+function* hangEdges(model: Model, chain: Chain, partId: string): Generator<Edge> {
+  const why = `${chain.id} hangs under ${partId}`
+  yield { from: startOf(model, partId), to: startOf(model, chain.parts[0]!.id), weight: 0, why }
+  yield { from: endOf(model, chain.parts.at(-1)!.id), to: endOf(model, partId), weight: 0, why }
+}
+
+function addAll(graph: DifferenceGraph, edges: Iterable<Edge>, search: Search): boolean {
+  for (const edge of edges) {
+    const clash = graph.add(edge)
+    if (!clash) continue
+    search.clash = clash
+    return true
+  }
+  return false
+}
+
+function settle(search: Search, graph: DifferenceGraph, hosts: ReadonlyMap<string, string>) {
+  if (search.stopped) return
+  if (++search.nodes > search.nodeLimit) {
+    search.stopped = true
+    return
+  }
+  const span = makespan(search.model, graph)
+  const { best } = search
+  if (best && (span > best.makespanS || (span === best.makespanS && stretch(search.model, graph) >= best.stretchS))) return
+  const pair = firstOverlap(search.model, graph)
+  if (!pair) {
+    search.best = { makespanS: span, stretchS: stretch(search.model, graph), placed: placedOf(search.model, graph), hosts }
+    return
+  }
+  for (const [before, after] of [[pair.a, pair.b], [pair.b, pair.a]] as const) {
+    const next = graph.copy()
+    if (!addAll(next, [{ from: endOf(search.model, before.last), to: startOf(search.model, after.first), weight: 0, why: `${pair.why}: ${before.name}, ${after.name}` }], search)) settle(search, next, hosts)
+  }
+}
+
+/** The undecided pair that overlaps earliest; ties by the order of the pairs. */
+function firstOverlap(model: Model, graph: DifferenceGraph): Pair | undefined {
+  const at = (node: number) => graph.least[node]!
+  let found: Pair | undefined
+  let when = Infinity
+  for (const pair of model.pairs) {
+    const from = Math.max(at(startOf(model, pair.a.first)), at(startOf(model, pair.b.first)))
+    const to = Math.min(at(endOf(model, pair.a.last)), at(endOf(model, pair.b.last)))
+    if (from < to && from < when) [found, when] = [pair, from]
+  }
+  return found
+}
+
+function makespan(model: Model, graph: DifferenceGraph): number {
+  let span = 0
+  for (const id of model.parts.keys()) span = Math.max(span, graph.least[endOf(model, id)]!)
+  return span
+}
+
+/** Seconds by which dwells last longer than fitted. */
+function stretch(model: Model, graph: DifferenceGraph): number {
+  let sum = 0
+  for (const [id, { part }] of model.parts) sum += graph.least[endOf(model, id)]! - graph.least[startOf(model, id)]! - part.leastS
+  return sum
+}
+
+const placedOf = (model: Model, graph: DifferenceGraph): Placed[] =>
+  [...model.parts.keys()].map((partId) => ({ partId, startS: graph.least[startOf(model, partId)]!, endS: graph.least[endOf(model, partId)]! }))

@@ -1,0 +1,46 @@
+import type { Place } from '../protocol/words'
+import type { ZoneId } from '../skin/zones'
+
+/** One stretch of time to place, in whole seconds. */
+export interface Part {
+  readonly id: string
+  /** At least this long: the fitted length. */
+  readonly leastS: number
+  /** At most; equal to `leastS` unless it is a dwell that may stretch. */
+  readonly mostS: number
+  readonly hands: boolean
+  /** Where the practitioner is for a hands-on part. */
+  readonly at: Place
+  /** Where a dwell needs the practitioner. */
+  readonly needs: Place
+  /** Zones it takes from other steps, its removal tool's footprint and reach included. */
+  readonly zones: readonly ZoneId[]
+  readonly mayStretch: boolean
+}
+
+/** A step as the scheduler sees it: an optional preparation, then parts without a gap. */
+export interface Chain {
+  readonly id: string
+  readonly prepare?: { readonly part: Part; /** Between the end of mixing and the start of applying, at most. */ readonly potLifeS: number; /** From the end of mixing to the end of the first part, at most. */ readonly workingS?: number }
+  readonly parts: readonly Part[]
+  /** Undefined: fixed, in written order. Else the dwells that admit it, in order of preference. */
+  readonly hosts?: readonly { readonly chainId: string; readonly partId: string }[]
+  /** May lie over the host's own zones. */
+  readonly over?: boolean
+}
+
+/** A time between two parts, from the end of one to the start of the other. */
+export interface Lag { readonly fromPart: string; readonly toPart: string; readonly minS: number; readonly maxS?: number }
+
+export interface PlacingProblem { readonly chains: readonly Chain[]; readonly lags: readonly Lag[] }
+
+export interface Placed { readonly partId: string; readonly startS: number; readonly endS: number }
+
+export type Placing =
+  | { readonly kind: 'optimal' | 'feasible'; readonly makespanS: number; readonly stretchS: number; readonly placed: readonly Placed[]; /** How far above the proven bound, in seconds; 0 when optimal. */ readonly gapS: number; readonly nodes: number; readonly hosts: ReadonlyMap<string, string> }
+  | { readonly kind: 'infeasible'; readonly clash: readonly string[]; readonly nodes: number }
+  | { readonly kind: 'stopped'; readonly nodes: number }
+
+const RANK: Readonly<Record<Place, number>> = { away: 0, room: 1, client: 2 }
+/** True when a practitioner standing at `at` satisfies what a dwell needs. */
+export const present = (at: Place, needs: Place): boolean => RANK[at] >= RANK[needs]

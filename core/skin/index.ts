@@ -1,0 +1,5 @@
+export { ELSEWHERE, FACE, FACE_NECK, sharedZones, WHOLE_FACE, withoutZones, ZONES, zonesInWords } from './zones'
+export type { ZoneId } from './zones'
+export { FINDING_KINDS, FINDINGS } from './findings'
+export type { FindingKind, FindingWords } from './findings'
+export type { Finding, Reading } from './model'

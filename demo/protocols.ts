@@ -1,0 +1,105 @@
+import type { ProtocolVersion, Segment, Step } from '../core/protocol/model'
+import { segment } from '../core/protocol/segments'
+import type { LeverId } from '../core/protocol/words'
+import { productById, useOf } from '../core/catalog/shelf'
+import { FACE, FACE_NECK } from '../core/skin/zones'
+import { DEMO_SHELF } from './shelf'
+
+// Four protocols of the invented studio.
+
+type More = Partial<Omit<Step, 'lever'>> & { lever?: readonly [LeverId, number] }
+
+function step(id: string, phase: Step['phase'], title: string, segments: Segment[], more: More = {}): Step {
+  const { lever, ...rest } = more
+  return { id, phase, title, zones: [...FACE_NECK], properties: [], segments, essential: false, priority: 3, ...(lever ? { lever: { lever: lever[0], rung: lever[1] } } : {}), ...rest }
+}
+
+/** A step that uses a product as its use says. */
+function withProduct(id: string, productId: string, useId: string, more: More = {}): Step {
+  const product = productById(DEMO_SHELF, productId)
+  const use = useOf(product, useId)
+  if (!product || !use) throw new Error(`Demo protocol names ${productId}/${useId}, which is not on the shelf.`)
+  return step(id, use.phase, product.name, use.segments, { zones: use.zones, product: { productId, useId }, ...more })
+}
+
+const hands = (id: string, time: number) => segment(id, 'apply', time)
+const open = [
+  withProduct('eyes', 'eye-two-phase', 'eyes', { essential: true, title: 'Eye and lip make-up off' }),
+  withProduct('cleanse-1', 'oat-cleanser', 'first', { essential: true, title: 'First cleanse' }),
+]
+const lamp = step('lamp', 'analysis', 'Look under the lamp', [hands('look', 3)], { essential: true, zones: FACE as Step['zones'], tray: ['eye pads', 'lamp'] })
+const close = [
+  withProduct('serum', 'niacin-serum', 'serum', { title: 'Serum' }),
+  withProduct('eye', 'eye-gel', 'eye', { title: 'Eye gel' }),
+  withProduct('cream', 'dune-cream', 'cream', { essential: true, title: 'Moisturiser' }),
+]
+const bye = step('bye', 'close', 'Mirror, water, home care', [hands('talk', 3)], { essential: true, tray: ['glass of water', 'mirror'] })
+const lips = (priority = 2) => withProduct('lips', 'berry-lip-mask', 'lip', { title: 'Lip enhancement', floating: { needs: 'lips' }, priority, tray: ['soft wand'], say: 'You may feel a little tingling on the lips.' })
+const scalp = step('scalp', 'enhancement', 'Scalp massage', [hands('rub', 5)], { zones: ['scalp'], floating: { needs: 'scalp' }, priority: 1, say: 'May I touch your hair?' })
+
+const version = (protocolId: string, name: string, steps: Step[]): ProtocolVersion => ({ id: `${protocolId}-v1`, protocolId, name, version: 1, note: 'First card', steps })
+
+export const CLARIFYING = version('clarifying', 'Clear Water facial', [
+  ...open,
+  withProduct('cleanse-2', 'reed-wash', 'second', { title: 'Second cleanse', essential: true }),
+  withProduct('tone-1', 'rose-toner', 'tone', { title: 'Tone', closes: 'cleanse-2' }),
+  lamp,
+  step('steam', 'soften', 'Steam', [segment('start', 'apply', 0.5), segment('dwell', 'dwell', [3, 5, 8], { active: true, presence: 'room', admits: ['hands', 'quiet'], blocks: ['eye-contour', 'lips'] }), segment('end', 'remove', 0.5, { tool: 'none' })], { zones: FACE as Step['zones'], deviceId: 'steamer', properties: ['softening'], lever: ['steam', 3], priority: 2 }),
+  withProduct('scrub', 'bead-scrub', 'rub', { lever: ['exfoliation', 2], priority: 2 }),
+  step('extract', 'extract', 'Extraction, nose and chin', [segment('work', 'apply', [2, 10, 15])], { zones: ['nose', 'chin'], properties: ['extraction'], lever: ['extraction', 3], priority: 5, condition: 'if there is anything ready', tray: ['gloves for change', 'tissue'] }),
+  step('hf', 'calm', 'High frequency', [hands('glide', 3)], { zones: ['nose', 'chin', 'forehead'], deviceId: 'high-frequency', lever: ['current', 1], priority: 2 }),
+  withProduct('clearing', 'salicylic-fluid', 'dab', { title: 'Clearing fluid', closes: 'extract', zones: ['nose', 'chin'], priority: 4 }),
+  withProduct('clay', 'clay-mask', 'mask', { title: 'Clay mask', concern: 'clarify', priority: 4 }),
+  withProduct('oat', 'oat-mask', 'mask', { title: 'Oat mask', concern: 'calm', priority: 3 }),
+  lips(1), scalp,
+  ...close,
+  withProduct('sun', 'sun-veil', 'sun', { title: 'Sun filter' }), bye,
+])
+
+export const BRIGHTENING = version('brightening', 'Quiet Tide brightening facial', [
+  ...open,
+  withProduct('cleanse-2', 'oat-cleanser', 'second', { title: 'Second cleanse', essential: true }),
+  lamp,
+  withProduct('tone-1', 'rose-toner', 'tone', { title: 'Tone' }),
+  withProduct('enzyme', 'pineapple-enzyme', 'mask', { title: 'Pineapple enzyme mask', lever: ['enzyme', 3], priority: 5, concern: 'brighten', otherPicks: [{ productId: 'papaya-enzyme', useId: 'mask' }, { productId: 'rice-enzyme', useId: 'mask' }], say: 'You should hardly feel this one.' }),
+  withProduct('concentrate', 'kelp-concentrate', 'press', { title: 'Hydrating concentrate' }),
+  step('extract', 'extract', 'Extraction, nose and chin', [segment('work', 'apply', [2, 7, 10])], { zones: ['nose', 'chin'], properties: ['extraction'], lever: ['extraction', 3], priority: 3, tray: ['gloves for change', 'tissue'] }),
+  withProduct('clearing', 'salicylic-fluid', 'dab', { title: 'Willow clearing fluid', closes: 'extract', zones: ['nose', 'chin'], priority: 4 }),
+  step('globes', 'calm', 'Cold globes', [hands('roll', 3)], { zones: FACE as Step['zones'], deviceId: 'cold-globes', priority: 2 }),
+  withProduct('massage', 'grape-oil', 'massage', { title: 'Massage, 3 movements', lever: ['pressure', 3], priority: 3 }),
+  withProduct('kelp', 'kelp-set-mask', 'set', { title: 'Kelp set mask', concern: 'brighten', priority: 5, say: 'It feels cool, then firm. Nothing covers your nose or mouth.' }),
+  lips(), scalp,
+  ...close,
+  withProduct('sun', 'sun-fluid', 'sun', { title: 'Sun filter' }), bye,
+])
+
+export const SET_MASK = version('set-mask', 'Ember firming facial', [
+  ...open,
+  withProduct('tone-1', 'chamomile-toner', 'tone', { title: 'Tone' }),
+  lamp,
+  withProduct('enzyme', 'rice-enzyme', 'mask', { title: 'Rice enzyme mask', lever: ['enzyme', 2], priority: 3, concern: 'firm' }),
+  withProduct('tone-2', 'chamomile-toner', 'tone', { title: 'Tone again', closes: 'enzyme' }),
+  step('wands', 'device', 'Microcurrent lift', [hands('lift', 10)], { deviceId: 'microcurrent', lever: ['current', 1], priority: 4, zones: FACE as Step['zones'], tray: ['conductive gel'] }),
+  withProduct('massage', 'grape-oil', 'massage', { title: 'Firm massage', properties: ['firm-pressure'], lever: ['pressure', 4], priority: 3 }),
+  withProduct('ember', 'ember-set-mask', 'set', { title: 'Ember set mask', concern: 'firm', priority: 5, otherPicks: [{ productId: 'kelp-set-mask', useId: 'set' }], tray: ['distilled water'], say: 'It warms for some minutes, then cools.' }),
+  lips(), scalp,
+  ...close,
+  withProduct('sun', 'sun-veil', 'sun', { title: 'Sun filter' }), bye,
+])
+
+export const ACID = version('acid', 'Short acid visit', [
+  ...open,
+  withProduct('cleanse-2', 'reed-wash', 'second', { title: 'Second cleanse', essential: true }),
+  withProduct('tone-1', 'chamomile-toner', 'tone', { title: 'Tone', closes: 'cleanse-2' }),
+  lamp,
+  step('blot', 'tone', 'Blot dry', [hands('press', 0.5)], { properties: ['blotting'], zones: FACE as Step['zones'], tray: ['tissue with an opening'] }),
+  withProduct('peel', 'glycolic-peel', 'peel', { title: 'Glycolic peel', lever: ['acid', 4], priority: 5, concern: 'smooth', otherPicks: [{ productId: 'mandelic-peel', useId: 'peel' }, { productId: 'lactic-peel', useId: 'peel' }], say: 'It may sting for a minute. I fan it.', tray: ['fan'] }),
+  withProduct('neutralise', 'soda-neutraliser', 'neutralise', { title: 'Neutralise', closes: 'peel', essential: true }),
+  withProduct('gel', 'cucumber-gel', 'gel', { title: 'Soothing gel', closes: 'peel' }),
+  withProduct('oat', 'oat-mask', 'mask', { title: 'Oat mask', concern: 'calm', priority: 4 }),
+  step('led', 'device', 'Light panel', [hands('set', 0.5), segment('dwell', 'dwell', [8, 10, 20], { active: true, presence: 'room', admits: ['hands', 'quiet'], blocks: ['eye-contour', 'lips'] }), segment('end', 'remove', 0.5, { tool: 'none' })], { deviceId: 'led-panel', zones: FACE as Step['zones'], priority: 2 }),
+  ...close,
+  withProduct('sun', 'sun-veil', 'sun', { title: 'Sun filter' }), bye,
+])
+
+export const DEMO_PROTOCOLS: readonly ProtocolVersion[] = [CLARIFYING, BRIGHTENING, SET_MASK, ACID]
