@@ -1,0 +1,9 @@
+/** What the server says when it refuses: problem details. */
+export interface Refusal { readonly status: number; readonly code: string; readonly detail: string }
+
+/** Words for any failed call: the server's own sentence, or that there is no network. */
+export function refusalOf(error: unknown): Refusal {
+  const { statusCode, data } = error as { statusCode?: number; data?: { code?: string; detail?: string } }
+  if (!statusCode) return { status: 0, code: 'offline', detail: 'No connection. What you did is kept here and is saved when the network is back.' }
+  return { status: statusCode, code: data?.code ?? 'error', detail: data?.detail ?? 'Something went wrong. Try again.' }
+}

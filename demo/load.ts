@@ -1,0 +1,125 @@
+import { addDays, format, parseISO } from 'date-fns'
+import { randomUUID } from 'node:crypto'
+import type { PoolClient } from 'pg'
+import { compile } from '../core/adapt'
+import type { SkinAnswer } from '../core/climb/model'
+import { QUESTIONS } from '../core/client'
+import type { RunEvent } from '../core/perform/events'
+import type { FittedPlan } from '../core/adapt/plan'
+import { change } from '../server/db/rows'
+import { addFact } from '../server/db/client.sql'
+import { addProtocol, publishVersion } from '../server/db/protocol.sql'
+import { addSalon } from '../server/db/salon.sql'
+import { saveShelf } from '../server/db/shelf.sql'
+import { addEvents, addPlan, addReading, bookVisit, signVisit, visitById } from '../server/db/visit.sql'
+import { hashPassword } from '../server/utils/password'
+import { compileInputOf } from '../server/utils/visit-input'
+import { CLIENTS, DEMO_PASSWORD, PEOPLE, ROOMS, SALON, type DemoClient } from './people'
+import { DEMO_PROTOCOLS } from './protocols'
+import { DEMO_SHELF } from './shelf'
+
+interface Studio { db: PoolClient; salonId: string; rooms: string[]; practitioners: { id: string; name: string }[]; accounts: Map<string, string>; today: string }
+
+const DAYS_BETWEEN_VISITS = 28
+const HOURS = [8, 10, 12, 14, 16] as const
+const SLOT_MINUTES = 90
+const DAYS_AHEAD = 14
+
+/** Fills an empty database with the demo studio; dates are counted from `today` (ISO). Runs inside the caller's transaction. */
+export async function loadDemo(db: PoolClient, today: string) {
+  const studio = await loadStudio(db, today)
+  const clients: string[] = []
+  for (const [at, client] of CLIENTS.entries()) clients.push(await loadClientWithPast(studio, client, at))
+  await bookAhead(studio, clients)
+}
+
+async function loadStudio(db: PoolClient, today: string): Promise<Studio> {
+  const studio: Studio = { db, salonId: randomUUID(), rooms: [], practitioners: [], accounts: new Map(), today }
+  await addSalon(db, { id: studio.salonId, ...SALON })
+  for (const name of ROOMS) {
+    const id = randomUUID()
+    studio.rooms.push(id)
+    await change(db, 'INSERT INTO room (id, salon_id, name) VALUES ($1, $2, $3)', [id, studio.salonId, name])
+  }
+  const hash = await hashPassword(DEMO_PASSWORD)
+  for (const person of PEOPLE) {
+    const practitionerId = person.practitioner ? randomUUID() : null
+    if (practitionerId) {
+      await change(db, 'INSERT INTO practitioner (id, salon_id, name) VALUES ($1, $2, $3)', [practitionerId, studio.salonId, person.name])
+      studio.practitioners.push({ id: practitionerId, name: person.name })
+    }
+    const accountId = randomUUID()
+    await change(db, 'INSERT INTO account (id, salon_id, email, name, role, practitioner_id, password_hash, demo) VALUES ($1, $2, $3, $4, $5, $6, $7, true)', [accountId, studio.salonId, person.email, person.name, person.role, practitionerId, hash])
+    if (practitionerId) studio.accounts.set(practitionerId, accountId)
+  }
+  await saveShelf(db, studio.salonId, DEMO_SHELF)
+  for (const version of DEMO_PROTOCOLS) {
+    await addProtocol(db, studio.salonId, version.protocolId, version.name)
+    await publishVersion(db, version, null)
+  }
+  return studio
+}
+
+const dayFrom = (today: string, days: number): string => format(addDays(parseISO(today), days), 'yyyy-MM-dd')
+const at = (day: string, hour: number): Date => new Date(`${day}T${String(hour).padStart(2, '0')}:00:00Z`)
+
+/** Room by half of the list, hour by place in it, so that no two clash; the practitioner goes with the room. */
+function seatOf(studio: Studio, index: number) {
+  const room = index < HOURS.length ? 0 : 1
+  return { roomId: studio.rooms[room]!, practitioner: studio.practitioners[room + 1]!, hour: HOURS[index % HOURS.length]! }
+}
+
+async function loadClientWithPast(studio: Studio, demo: DemoClient, index: number): Promise<string> {
+  const { db } = studio
+  const id = randomUUID()
+  const first = dayFrom(studio.today, -DAYS_BETWEEN_VISITS * demo.past.length)
+  await change(db, 'INSERT INTO client (id, salon_id, name, born_on, concerns, notes) VALUES ($1, $2, $3, $4, $5, $6)', [id, studio.salonId, demo.name, demo.bornOn, demo.concerns, demo.notes])
+  const yes = new Map(demo.yes.map((fact) => [fact.code, fact]))
+  for (const code of [...QUESTIONS.map((question) => question.code), 'allergy:any']) {
+    if (yes.has(code) || demo.unknown?.includes(code) || code === 'guardian-consent') continue
+    await addFact(db, randomUUID(), id, { code, answer: 'no', askedOn: first }, null)
+  }
+  for (const fact of demo.yes) await addFact(db, randomUUID(), id, { ...fact, answer: 'yes', askedOn: first }, null)
+  if (demo.bornOn > '2008') await addFact(db, randomUUID(), id, { code: 'guardian-consent', answer: 'yes', askedOn: first, on: first }, null)
+  for (const productId of demo.refused ?? []) await change(db, 'INSERT INTO product_memory (client_id, product_id, memory, since) VALUES ($1, $2, $3, $4)', [id, productId, 'refused', first])
+  for (const [k, answer] of demo.past.entries()) await loadPastVisit(studio, demo, id, index, dayFrom(studio.today, -DAYS_BETWEEN_VISITS * (demo.past.length - k)), answer)
+  return id
+}
+
+async function loadPastVisit(studio: Studio, demo: DemoClient, clientId: string, index: number, day: string, answer: Partial<SkinAnswer>) {
+  const { db } = studio
+  const seat = seatOf(studio, index)
+  const id = randomUUID()
+  const startsAt = at(day, seat.hour)
+  await bookVisit(db, { id, salonId: studio.salonId, clientId, roomId: seat.roomId, practitionerId: seat.practitioner.id, protocolVersionId: `${demo.protocol}-v1`, startsAt, slotMinutes: SLOT_MINUTES, turnoverMinutes: SALON.turnoverMinutes })
+  const account = studio.accounts.get(seat.practitioner.id) ?? null
+  await addReading(db, randomUUID(), id, { done: true, findings: [...demo.findings] }, account)
+  const visit = (await visitById(db, studio.salonId, id))!
+  const plan = compile(await compileInputOf(db, visit))
+  await addPlan(db, randomUUID(), id, plan, account)
+  const log = performedLog(plan, startsAt.getTime())
+  await addEvents(db, id, log, account)
+  const full: SkinAnswer = { redness: 0, rednessHours: 0, stinging: 0, swelling: false, blisters: false, weeping: false, burn: false, ...answer }
+  const actualS = Math.round((log.at(-1)!.wallMs - startsAt.getTime()) / 1000)
+  await signVisit(db, id, { answer: full, levers: plan.levers, note: '', plannedS: plan.totalS, actualS }, account, seat.practitioner.name)
+}
+
+/** The run log of a visit that went as planned, a little slower each quarter of an hour, as visits do. */
+function performedLog(plan: FittedPlan, startMs: number): RunEvent[] {
+  const late = (seconds: number) => startMs + Math.round(seconds * 1.03) * 1000
+  let seq = 0
+  const event = (wallMs: number, body: RunEvent['body']): RunEvent => ({ id: randomUUID(), deviceId: 'demo-tablet', seq: seq++, wallMs, elapsedMs: wallMs - startMs, body })
+  const hands = plan.segments.filter((segment) => segment.hands)
+  return [event(startMs, { type: 'start' }), ...hands.map((segment) => event(late(segment.endS), { type: 'finished', segmentId: segment.id })), event(late(plan.totalS), { type: 'finish' })]
+}
+
+/** Today every second seat is taken by its own client; the days after hold two or three visits each. */
+async function bookAhead(studio: Studio, clients: readonly string[]) {
+  for (let day = 0; day <= DAYS_AHEAD; day++) {
+    for (const [index, clientId] of clients.entries()) {
+      if (day === 0 ? index % 5 === 4 : (index + day * 3) % 5 !== 0) continue
+      const seat = seatOf(studio, index)
+      await bookVisit(studio.db, { id: randomUUID(), salonId: studio.salonId, clientId, roomId: seat.roomId, practitionerId: seat.practitioner.id, protocolVersionId: `${CLIENTS[index]!.protocol}-v1`, startsAt: at(dayFrom(studio.today, day), seat.hour), slotMinutes: SLOT_MINUTES, turnoverMinutes: SALON.turnoverMinutes })
+    }
+  }
+}

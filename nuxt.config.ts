@@ -1,0 +1,31 @@
+import { fileURLToPath } from 'node:url'
+import tailwindcss from '@tailwindcss/vite'
+
+const core = fileURLToPath(new URL('./core', import.meta.url))
+const strict = { noUncheckedIndexedAccess: true, exactOptionalPropertyTypes: true }
+
+export default defineNuxtConfig({
+  compatibilityDate: '2026-01-01',
+  telemetry: false,
+  devtools: { enabled: false },
+  // The signed-in application is drawn in the browser: it must work without a network during a visit anyway.
+  ssr: false,
+  spaLoadingTemplate: false,
+  modules: ['@pinia/nuxt', '@vite-pwa/nuxt'],
+  components: [{ path: '~/components', pathPrefix: false }],
+  alias: { '#core': core },
+  css: ['~/assets/main.css'],
+  app: { head: { title: 'Zen Ladder', htmlAttrs: { lang: 'en' }, meta: [{ name: 'viewport', content: 'width=device-width, initial-scale=1' }, { name: 'theme-color', content: '#efe9dd' }], link: [{ rel: 'icon', href: '/icon.svg', type: 'image/svg+xml' }] } },
+  typescript: { strict: true, tsConfig: { compilerOptions: strict } },
+  vite: { plugins: [tailwindcss()], worker: { format: 'es' }, build: { chunkSizeWarningLimit: 700 } },
+  nitro: {
+    errorHandler: '~~/server/error-handler.ts',
+    typescript: { tsConfig: { include: ['../core/**/*.ts'], compilerOptions: strict } },
+    externals: { inline: ['zod'] },
+  },
+  pwa: {
+    strategies: 'injectManifest', srcDir: '.', filename: 'service-worker.ts', registerType: 'autoUpdate', injectRegister: false, manifest: false,
+    injectManifest: { globPatterns: ['**/*.{js,css,svg,woff2}'], globIgnores: ['**/*cyrillic*', '**/*vietnamese*'], maximumFileSizeToCacheInBytes: 3_000_000 },
+    client: { registerPlugin: true },
+  },
+})

@@ -1,0 +1,27 @@
+import { z } from 'zod'
+import { listClients, listPractitioners, listRooms, salonById } from '../db/salon.sql'
+import { listProtocols } from '../db/protocol.sql'
+import { visitsOn } from '../db/visit.sql'
+import { requireCan } from '../utils/access'
+import { useDb } from '../utils/db'
+import { parseOr400 } from '../utils/problem'
+
+const Query = z.object({ date: z.iso.date().optional() })
+
+/** One day of the salon: its visits in order, and what a booking can choose from. */
+export default defineEventHandler(async (event) => {
+  const account = await requireCan(event, 'booking')
+  const { date } = parseOr400(Query, getQuery(event))
+  const salon = (await salonById(useDb(), account.salon_id))!
+  const day = date ?? salon.today
+  const visits = await visitsOn(useDb(), account.salon_id, day)
+  const protocols = await listProtocols(useDb(), account.salon_id)
+  return {
+    date: day, today: salon.today, timeZone: salon.time_zone,
+    visits: visits.map((visit) => ({
+      id: visit.id, client: visit.client_name, room: visit.room_name, practitioner: visit.practitioner_name, practitionerId: visit.practitioner_id,
+      protocol: visit.protocol_name, startsAt: visit.starts_at, endsAt: visit.ends_at, stage: visit.stage,
+    })),
+    choices: { clients: await listClients(useDb(), account.salon_id), rooms: await listRooms(useDb(), account.salon_id), practitioners: await listPractitioners(useDb(), account.salon_id), protocols: protocols.map(({ id, name }) => ({ id, name })) },
+  }
+})

@@ -1,0 +1,35 @@
+import { z } from 'zod'
+import { SkinAnswer } from '../../../../core/climb/model'
+import { canonical } from '../../../../core/perform'
+import { writeAudit } from '../../../db/access.sql'
+import { inTransaction } from '../../../db/rows'
+import { latestPlan, listEvents, signVisit } from '../../../db/visit.sql'
+import { requireVisit } from '../../../utils/access'
+import { useDb } from '../../../utils/db'
+import { explainDatabase, parseOr400, problem } from '../../../utils/problem'
+
+const Body = z.strictObject({ answer: SkinAnswer.nullable(), note: z.string().max(4000) })
+
+/** Signs and locks the visit: the skin's answer, the note, the levers of the plan that was performed. */
+export default defineEventHandler(async (event) => {
+  const { account, visit } = await requireVisit(event, 'sign')
+  const { answer, note } = parseOr400(Body, await readBody(event))
+  const stored = await latestPlan(useDb(), visit.id)
+  if (!stored) throw problem(409, { code: 'not_fitted', detail: 'This visit has not been fitted yet. Fit and perform it first.' })
+  const log = canonical(await listEvents(useDb(), visit.id))
+  const [begun, ended] = [log.find((one) => one.body.type === 'start')?.wallMs, log.findLast((one) => one.body.type === 'finish')?.wallMs]
+  if (begun === undefined) throw problem(409, { code: 'not_performed', detail: 'This visit has not been performed yet. Start it on Perform.' })
+  const skipped = new Set(log.flatMap((one) => (one.body.type === 'skipped' ? [one.body.stepId] : [])))
+  const done = stored.plan.steps.filter((step) => step.lever && !skipped.has(step.id)).map((step) => ({ lever: step.lever!.lever, rung: step.lever!.rung }))
+  try {
+    const signed = await inTransaction(useDb(), async (db) => {
+      const first = await signVisit(db, visit.id, { answer, levers: done, note, plannedS: stored.plan.totalS, actualS: ended === undefined ? null : Math.round((ended - begun) / 1000) }, account.id, account.name)
+      if (first) await writeAudit(db, account.id, 'visit.sign', 'client', visit.client_id, { visit: visit.id })
+      return first
+    })
+    if (!signed) throw problem(409, { code: 'locked', detail: 'This visit is signed already. Add a check-in instead.' })
+  } catch (error) {
+    throw explainDatabase(error)
+  }
+  return sendNoContent(event)
+})

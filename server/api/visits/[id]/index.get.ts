@@ -1,0 +1,27 @@
+import { writeAudit } from '../../../db/access.sql'
+import { latestPlan, listEvents, listTicks, nextVisitOf, outcomeOf } from '../../../db/visit.sql'
+import { requireVisit } from '../../../utils/access'
+import { useDb } from '../../../utils/db'
+import { compileInputOf } from '../../../utils/visit-input'
+
+/** Everything one visit's six stages show: what the plan is made from, the stored plan, the tray, the run log, the outcome. */
+export default defineEventHandler(async (event) => {
+  const { account, visit } = await requireVisit(event, 'health.read')
+  const db = useDb()
+  await writeAudit(db, account.id, 'visit.read', 'client', visit.client_id, { visit: visit.id })
+  const plan = await latestPlan(db, visit.id)
+  const outcome = await outcomeOf(db, visit.id)
+  const next = await nextVisitOf(db, visit)
+  return {
+    visit: {
+      id: visit.id, clientId: visit.client_id, client: visit.client_name, room: visit.room_name, roomId: visit.room_id, practitioner: visit.practitioner_name, practitionerId: visit.practitioner_id,
+      protocol: visit.protocol_name, startsAt: visit.starts_at, endsAt: visit.ends_at, stage: visit.stage, lockedAt: visit.locked_at, timeZone: visit.time_zone,
+    },
+    input: await compileInputOf(db, visit),
+    plan: plan ? { id: plan.id, revision: plan.revision, plan: plan.plan } : null,
+    ticks: await listTicks(db, visit.id),
+    events: await listEvents(db, visit.id),
+    outcome: outcome ?? null,
+    next: next ? { id: next.id, startsAt: next.starts_at, protocol: next.protocol_name } : null,
+  }
+})

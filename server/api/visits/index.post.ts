@@ -1,0 +1,34 @@
+import { randomUUID } from 'node:crypto'
+import { z } from 'zod'
+import { inTransaction } from '../../db/rows'
+import { newestVersion } from '../../db/protocol.sql'
+import { salonById } from '../../db/salon.sql'
+import { bookVisit } from '../../db/visit.sql'
+import { writeAudit } from '../../db/access.sql'
+import { requireCan } from '../../utils/access'
+import { useDb } from '../../utils/db'
+import { explainDatabase, parseOr400, problem } from '../../utils/problem'
+
+const Body = z.strictObject({
+  clientId: z.uuid(), roomId: z.uuid(), practitionerId: z.uuid(), protocolId: z.string().max(80),
+  startsAt: z.iso.datetime({ offset: true }), slotMinutes: z.number().int().min(15).max(240),
+})
+
+export default defineEventHandler(async (event) => {
+  const account = await requireCan(event, 'booking')
+  const body = parseOr400(Body, await readBody(event))
+  const version = await newestVersion(useDb(), account.salon_id, body.protocolId)
+  if (!version) throw problem(404, { code: 'no_protocol', detail: 'There is no such protocol.', path: 'protocolId' })
+  const salon = (await salonById(useDb(), account.salon_id))!
+  const id = randomUUID()
+  try {
+    await inTransaction(useDb(), async (db) => {
+      await bookVisit(db, { ...body, id, salonId: account.salon_id, protocolVersionId: version.id, startsAt: new Date(body.startsAt), turnoverMinutes: salon.turnover_minutes })
+      await writeAudit(db, account.id, 'visit.book', 'visit', id)
+    })
+  } catch (error) {
+    throw explainDatabase(error)
+  }
+  setResponseStatus(event, 201)
+  return { id }
+})

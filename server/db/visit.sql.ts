@@ -1,0 +1,97 @@
+import { z } from 'zod'
+import { Override } from '../../core/formats/bundle'
+import { FittedPlan } from '../../core/adapt/plan'
+import { LeverUse, SkinAnswer, type SkinAnswer as Answer } from '../../core/climb/model'
+import { Reading } from '../../core/skin/model'
+import { RunEvent } from '../../core/perform/events'
+import { change, many, maybeOne, type Db } from './rows'
+
+const STAGES = ['booked', 'open', 'performing', 'closed'] as const
+export type Stage = (typeof STAGES)[number]
+
+const Visit = z.object({
+  id: z.string(), salon_id: z.string(), client_id: z.string(), client_name: z.string(), room_id: z.string(), room_name: z.string(),
+  practitioner_id: z.string(), practitioner_name: z.string(), protocol_version_id: z.string(), protocol_name: z.string(),
+  starts_at: z.date(), ends_at: z.date(), room_until: z.date(), stage: z.enum(STAGES), locked_at: z.date().nullable(), time_zone: z.string(),
+})
+export type VisitRow = z.infer<typeof Visit>
+
+const SELECT_VISIT = `SELECT v.id, v.salon_id, v.client_id, c.name AS client_name, v.room_id, r.name AS room_name, v.practitioner_id, p.name AS practitioner_name,
+  v.protocol_version_id, pv.name AS protocol_name, v.starts_at, v.ends_at, v.room_until, v.stage, v.locked_at, s.time_zone
+  FROM visit v JOIN client c ON c.id = v.client_id JOIN room r ON r.id = v.room_id JOIN practitioner p ON p.id = v.practitioner_id
+  JOIN protocol_version pv ON pv.id = v.protocol_version_id JOIN salon s ON s.id = v.salon_id`
+
+export const visitById = (db: Db, salonId: string, id: string) => maybeOne(db, Visit, `${SELECT_VISIT} WHERE v.salon_id = $1 AND v.id = $2`, [salonId, id])
+
+/** Visits of one day in the salon's own time zone, in order of time and room. */
+export const visitsOn = (db: Db, salonId: string, date: string) => many(db, Visit,
+  `${SELECT_VISIT} WHERE v.salon_id = $1 AND v.starts_at >= ($2::date)::timestamp AT TIME ZONE s.time_zone AND v.starts_at < ($2::date + 1)::timestamp AT TIME ZONE s.time_zone
+    ORDER BY v.starts_at, r.name`, [salonId, date])
+
+/** The first visit of the same client after this one, or undefined. */
+export const nextVisitOf = (db: Db, visit: VisitRow) => maybeOne(db, Visit, `${SELECT_VISIT} WHERE v.client_id = $1 AND v.starts_at > $2 AND v.stage <> 'closed' ORDER BY v.starts_at LIMIT 1`, [visit.client_id, visit.starts_at])
+
+export interface Booking { id: string; salonId: string; clientId: string; roomId: string; practitionerId: string; protocolVersionId: string; startsAt: Date; slotMinutes: number; turnoverMinutes: number }
+
+/** Books room and practitioner; a clash violates an exclusion constraint (`visit_room_free`, `practitioner_free`). Needs a transaction. */
+export async function bookVisit(db: Db, booking: Booking) {
+  await change(db, `INSERT INTO visit (id, salon_id, client_id, room_id, practitioner_id, protocol_version_id, starts_at, ends_at, room_until)
+    VALUES ($1, $2, $3, $4, $5, $6, $7, $7::timestamptz + make_interval(mins => $8::int), $7::timestamptz + make_interval(mins => $8::int + $9::int))`,
+  [booking.id, booking.salonId, booking.clientId, booking.roomId, booking.practitionerId, booking.protocolVersionId, booking.startsAt, booking.slotMinutes, booking.turnoverMinutes])
+  await change(db, `INSERT INTO practitioner_booking (visit_id, practitioner_id, starts_at, ends_at) SELECT id, practitioner_id, starts_at, ends_at FROM visit WHERE id = $1`, [booking.id])
+}
+
+export const setStage = (db: Db, id: string, stage: Stage) => change(db, `UPDATE visit SET stage = $2 WHERE id = $1 AND stage <> $2 AND locked_at IS NULL`, [id, stage])
+
+export async function latestReading(db: Db, visitId: string): Promise<Reading> {
+  const row = await maybeOne(db, Reading, 'SELECT done, findings FROM reading WHERE visit_id = $1 ORDER BY read_at DESC, id DESC LIMIT 1', [visitId])
+  return row ?? { done: false, findings: [] }
+}
+export const addReading = (db: Db, id: string, visitId: string, reading: Reading, accountId: string | null) =>
+  change(db, 'INSERT INTO reading (id, visit_id, done, findings, read_by) VALUES ($1, $2, $3, $4, $5)', [id, visitId, reading.done, JSON.stringify(reading.findings), accountId])
+
+export const listOverrides = (db: Db, visitId: string) => many(db, Override,
+  `SELECT rule_id AS "ruleId", step_id AS "stepId", reason, by_name AS "by", to_char(at AT TIME ZONE 'UTC', 'YYYY-MM-DD"T"HH24:MI:SS"Z"') AS at FROM visit_override WHERE visit_id = $1 AND withdrawn_at IS NULL ORDER BY at, id`, [visitId])
+export const addOverride = (db: Db, id: string, visitId: string, o: { ruleId: string; stepId: string; reason: string }, by: string) =>
+  change(db, 'INSERT INTO visit_override (id, visit_id, rule_id, step_id, reason, by_name) VALUES ($1, $2, $3, $4, $5, $6)', [id, visitId, o.ruleId, o.stepId, o.reason, by])
+export const withdrawOverride = (db: Db, visitId: string, ruleId: string, stepId: string) =>
+  change(db, 'UPDATE visit_override SET withdrawn_at = now() WHERE visit_id = $1 AND rule_id = $2 AND step_id = $3 AND withdrawn_at IS NULL', [visitId, ruleId, stepId])
+
+const PlanRow = z.object({ id: z.string(), revision: z.number(), plan: FittedPlan, fitted_at: z.date() })
+export const latestPlan = (db: Db, visitId: string) => maybeOne(db, PlanRow, 'SELECT id, revision, plan, fitted_at FROM fitted_plan WHERE visit_id = $1 ORDER BY revision DESC LIMIT 1', [visitId])
+/** Stores a plan as the visit's next revision. Two at once: the second violates the unique key. */
+export const addPlan = (db: Db, id: string, visitId: string, plan: FittedPlan, accountId: string | null) => change(db,
+  `INSERT INTO fitted_plan (id, visit_id, revision, engine, rule_book, plan, fitted_by)
+   SELECT $1, $2, COALESCE(max(revision), 0) + 1, $3, $4, $5, $6 FROM fitted_plan WHERE visit_id = $2`, [id, visitId, plan.engine, plan.ruleBook, plan, accountId])
+
+export const listTicks = async (db: Db, visitId: string) => (await many(db, z.object({ item_id: z.string() }), 'SELECT item_id FROM tray_tick WHERE visit_id = $1 ORDER BY at', [visitId])).map((row) => row.item_id)
+export const setTick = (db: Db, visitId: string, itemId: string, ticked: boolean) => (ticked
+  ? change(db, 'INSERT INTO tray_tick (visit_id, item_id) VALUES ($1, $2) ON CONFLICT DO NOTHING', [visitId, itemId])
+  : change(db, 'DELETE FROM tray_tick WHERE visit_id = $1 AND item_id = $2', [visitId, itemId]))
+
+const EventRow = z.object({ id: z.string(), deviceId: z.string(), seq: z.number(), wallMs: z.coerce.number(), elapsedMs: z.number(), body: RunEvent.shape.body })
+export const listEvents = (db: Db, visitId: string) => many(db, EventRow, 'SELECT id, device_id AS "deviceId", seq, wall_ms AS "wallMs", elapsed_ms AS "elapsedMs", body FROM run_event WHERE visit_id = $1 ORDER BY wall_ms, device_id, seq', [visitId])
+/** Appends events of a run; one already there (by id) is left as it is. */
+export async function addEvents(db: Db, visitId: string, events: readonly RunEvent[], accountId: string | null) {
+  for (const event of events) {
+    await change(db, `INSERT INTO run_event (id, visit_id, device_id, seq, wall_ms, elapsed_ms, body, received_by) VALUES ($1, $2, $3, $4, $5, $6, $7, $8) ON CONFLICT (id) DO NOTHING`,
+      [event.id, visitId, event.deviceId, event.seq, event.wallMs, event.elapsedMs, event.body, accountId])
+  }
+}
+
+const OutcomeRow = z.object({ answer: SkinAnswer.nullable(), levers: z.array(LeverUse), note: z.string(), planned_s: z.number(), actual_s: z.number().nullable(), signed_at: z.date(), signed_name: z.string() })
+export const outcomeOf = (db: Db, visitId: string) => maybeOne(db, OutcomeRow, 'SELECT answer, levers, note, planned_s, actual_s, signed_at, signed_name FROM outcome WHERE visit_id = $1', [visitId])
+export interface Outcome { answer: Answer | null; levers: readonly LeverUse[]; note: string; plannedS: number; actualS: number | null }
+type LeverUse = z.infer<typeof LeverUse>
+
+/** Writes the outcome and locks the visit. Needs a transaction; gives false when it was locked already. */
+export async function signVisit(db: Db, visitId: string, outcome: Outcome, accountId: string | null, name: string): Promise<boolean> {
+  const locked = await change(db, `UPDATE visit SET stage = 'closed', locked_at = now(), locked_by = $2 WHERE id = $1 AND locked_at IS NULL`, [visitId, accountId])
+  if (locked === 0) return false
+  await change(db, 'INSERT INTO outcome (visit_id, answer, levers, note, planned_s, actual_s, signed_by, signed_name) VALUES ($1, $2, $3, $4, $5, $6, $7, $8)',
+    [visitId, outcome.answer, JSON.stringify(outcome.levers), outcome.note, outcome.plannedS, outcome.actualS, accountId, name])
+  return true
+}
+
+export const addCheckIn = (db: Db, id: string, visitId: string, askedOn: string, answer: Answer, accountId: string | null) =>
+  change(db, 'INSERT INTO check_in (id, visit_id, asked_on, answer, recorded_by) VALUES ($1, $2, $3, $4, $5)', [id, visitId, askedOn, answer, accountId])

@@ -1,0 +1,23 @@
+import { formatInTimeZone } from './zone'
+import type { CompileInput } from '../../core/adapt'
+import { loadClient, loadHistory } from '../db/client.sql'
+import { versionById } from '../db/protocol.sql'
+import type { Db } from '../db/rows'
+import { loadShelf } from '../db/shelf.sql'
+import { latestReading, listOverrides, type VisitRow } from '../db/visit.sql'
+
+/** Visits that end before this hour of the salon's day end by daylight (house figure). */
+const EVENING_HOUR = 18
+
+/** Everything a visit's plan is made from, read from the database. */
+export async function compileInputOf(db: Db, visit: VisitRow): Promise<CompileInput> {
+  const protocol = await versionById(db, visit.protocol_version_id)
+  const client = await loadClient(db, visit.client_id)
+  if (!protocol || !client) throw new Error(`Visit ${visit.id} points to a client or protocol that is not there.`)
+  const { date } = formatInTimeZone(visit.starts_at, visit.time_zone)
+  return {
+    protocol, client, reading: await latestReading(db, visit.id), history: await loadHistory(db, visit.client_id, visit.starts_at, visit.time_zone),
+    shelf: await loadShelf(db, visit.salon_id), overrides: await listOverrides(db, visit.id), slotMinutes: Math.round((visit.ends_at.getTime() - visit.starts_at.getTime()) / 60_000),
+    date, daytime: formatInTimeZone(visit.ends_at, visit.time_zone).hour < EVENING_HOUR,
+  }
+}
