@@ -29,6 +29,6 @@ const STOPPING = new Set(['stop', 'refer', 'clearance', 'omit-zone', 'postpone']
 
 /** Today's stops in a few words each: known ones only, rules that always hold left out. */
 export function stopsInWords(inForce: readonly Constraint[]): string[] {
-  const known = inForce.filter((c) => STOPPING.has(c.effect) && !c.unasked && c.because !== 'always')
+  const known = inForce.filter((c) => STOPPING.has(c.effect) && !c.unasked && !c.soft && c.because !== 'always')
   return [...new Set(known.map((c) => c.title.replace(/^Allergy: (.*?)(, .*)?$/, 'No $1').replace(/^No ([A-Z])/, (_, letter: string) => `No ${letter.toLowerCase()}`)))]
 }

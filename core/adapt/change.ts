@@ -9,7 +9,7 @@ export interface Why {
   readonly instead: string
   readonly because: string
   readonly basis: Constraint['basis']
-  readonly source?: string
+  readonly source?: string | undefined
   readonly overridable: 'no' | 'reason'
 }
 

@@ -193,13 +193,13 @@ function replacedChange(candidate: Step, written: Step, context: OptionContext):
   const before = context.read(written)
   const blocking = context.constraintsFor(written).filter((constraint) => (BLOCKING.has(constraint.effect) || constraint.limit?.kind === 'rung' || constraint.limit?.kind === 'dwell-minutes') && touches(constraint, before))
   const stops = blocking.filter((constraint) => BLOCKING.has(constraint.effect))
-  const found = before.product?.inci === undefined ? '' : ingredientsBehind(stops, before)
-  return { kind: 'replaced', stepId: written.id, what: `${written.title} → ${candidate.title}${found}`, why: distinctWhy(stops.length > 0 ? stops : blocking) }
+  const why = distinctWhy(stops.length > 0 ? stops : blocking).map((one) => ({ ...one, reason: one.reason + ingredientsBehind(stops.filter((constraint) => constraint.ruleId === one.ruleId), before) }))
+  return { kind: 'replaced', stepId: written.id, what: `${written.title} → ${candidate.title}`, why }
 }
 
 function ingredientsBehind(stops: readonly Constraint[], subject: Subject): string {
   const names = stops.flatMap((constraint) => (constraint.target.family ? subject.inci.families.get(constraint.target.family) ?? [] : []))
-  return names.length > 0 ? ` (its list has ${[...new Set(names)].join(', ')})` : ''
+  return names.length > 0 ? ` Listed: ${[...new Set(names)].join(', ')}.` : ''
 }
 
 function droppedChange(step: Step, blockedBy: readonly Constraint[]): Change {

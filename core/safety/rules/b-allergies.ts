@@ -33,7 +33,7 @@ export const ALLERGY_RULES: readonly RuleRow[] = [
     reason: 'The sun filter holds a salicylate that is far weaker than the acid.', instead: 'Another sun filter if there is one; else watch.', basis: 'common-practice', overridable: 'reason',
   },
   {
-    id: 'B00', title: 'Product without an ingredient list', when: { kind: 'any-allergy' },
+    id: 'B00', title: 'Nothing without its ingredient list', when: { kind: 'any-allergy' },
     effects: [{ effect: 'stop', target: { unread: true } }],
     reason: 'The client has an allergy and this product’s ingredients are not known: not checked is not clear.', instead: 'A product with a list, or enter the list on the shelf.', basis: 'common-practice', overridable: 'reason',
   },

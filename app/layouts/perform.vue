@@ -1,0 +1,15 @@
+<script setup lang="ts">
+// Perform fills the screen: no places, no other clients' names. Room light is its usual light; the button changes it.
+import { ArrowLeft } from 'lucide-vue-next'
+
+const route = useRoute()
+const { current, flip } = useLight()
+const leave = computed(() => `/visits/${String(route.params.id)}/prepare`)
+</script>
+
+<template>
+  <div class="min-h-screen">
+    <slot />
+    <div class="fixed left-2 bottom-2 flex gap-2"><NuxtLink class="pick grid place-items-center !px-0 text-soft" :to="leave" aria-label="Back to Prepare"><ArrowLeft :size="18" /></NuxtLink><button type="button" class="pick text-sm text-soft" @click="flip">{{ current === 'day' ? 'Room light' : 'Day light' }}</button></div>
+  </div>
+</template>

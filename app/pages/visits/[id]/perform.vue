@@ -1,0 +1,140 @@
+<script setup lang="ts">
+import { useEventListener, useWakeLock } from '@vueuse/core'
+import type { Layer } from '#core/perform'
+import { asPerformed, currentSteps, hintsFor, plannedOf, primaryOf, verbOf } from '~/ladder/perform-words'
+import { layoutLadder, leaveOnSteps } from '~/ladder/layout'
+import { clockTime, minutesSeconds } from '~/support/time'
+
+definePageMeta({ layout: 'perform' })
+const UNDO_MS = 10_000
+const HOLD_MS = 800
+const store = useRunStore()
+const route = useRoute()
+const ready = ref(false)
+const sheet = ref(false)
+const card = ref(false)
+const lastTap = ref<{ id: string; words: string; atMs: number }>()
+
+watch(() => String(route.params.id), async (id) => { await store.open(id); ready.value = true }, { immediate: true })
+onBeforeUnmount(store.close)
+const wake = useWakeLock()
+onMounted(() => { void wake.request('screen') })
+onBeforeUnmount(() => { void wake.release() })
+
+const run = computed(() => store.run)
+const plan = computed(() => run.value?.plan)
+const live = computed(() => store.live)
+const startedMs = computed(() => store.state?.startedMs)
+const now = computed(() => store.nowMs)
+const titleOf = (stepId: string) => plan.value?.steps.find((step) => step.id === stepId)?.title ?? ''
+const productOf = (stepId: string) => run.value?.products.find((product) => product.id === plan.value?.steps.find((step) => step.id === stepId)?.product?.productId)
+const primary = computed(() => (plan.value && live.value ? primaryOf(plan.value, live.value, startedMs.value !== undefined, now.value) : undefined))
+const hands = computed(() => live.value?.hands)
+const clock = computed(() => (hands.value ? (hands.value.fromMs - now.value) / 1000 + hands.value.segment.endS - hands.value.segment.startS : undefined))
+const first = computed(() => live.value?.layers[0])
+const finished = computed(() => store.state?.finishedMs !== undefined)
+const past = computed(() => live.value?.layers.some((layer) => now.value >= layer.latestMs) ?? false)
+const undoable = computed(() => (lastTap.value && now.value - lastTap.value.atMs < UNDO_MS ? lastTap.value : undefined))
+const inferred = computed(() => { const last = live.value?.lastInferred; return !undoable.value && last && now.value - last.toMs < UNDO_MS ? last : undefined })
+const hints = computed(() => (plan.value && live.value ? hintsFor(plan.value, live.value) : []))
+const caution = computed(() => plan.value?.cautions.find((one) => one.stepId === (hands.value ?? live.value?.next)?.segment.stepId)?.line)
+const say = computed(() => plan.value?.steps.find((step) => step.id === hands.value?.segment.stepId)?.say)
+const expectOf = (stepId: string) => { const one = productOf(stepId)?.expected[0]; return one ? `${one.comfort.toLowerCase()}; a little ${one.sensation} is normal` : 'nothing to feel' }
+const offWords = computed(() => live.value?.layers.map((layer) => `${titleOf(layer.stepId)}: ${productOf(layer.stepId)?.emergencyOff ?? 'rinse'}`).join('; ') ?? '')
+const layout = computed(() => {
+  if (!plan.value || !live.value) return undefined
+  const segments = startedMs.value === undefined ? plan.value.segments : asPerformed(live.value, startedMs.value)
+  return layoutLadder(plan.value.steps, segments, leaveOnSteps(plan.value.steps, run.value!.products), { height: 640, rowHeight: 25 })
+})
+const drawnFrom = computed(() => startedMs.value ?? Date.parse(run.value!.head.startsAt))
+
+async function tap(body: Parameters<typeof store.say>[0], words: string) {
+  const event = await store.say(body)
+  lastTap.value = { id: event.id, words, atMs: event.wallMs }
+}
+async function act() {
+  const now = primary.value
+  if (!now || finished.value) return
+  if (now.kind === 'start') await tap({ type: 'start' }, 'Started')
+  else if (now.kind === 'done') await tap({ type: 'finished', segmentId: now.segmentId }, now.words)
+  else if (now.kind === 'finish') {
+    await store.say({ type: 'finish' })
+    await navigateTo(`/visits/${run.value!.visitId}/close`)
+  } else if (now.kind === 'begin' || now.kind === 'off') await tap({ type: 'started', segmentId: now.segmentId }, now.words)
+}
+const takeOff = (layer: Layer) => { sheet.value = false; if (layer.removalId) void tap({ type: 'started', segmentId: layer.removalId }, `${titleOf(layer.stepId)} off early`) }
+const hold = useHold(HOLD_MS, () => { const now = primary.value; if (now?.kind === 'early') takeOff(now.layer) })
+async function undo() {
+  const last = undoable.value
+  lastTap.value = undefined
+  if (last) await store.say({ type: 'retract', eventId: last.id })
+  else if (inferred.value) await store.say({ type: 'still', segmentId: inferred.value.segment.id })
+}
+function press() { if (primary.value?.kind === 'early') hold.start() }
+
+// A pedal sends keys: Space or Enter anywhere is the big target, unless another control has the focus. Key repeat is no second press.
+const isElsewhere = () => { const at = document.activeElement; return at !== null && at !== document.body && at.id !== 'primary' }
+useEventListener('keydown', (event: KeyboardEvent) => {
+  if (event.code !== 'Space' || sheet.value || card.value || isElsewhere()) return
+  event.preventDefault()
+  if (event.repeat) return
+  if (primary.value?.kind === 'early') hold.start()
+  else void act()
+})
+useEventListener('keyup', (event: KeyboardEvent) => { if (event.code === 'Space') hold.stop() })
+</script>
+
+<template>
+  <div class="min-h-screen flex flex-col transition-colors duration-[3000ms]" :class="past && 'bg-mind-ground'">
+    <div v-if="run && plan && live && layout && primary" class="flex-1 grid grid-cols-[560px_minmax(0,1fr)] gap-10 px-6 pt-4 pb-5">
+      <div><LadderView :layout="layout" :width="560" :rail-x="62" :start-ms="drawnFrom" :total-s="Math.round((live.finishMs - drawnFrom) / 1000)" :time-zone="run.head.timeZone" v-bind="startedMs ? { nowS: (now - startedMs) / 1000 } : {}" :current-step-ids="currentSteps(live)" /></div>
+      <div class="flex flex-col min-w-0">
+        <header class="flex items-start gap-4 pb-3 border-b border-line">
+          <ul class="flex-1 min-w-0 flex flex-wrap gap-x-4 leading-snug" aria-label="Today’s stops"><li v-if="plan.stops.length === 0" class="text-soft">No stops today</li><li v-for="stop in plan.stops" :key="stop" class="font-semibold text-mind">⊘ {{ stop }}</li></ul>
+          <p class="text-lg text-right text-soft whitespace-nowrap"><span class="text-ink font-semibold">{{ clockTime(now, run.head.timeZone) }}</span> · done {{ clockTime(live.finishMs, run.head.timeZone) }}<span v-if="run.next"> · next {{ clockTime(run.next.startsAt, run.head.timeZone) }}</span></p>
+          <button type="button" class="rung !min-h-[64px] !border-mind text-mind" @click="card = true">Emergency</button>
+        </header>
+
+        <div class="flex-1 pt-3 overflow-hidden" aria-live="polite">
+          <template v-if="startedMs === undefined"><p class="text-xl text-soft mt-6">First: {{ titleOf(live.next?.segment.stepId ?? '') }}</p><p class="display text-6xl mt-2">{{ minutesSeconds(plan.totalS) }}</p><p class="text-lg text-soft mt-3">The clocks run from the start; nothing is lost if the screen sleeps or the network goes.</p></template>
+          <template v-else-if="finished"><p class="display text-5xl mt-8">The visit is over</p><NuxtLink class="text-link text-xl mt-4 inline-block" :to="`/visits/${run.visitId}/close`">Close it</NuxtLink></template>
+          <template v-else-if="hands">
+            <p class="text-xl text-now font-semibold">{{ verbOf(plan, hands.segment) }}</p>
+            <h1 class="text-4xl mt-0.5">{{ titleOf(hands.segment.stepId) }}</h1>
+            <p role="timer" aria-label="Time left" data-testid="big-clock" class="text-[8.5rem] leading-[1.05] font-light tabular-nums" :class="clock! < 0 && 'text-now'">{{ clock! < 0 ? '+' : '' }}{{ minutesSeconds(Math.abs(clock!)) }}</p>
+            <p v-if="caution" class="text-lg text-mind">! {{ caution }}</p>
+            <p v-if="say" class="text-lg text-soft">Say: “{{ say }}”</p>
+            <p v-if="plannedOf(plan, hands.segment.id)?.segment.end?.sign" class="text-lg">Until {{ plannedOf(plan, hands.segment.id)?.segment.end?.sign }}</p>
+            <p v-if="live.next" class="text-lg text-soft">Then: {{ verbOf(plan, live.next.segment).toLowerCase() }}, {{ titleOf(live.next.segment.stepId) }}</p>
+          </template>
+          <template v-else-if="first">
+            <p class="text-xl text-now font-semibold">Hands free{{ live.freeUntilMs && live.freeUntilMs > now ? `, ${minutesSeconds((live.freeUntilMs - now) / 1000)}` : '' }}</p>
+            <h1 class="text-4xl mt-0.5">{{ titleOf(first.stepId) }}</h1>
+            <p role="timer" aria-label="Time left" data-testid="big-clock" class="text-[8.5rem] leading-[1.05] font-light tabular-nums" :class="now >= first.dueMs && 'text-mind'">{{ now >= first.dueMs ? '+' : '' }}{{ minutesSeconds(Math.abs(first.dueMs - now) / 1000) }}</p>
+            <p v-if="live.next" class="text-lg text-soft">Then: {{ verbOf(plan, live.next.segment).toLowerCase() }}, {{ titleOf(live.next.segment.stepId) }}</p>
+            <p v-if="hints.length > 0" class="text-lg">Meanwhile: {{ hints.join(' · ') }}</p>
+          </template>
+          <template v-else-if="live.allDone"><p class="display text-5xl mt-8">Everything is done</p></template>
+          <template v-else><p class="display text-4xl mt-8">Hands free until {{ clockTime(live.freeUntilMs ?? now, run.head.timeZone) }}</p></template>
+          <div v-if="!finished" class="mt-4" aria-label="On the skin now"><LayerClock v-for="layer in live.layers" :key="layer.segmentId" :layer="layer" :title="titleOf(layer.stepId)" :shown-big="!hands && layer === first" :expect="expectOf(layer.stepId)" :now-ms="now" /></div>
+        </div>
+
+        <p class="text-sm h-6" :class="store.unsent > 0 ? 'text-now' : 'text-soft'" aria-live="polite">{{ store.unsent > 0 ? `${store.unsent} kept on this tablet. ${store.trouble}` : 'Saved' }}</p>
+        <div v-if="!finished" class="grid grid-cols-[minmax(0,1fr)_9rem_9rem] gap-3">
+          <button id="primary" type="button" class="rung rung-strong !min-h-[120px] text-2xl !font-semibold relative overflow-hidden !bg-now !border-now !text-on-strong px-6 select-none touch-none" @click="act" @pointerdown="press" @pointerup="hold.stop" @pointerleave="hold.stop" @contextmenu.prevent>
+            <span class="absolute inset-y-0 left-0 bg-ink/30" :style="{ width: `${hold.progress.value * 100}%` }" aria-hidden="true" /><span class="relative">{{ primary.words }}</span>
+          </button>
+          <button type="button" class="rung !min-h-[120px] text-xl" :disabled="startedMs === undefined" @click="sheet = true">Stings</button>
+          <button type="button" class="rung !min-h-[120px] text-lg" :disabled="!undoable && !inferred" @click="undo">{{ undoable ? `Undo ${Math.ceil((UNDO_MS - (now - undoable.atMs)) / 1000)}` : inferred ? `Still at ${titleOf(inferred.segment.stepId)}` : 'Undo' }}</button>
+        </div>
+      </div>
+    </div>
+    <div v-else-if="ready" class="p-10 text-xl">
+      <p v-if="store.trouble" role="alert" class="text-mind mb-3">{{ store.trouble }}</p>
+      <p>This visit has no fitted ladder on this tablet yet. <NuxtLink class="text-link" :to="`/visits/${route.params.id}/fit`">Fit it first</NuxtLink>.</p>
+    </div>
+    <p v-else class="p-10 text-soft text-xl">Opening …</p>
+    <SensationSheet v-if="live" :open="sheet" :layers="live.layers" :title-of="titleOf" :product-of="productOf" :now-ms="now" @close="sheet = false" @felt="(stepId, sensation) => store.say({ type: 'sensation', stepId, sensation })" @comfort="(stepId, measure) => store.say({ type: 'comfort', stepId, measure })" @off="takeOff" @emergency="sheet = false; card = true; store.say({ type: 'emergency' })" />
+    <EmergencyCard v-if="run" :open="card" :number="run.emergency.number" :address="run.emergency.address" :off="offWords" @close="card = false" />
+  </div>
+</template>

@@ -1,0 +1,4 @@
+import { expose } from 'comlink'
+import { compile } from '#core/adapt'
+
+expose({ compile })
