@@ -17,7 +17,7 @@ interface Model {
 }
 /** Two stretches that may not overlap: from the start of `first` to the end of `last`. */
 interface Stretch { readonly first: string; readonly last: string; readonly name: string }
-interface Pair { readonly a: Stretch; readonly b: Stretch; readonly why: string }
+interface Pair { readonly a: Stretch; readonly b: Stretch; readonly why: string; /** May overlap while this floating step hangs under that chain and lies over it. */ readonly over?: { readonly chainId: string; readonly hostId: string } }
 
 /**
  * Places a ladder: the shortest visit that keeps every limit, proven where the search ends by itself. Among equally short
@@ -87,14 +87,13 @@ function presencePairs(problem: PlacingProblem): Pair[] {
 
 /** Steps on shared zones follow one another; the written order decides for two fixed steps (see `fixedEdges`). */
 function zonePairs(problem: PlacingProblem): Pair[] {
-  return pairsOf(problem.chains, (a, b) => (a.hosts !== undefined || b.hosts !== undefined) && !hosted(a, b) && !hosted(b, a)).flatMap(([a, b]) => {
+  return pairsOf(problem.chains, (a, b) => a.hosts !== undefined || b.hosts !== undefined).flatMap(([a, b]) => {
     const [on, other] = [onSkin(a), onSkin(b)]
-    return on && other && zonesMeet(a, b) ? [{ a: on, b: other, why: 'one layer at a time on a zone' }] : []
+    return on && other && zonesMeet(a, b) ? [{ a: on, b: other, why: 'one layer at a time on a zone', ...liesOver(a, b), ...liesOver(b, a) }] : []
   })
 }
 
-/** A floating step over its possible host is judged when the host is chosen. */
-const hosted = (a: Chain, b: Chain): boolean => a.hosts?.some((host) => host.chainId === b.id) ?? false
+const liesOver = (a: Chain, b: Chain): { over?: { chainId: string; hostId: string } } => (a.over && a.hosts?.some((host) => host.chainId === b.id) ? { over: { chainId: a.id, hostId: b.id } } : {})
 const zonesOf = (chain: Chain) => [...new Set(chain.parts.flatMap((part) => part.zones))]
 const zonesMeet = (a: Chain, b: Chain): boolean => sharedZones(zonesOf(a), zonesOf(b)).length > 0
 function onSkin(chain: Chain): Stretch | undefined {
@@ -194,7 +193,7 @@ function settle(search: Search, graph: DifferenceGraph, hosts: ReadonlyMap<strin
   const span = makespan(search.model, graph)
   const { best } = search
   if (best && (span > best.makespanS || (span === best.makespanS && stretch(search.model, graph) >= best.stretchS))) return
-  const pair = firstOverlap(search.model, graph)
+  const pair = firstOverlap(search.model, graph, hosts)
   if (!pair) {
     search.best = { makespanS: span, stretchS: stretch(search.model, graph), placed: placedOf(search.model, graph), hosts }
     return
@@ -206,11 +205,12 @@ function settle(search: Search, graph: DifferenceGraph, hosts: ReadonlyMap<strin
 }
 
 /** The undecided pair that overlaps earliest; ties by the order of the pairs. */
-function firstOverlap(model: Model, graph: DifferenceGraph): Pair | undefined {
+function firstOverlap(model: Model, graph: DifferenceGraph, hosts: ReadonlyMap<string, string>): Pair | undefined {
   const at = (node: number) => graph.least[node]!
   let found: Pair | undefined
   let when = Infinity
   for (const pair of model.pairs) {
+    if (pair.over && model.parts.get(hosts.get(pair.over.chainId) ?? '')?.chain.id === pair.over.hostId) continue
     const from = Math.max(at(startOf(model, pair.a.first)), at(startOf(model, pair.b.first)))
     const to = Math.min(at(endOf(model, pair.a.last)), at(endOf(model, pair.b.last)))
     if (from < to && from < when) [found, when] = [pair, from]
