@@ -77,8 +77,8 @@ export function exfoliationPoints(subject: Subject): number {
   if (properties.has('needling')) return 3
   if (properties.has('blade')) return 1.5
   if (properties.has('acid') && properties.has('exfoliating')) return acidPoints(step, product)
-  if (properties.has('mechanical')) return 1.5
   if (['scrub', 'enzyme', 'gommage'].some((name) => properties.has(name as 'scrub')) && properties.has('exfoliating')) return 1
+  if (properties.has('mechanical')) return 1.5
   if (properties.has('suction')) return 1
   if (properties.has('retinoid')) return 0.5
   return properties.has('exfoliating') ? 1 : 0

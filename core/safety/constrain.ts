@@ -61,8 +61,8 @@ function fire(rule: Rule, known: Known): Constraint[] {
 function instantiate(rule: Rule, effect: RuleEffect, at: number, cause: Cause): Constraint {
   const zones = effect.zones === 'because' ? cause.zones : effect.zones
   const target: Selector = cause.productId ? { productId: cause.productId } : effect.target ?? { everything: true }
-  // An unasked zone question cannot name zones, and cannot postpone a visit: it stops the steps it is about, or asks.
-  const kind: Effect = effect.effect === 'omit-zone' && !zones ? 'stop' : cause.unasked && effect.effect !== 'stop' ? 'caution' : effect.effect
+  // Not asked: the steps it is about stop until it is; where that would be the whole visit, it is asked first instead.
+  const kind: Effect = cause.unasked || (effect.effect === 'omit-zone' && !zones) ? 'stop' : effect.effect
   return {
     key: [rule.id, at, cause.productId ?? '', zones?.join('+') ?? '', cause.unasked ? 'unasked' : '', cause.because].join('|'),
     ruleId: rule.id, title: rule.title, effect: target.everything && cause.unasked ? 'caution' : kind, target,
@@ -107,7 +107,8 @@ function causesOf(condition: Condition, known: Known): Cause[] {
     case 'any': return condition.of.flatMap((part) => causesOf(part, known))
     case 'all': {
       const parts = condition.of.map((part) => causesOf(part, known).filter((cause) => !cause.unasked))
-      return parts.every((causes) => causes.length > 0) ? [parts.flat().reduce((a, b) => ({ ...a, because: `${a.because}, ${b.because}`, ...(b.zones ? { zones: b.zones } : {}) }))] : []
+      // Every combination is a cause of its own, so that one more of a kind adds and never rewrites.
+      return parts.reduce((done, causes) => done.flatMap((a) => causes.map((b) => ({ ...a, because: `${a.because}, ${b.because}`, ...(b.zones ? { zones: b.zones } : {}) }))))
     }
   }
 }

@@ -1,0 +1,56 @@
+import pg from 'pg'
+
+export const BASE = process.env.ZEN_TEST_URL ?? ''
+export const DATABASE = process.env.ZEN_TEST_DATABASE ?? ''
+
+export interface Reply<T> { readonly status: number; readonly body: T; readonly headers: Headers }
+
+/** A browser of one person: keeps its cookie. */
+export class Person {
+  private cookie = ''
+
+  async ask<T = { detail: string; code: string; path?: string }>(method: string, path: string, body?: unknown, headers: Record<string, string> = {}): Promise<Reply<T>> {
+    const reply = await fetch(`${BASE}${path}`, {
+      method, headers: { ...(body === undefined ? {} : { 'content-type': 'application/json' }), ...(this.cookie ? { cookie: this.cookie } : {}), ...headers }, ...(body === undefined ? {} : { body: JSON.stringify(body) }),
+    })
+    const set = reply.headers.getSetCookie()[0]
+    if (set) this.cookie = set.split(';')[0]!
+    const text = await reply.text()
+    return { status: reply.status, body: (text ? JSON.parse(text) : undefined) as T, headers: reply.headers }
+  }
+}
+
+export async function signedIn(email: string): Promise<Person> {
+  const person = new Person()
+  const reply = await person.ask('POST', '/api/session', { email, password: 'quiet-tide' })
+  if (reply.status !== 200) throw new Error(`${email} could not sign in: ${reply.status}`)
+  return person
+}
+export const PRACTITIONER = 'anneke@saltgrass.example'
+export const OWNER = 'maren@saltgrass.example'
+export const ASSISTANT = 'tamsin@saltgrass.example'
+export const DESK = 'desk@saltgrass.example'
+
+export async function withDatabase<T>(work: (client: pg.Client) => Promise<T>): Promise<T> {
+  const client = new pg.Client({ connectionString: DATABASE })
+  await client.connect()
+  try {
+    return await work(client)
+  } finally {
+    await client.end()
+  }
+}
+
+export interface Day { today: string; visits: { id: string; client: string; room: string; practitioner: string; startsAt: string }[]; choices: Record<'clients' | 'rooms' | 'practitioners' | 'protocols', { id: string; name: string }[]> }
+
+/** Books a fresh visit after every visit there is, so that no test meets another; `daysLater` leaves days between. */
+export async function book(person: Person, clientName: string, protocolId = 'brightening', daysLater = 0): Promise<string> {
+  const { body: day } = await person.ask<Day>('GET', '/api/day')
+  const last = await withDatabase(async (db) => (await db.query<{ until: Date }>('SELECT max(room_until) AS until FROM visit')).rows[0]!.until)
+  const startsAt = new Date(last.getTime() + (daysLater * 24 + 1) * 3_600_000).toISOString()
+  const { body, status } = await person.ask<{ id: string }>('POST', '/api/visits', {
+    clientId: day.choices.clients.find((one) => one.name === clientName)!.id, roomId: day.choices.rooms[0]!.id, practitionerId: day.choices.practitioners[0]!.id, protocolId, startsAt, slotMinutes: 90,
+  })
+  if (status !== 201) throw new Error(`booking failed: ${JSON.stringify(body)}`)
+  return body.id
+}
