@@ -72,16 +72,19 @@ async function undo() {
 }
 function press() { if (primary.value?.kind === 'early') hold.start() }
 
-// A pedal sends keys: Space or Enter anywhere is the big target, unless another control has the focus. Key repeat is no second press.
-const isElsewhere = () => { const at = document.activeElement; return at !== null && at !== document.body && at.id !== 'primary' }
+// A pedal sends keys: Space is the big target wherever the focus is (Enter works the focused control). Key repeat is no second press.
 useEventListener('keydown', (event: KeyboardEvent) => {
-  if (event.code !== 'Space' || sheet.value || card.value || isElsewhere()) return
+  if (event.code !== 'Space' || sheet.value || card.value) return
   event.preventDefault()
   if (event.repeat) return
   if (primary.value?.kind === 'early') hold.start()
   else void act()
 })
-useEventListener('keyup', (event: KeyboardEvent) => { if (event.code === 'Space') hold.stop() })
+useEventListener('keyup', (event: KeyboardEvent) => {
+  if (event.code !== 'Space' || sheet.value || card.value) return
+  event.preventDefault()
+  hold.stop()
+})
 </script>
 
 <template>
@@ -116,7 +119,7 @@ useEventListener('keyup', (event: KeyboardEvent) => { if (event.code === 'Space'
           </template>
           <template v-else-if="live.allDone"><p class="display text-5xl mt-8">Everything is done</p></template>
           <template v-else><p class="display text-4xl mt-8">Hands free until {{ clockTime(live.freeUntilMs ?? now, run.head.timeZone) }}</p></template>
-          <div v-if="!finished" class="mt-4" aria-label="On the skin now"><LayerClock v-for="layer in live.layers" :key="layer.segmentId" :layer="layer" :title="titleOf(layer.stepId)" :shown-big="!hands && layer === first" :expect="expectOf(layer.stepId)" :now-ms="now" /></div>
+          <section v-if="!finished" class="mt-4" aria-label="On the skin now"><LayerClock v-for="layer in live.layers" :key="layer.segmentId" :layer="layer" :title="titleOf(layer.stepId)" :shown-big="!hands && layer === first" :expect="expectOf(layer.stepId)" :now-ms="now" /></section>
         </div>
 
         <p class="text-sm h-6" :class="store.unsent > 0 ? 'text-now' : 'text-soft'" aria-live="polite">{{ store.unsent > 0 ? `${store.unsent} kept on this tablet. ${store.trouble}` : 'Saved' }}</p>

@@ -1,0 +1,54 @@
+import { type ChildProcess, spawn } from 'node:child_process'
+import { expect, test } from '@playwright/test'
+import pg from 'pg'
+import { enterStudio, morning, openVisit, pass, primary, stage } from './steps'
+
+const PORT = 3599
+const ADDRESS = `http://127.0.0.1:${PORT}`
+
+/** A second instance of the built server on the same database: the application keeps no state in its process. */
+async function startServer(): Promise<ChildProcess> {
+  const child = spawn(process.execPath, ['.output/server/index.mjs'], {
+    stdio: 'ignore', env: { ...process.env, NODE_ENV: 'production', DATABASE_URL: process.env.ZEN_TEST_DATABASE, ZEN_SESSION_SECRET: process.env.ZEN_TEST_SECRET, NITRO_HOST: '127.0.0.1', NITRO_PORT: String(PORT) },
+  })
+  await expect.poll(() => fetch(`${ADDRESS}/api/health`).then((reply) => reply.ok, () => false), { timeout: 20_000 }).toBe(true)
+  return child
+}
+
+test.use({ baseURL: ADDRESS })
+
+test('killing the server while a visit runs loses no event', async ({ page }) => {
+  let server = await startServer()
+  try {
+    await page.clock.install({ time: morning() })
+    await enterStudio(page)
+    await openVisit(page, 'Bastian Okoro')
+    const visitId = page.url().split('/').at(-2)!
+    await stage(page, 'Fit')
+    await page.getByRole('button', { name: 'Prepare the tray' }).click()
+    await expect(page.getByText('The tray, in order of use')).toBeVisible()
+    await stage(page, 'Perform')
+    await page.getByRole('button', { name: 'Start the visit' }).click()
+    await expect(page.getByText('Saved', { exact: true })).toBeVisible()
+
+    const gone = new Promise((resolve) => server.once('exit', resolve))
+    server.kill('SIGKILL')
+    await gone
+    for (let taps = 0; taps < 4; taps++) {
+      await pass(page, 0.5)
+      await primary(page).click()
+    }
+    await expect(page.getByText(/4 kept on this tablet/)).toBeVisible()
+
+    server = await startServer()
+    await pass(page, 0.2)
+    await expect(page.getByText('Saved', { exact: true })).toBeVisible({ timeout: 15_000 })
+    const client = new pg.Client({ connectionString: process.env.ZEN_TEST_DATABASE })
+    await client.connect()
+    const { rows } = await client.query<{ type: string }>(`SELECT body->>'type' AS type FROM run_event WHERE visit_id = $1 ORDER BY seq`, [visitId])
+    await client.end()
+    expect(rows.map((row) => row.type)).toEqual(['start', 'finished', 'finished', 'finished', 'finished'])
+  } finally {
+    server.kill('SIGKILL')
+  }
+})

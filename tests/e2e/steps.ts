@@ -1,0 +1,31 @@
+import { expect, type Page } from '@playwright/test'
+
+/** The demo day starts at eight; visits run on a clock that the test moves. */
+export const morning = (): Date => new Date(`${new Date().toISOString().slice(0, 10)}T07:55:00Z`)
+
+export async function enterStudio(page: Page) {
+  await page.goto('/sign-in')
+  await page.getByRole('button', { name: 'Open the demo studio' }).click()
+  await expect(page.getByRole('heading', { name: 'Today' })).toBeVisible()
+}
+
+export async function openVisit(page: Page, client: string) {
+  await page.getByText(client, { exact: true }).click()
+  await expect(page.getByRole('heading', { name: client })).toBeVisible()
+}
+
+export const stage = async (page: Page, name: string) => { await page.getByRole('list', { name: 'Stages of the visit' }).getByRole('link', { name, exact: true }).click() }
+export const primary = (page: Page) => page.locator('#primary')
+export const clock = (page: Page) => page.getByTestId('big-clock')
+
+/** Moves the clock and lets the page's own timers notice. */
+export async function pass(page: Page, minutes: number) {
+  await page.clock.fastForward(Math.round(minutes * 60_000))
+  await page.clock.runFor(600)
+}
+
+/** The service worker must hold the page before a network can be cut. */
+export async function offlineReady(page: Page) {
+  await page.evaluate(async () => { await navigator.serviceWorker.ready })
+  await expect.poll(() => page.evaluate(() => navigator.serviceWorker.controller !== null), { timeout: 20_000 }).toBe(true)
+}
