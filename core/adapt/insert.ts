@@ -21,6 +21,8 @@ export function insertRequired(steps: readonly Step[], context: OptionContext, c
     const subject = context.read(step)
     const needsDry = required('skin-dry', subject, constraints)
     if (needsDry.length > 0 && isDamp(out, step, context)) add(out, blotStep(step, needsDry), changes, needsDry, `Blot dry before ${step.title}`)
+    const needsDamp = required('skin-damp', subject, constraints)
+    if (needsDamp.length > 0 && !isDamp(out, step, context)) add(out, dampStep(step, needsDamp), changes, needsDamp, `Dampen before ${step.title}`)
     out.push(step)
     for (const [name, property] of AFTER) {
       const needed = required(name, subject, constraints)
@@ -85,6 +87,10 @@ function blotStep(before: Step, because: readonly Constraint[]): Step {
     id: `${before.id}+blot`, phase: 'tone', title: 'Blot dry', zones: before.zones, properties: ['blotting'], essential: true, priority: 5, closes: before.id,
     segments: [segment('press', 'apply', 0.5)], tray: ['tissue with an opening'], insertedBy: because.map((constraint) => constraint.ruleId),
   }
+}
+
+function dampStep(before: Step, because: readonly Constraint[]): Step {
+  return { ...blotStep(before, because), id: `${before.id}+damp`, title: 'Dampen with a wet sponge', properties: ['cleansing'], segments: [segment('press', 'apply', 0.5)], tray: ['damp sponges, pair'] }
 }
 
 function insertSunFilter(out: Step[], context: OptionContext, constraints: readonly Constraint[], changes: Change[]) {

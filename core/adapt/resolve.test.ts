@@ -29,7 +29,7 @@ describe('over random clients and skins', () => {
       const constraints = constraintsFor(given)
       const once = resolve(given.protocol.steps, constraints, DEMO_SHELF)
       if (once.kind !== 'resolved') return
-      const twice = resolve(once.steps, constraints, DEMO_SHELF)
+      const twice = resolve(asProtocol({ ...compile(given), steps: [...once.steps] }, given.protocol).steps, constraints, DEMO_SHELF)
       expect(twice.kind === 'resolved' && twice.steps).toEqual(once.steps)
     }), { numRuns: 400, seed: 21 })
   })

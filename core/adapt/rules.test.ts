@@ -59,6 +59,7 @@ const FIRES: readonly Case[] = [
   ['C12', 'beard: removal a quarter longer', { ...of(yes('facial-hair')) }, (p) => step(p, 'cleanse-1')!.segments.find((segment) => segment.kind === 'remove')!.usualS === 113],
   ['D02', 'alkaline wash untoned', { protocol: protocolOf(...CLARIFYING.steps.filter((one) => one.id !== 'tone-1')) }, (p) => has(p, 'cleanse-2+toning')],
   ['D03', 'acid on damp skin', { protocol: protocolOf(...ACID.steps.filter((one) => !['blot', 'lamp', 'cleanse-2', 'tone-1'].includes(one.id))) }, (p) => has(p, 'peel+blot')],
+  ['D03', 'a product for damp skin on dry', { shelf: { ...DEMO_SHELF, products: DEMO_SHELF.products.map((one) => (one.id === 'bead-scrub' ? { ...one, skin: 'damp' as const } : one)) }, protocol: CLARIFYING }, (p) => has(p, 'scrub+damp')],
   ['D12', 'acid without its neutraliser', { protocol: protocolOf(...ACID.steps.filter((one) => one.id !== 'neutralise')) }, (p) => has(p, 'peel+neutralising')],
   ['D17', 'day visit without sun filter', { protocol: protocolOf(...ACID.steps.filter((one) => one.id !== 'sun')) }, (p) => p.steps.some((one) => one.phase === 'sun')],
   ['D06', 'steam gives way to an acid', { protocol: protocolOf(...ACID.steps.slice(0, 5), CLARIFYING.steps.find((one) => one.id === 'steam')!, ...ACID.steps.slice(5)) }, (p) => !has(p, 'steam') && has(p, 'peel')],

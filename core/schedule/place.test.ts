@@ -22,7 +22,7 @@ describe('by hand', () => {
   test('infeasible says which limits clash', () => {
     const result = solve(mask('m', 3), lips('m'))
     expect(result.kind === 'infeasible' && result.clash.join('; ')).toMatch(/m-dwell lasts 3 s at the most/)
-    expect(result.kind === 'infeasible' && result.clash.join('; ')).toMatch(/lips-on takes 4 s/)
+    expect(result.kind === 'infeasible' && result.clash.join('; ')).toMatch(/what hangs under m-dwell takes 4 s of it/)
   })
   test('on the same zone nothing hangs, unless it lies over', () => {
     const over: Partial<Chain> = { parts: [part('lips-on', true, 4)] }

@@ -5,6 +5,8 @@ import { present, type Chain, type Part, type Placed, type Placing, type Placing
 
 /** Search nodes before `place` stops and says so. */
 export const PLACE_NODE_LIMIT = 20_000
+/** Branches looked at for less stretching once nothing shorter is left to find. */
+const TIE_LIMIT = 200
 
 interface Model {
   readonly problem: PlacingProblem
@@ -20,8 +22,8 @@ interface Stretch { readonly first: string; readonly last: string; readonly name
 interface Pair { readonly a: Stretch; readonly b: Stretch; readonly why: string; /** May overlap while this floating step hangs under that chain and lies over it. */ readonly over?: { readonly chainId: string; readonly hostId: string } }
 
 /**
- * Places a ladder: the shortest visit that keeps every limit, proven where the search ends by itself. Among equally short
- * ones the least stretching of dwells in the least solution; then, by the order of branching, written order first.
+ * Places a ladder: the shortest visit that keeps every limit, proven where the search ends by itself. Among equally short ones
+ * it looks for less stretching of dwells within a limit (not proven), then takes written order first by the order of branching.
  * Method: difference constraints solved by longest paths; branch over hosts and over pairs that still overlap; a branch whose
  * least makespan is no better than the best found is cut.
  */
@@ -32,7 +34,7 @@ export function place(problem: PlacingProblem, nodeLimit = PLACE_NODE_LIMIT): Pl
     const clash = graph.add(edge)
     if (clash) return { kind: 'infeasible', clash, nodes: 1 }
   }
-  const search: Search = { model, best: undefined, nodes: 0, nodeLimit, stopped: false, clash: [], bound: makespan(model, graph) }
+  const search: Search = { model, best: undefined, nodes: 0, nodeLimit, stopped: false, clash: [], bound: Math.max(makespan(model, graph), handsLoad(problem), withoutFloating(problem, nodeLimit)), ties: 0 }
   chooseHosts(search, graph, floatingOf(problem), 0, new Map())
   const { best, nodes, stopped } = search
   if (!best) return stopped ? { kind: 'stopped', nodes } : { kind: 'infeasible', clash: search.clash, nodes }
@@ -48,6 +50,20 @@ interface Search {
   stopped: boolean
   clash: readonly string[]
   readonly bound: number
+  /** Branches tried for less stretching alone. */
+  ties: number
+}
+
+/** One pair of hands: no visit is shorter than all its hands-on work. */
+const handsLoad = (problem: PlacingProblem): number => problem.chains.reduce((sum, chain) => sum + seconds(chain.parts.filter((part) => part.hands)) + (chain.prepare?.part.leastS ?? 0), 0)
+
+/** Without its enhancements a visit is no longer: the optimum of the fixed ladder alone bounds the whole. 0 when that says nothing. */
+function withoutFloating(problem: PlacingProblem, nodeLimit: number): number {
+  const fixed = problem.chains.filter((chain) => chain.hosts === undefined)
+  if (fixed.length === problem.chains.length) return 0
+  const known = new Set(fixed.flatMap((chain) => chain.parts.map((part) => part.id)))
+  const alone = place({ chains: fixed, lags: problem.lags.filter((lag) => known.has(lag.fromPart) && known.has(lag.toPart)) }, nodeLimit)
+  return alone.kind === 'optimal' ? alone.makespanS : 0
 }
 
 const floatingOf = (problem: PlacingProblem): readonly Chain[] => problem.chains.filter((chain) => chain.hosts !== undefined)
@@ -151,21 +167,50 @@ function* orderEdges(model: Model, a: Chain, b: Chain): Generator<Edge> {
 function chooseHosts(search: Search, graph: DifferenceGraph, floating: readonly Chain[], at: number, hosts: ReadonlyMap<string, string>) {
   const chain = floating[at]
   if (!chain) return settle(search, graph, hosts)
-  for (const host of chain.hosts!) {
-    if (search.stopped) return
-    const next = graph.copy()
-    const hostChain = search.model.problem.chains.find((candidate) => candidate.id === host.chainId)
-    if (!hostChain || (!chain.over && zonesMeet(chain, hostChain))) continue
-    const clash = addAll(next, hangEdges(search.model, chain, host.partId), search)
-    if (!clash && makespan(search.model, next) < (search.best?.makespanS ?? Infinity)) chooseHosts(search, next, floating, at + 1, new Map(hosts).set(chain.id, host.partId))
-    else if (!clash) chooseHostsTied(search, next, floating, at, hosts, chain, host.partId)
+  for (const choice of hostChoices(search, graph, chain, hosts)) {
+    if (search.stopped || isBest(search)) return
+    if (worthTrying(search, choice.span, choice.stretch)) chooseHosts(search, choice.graph, floating, at + 1, choice.hosts)
   }
 }
 
-/** A branch that can only tie in length is searched for less stretching, but only while the best still stretches. */
-function chooseHostsTied(search: Search, next: DifferenceGraph, floating: readonly Chain[], at: number, hosts: ReadonlyMap<string, string>, chain: Chain, partId: string) {
+interface HostChoice { readonly graph: DifferenceGraph; readonly hosts: ReadonlyMap<string, string>; readonly span: number; readonly stretch: number; readonly slack: number }
+
+/** Every host that can still take the step, the one that costs least time first, then the one with the most time left. */
+function hostChoices(search: Search, graph: DifferenceGraph, chain: Chain, hosts: ReadonlyMap<string, string>): HostChoice[] {
+  const { model } = search
+  return chain.hosts!.flatMap((host): HostChoice[] => {
+    const owner = model.problem.chains.find((candidate) => candidate.id === host.chainId)
+    const dwell = owner?.parts.find((part) => part.id === host.partId)
+    if (!owner || !dwell || (!chain.over && zonesMeet(chain, owner))) return []
+    const chosen = new Map(hosts).set(chain.id, host.partId)
+    const load = hostLoad(model.problem, chosen, host.partId)
+    const next = graph.copy()
+    const loaded: Edge = { from: startOf(model, host.partId), to: endOf(model, host.partId), weight: load, why: `what hangs under ${host.partId} takes ${load} s of it` }
+    if (addAll(next, [loaded, ...hangEdges(model, chain, host.partId)], search)) return []
+    return [{ graph: next, hosts: chosen, span: makespan(model, next), stretch: stretch(model, next), slack: dwell.mostS - load }]
+  }).sort((a, b) => a.span - b.span || a.stretch - b.stretch || b.slack - a.slack)
+}
+
+/** Least length of a dwell under which these steps hang: their hands one after another, and steps on one zone one after another. */
+function hostLoad(problem: PlacingProblem, hosts: ReadonlyMap<string, string>, partId: string): number {
+  const hung = problem.chains.filter((chain) => hosts.get(chain.id) === partId)
+  const hands = hung.reduce((sum, chain) => sum + seconds(chain.parts.filter((part) => part.hands)), 0)
+  const zones = [...new Set(hung.flatMap(zonesOf))]
+  const byZone = zones.map((zone) => hung.filter((chain) => zonesOf(chain).includes(zone)).reduce((sum, chain) => sum + seconds(chain.parts.filter((part) => part.zones.length > 0)), 0))
+  return Math.max(hands, ...byZone)
+}
+const seconds = (parts: readonly Part[]): number => parts.reduce((sum, part) => sum + part.leastS, 0)
+
+/** Nothing shorter exists, and nothing stretches. */
+const isBest = (search: Search): boolean => search.best?.makespanS === search.bound && search.best.stretchS === 0
+
+/** Shorter than the best found; or as short with less stretching, as long as looking for that stays cheap. */
+function worthTrying(search: Search, span: number, stretched: number): boolean {
   const { best } = search
-  if (best && best.stretchS > 0 && makespan(search.model, next) === best.makespanS) chooseHosts(search, next, floating, at + 1, new Map(hosts).set(chain.id, partId))
+  if (!best || span < best.makespanS) return true
+  if (span > best.makespanS || stretched >= best.stretchS || search.ties >= TIE_LIMIT) return false
+  search.ties++
+  return true
 }
 
 function* hangEdges(model: Model, chain: Chain, partId: string): Generator<Edge> {
@@ -191,8 +236,7 @@ function settle(search: Search, graph: DifferenceGraph, hosts: ReadonlyMap<strin
     return
   }
   const span = makespan(search.model, graph)
-  const { best } = search
-  if (best && (span > best.makespanS || (span === best.makespanS && stretch(search.model, graph) >= best.stretchS))) return
+  if (isBest(search) || !worthTrying(search, span, stretch(search.model, graph))) return
   const pair = firstOverlap(search.model, graph, hosts)
   if (!pair) {
     search.best = { makespanS: span, stretchS: stretch(search.model, graph), placed: placedOf(search.model, graph), hosts }

@@ -2,4 +2,6 @@ export { ELSEWHERE, FACE, FACE_NECK, sharedZones, WHOLE_FACE, withoutZones, ZONE
 export type { ZoneId } from './zones'
 export { FINDING_KINDS, FINDINGS } from './findings'
 export type { FindingKind, FindingWords } from './findings'
+export { zoneStacks } from './layers'
+export type { LaidOn, ZoneLayer } from './layers'
 export type { Finding, Reading } from './model'

@@ -14,8 +14,8 @@ export const PHYSICS_RULES: readonly RuleRow[] = [
   },
   {
     id: 'D03', title: 'Dry or damp as the product says', when: { kind: 'always' },
-    effects: [{ effect: 'require', target: { any: ['wants-dry'] }, require: 'skin-dry' }],
-    reason: 'On damp skin this product goes in faster than its maker means.', instead: 'Blot dry first.', basis: 'common-practice', overridable: 'no',
+    effects: [{ effect: 'require', target: { any: ['wants-dry'] }, require: 'skin-dry' }, { effect: 'require', target: { any: ['wants-damp'] }, require: 'skin-damp' }],
+    reason: 'The product says on which skin it works: dry or damp.', instead: 'Blot dry, or dampen, first.', basis: 'common-practice', overridable: 'no',
   },
   {
     id: 'D11', title: 'Working time', when: { kind: 'always' },

@@ -39,6 +39,7 @@ const inferred = computed(() => { const last = live.value?.lastInferred; return 
 const hints = computed(() => (plan.value && live.value ? hintsFor(plan.value, live.value) : []))
 const caution = computed(() => plan.value?.cautions.find((one) => one.stepId === (hands.value ?? live.value?.next)?.segment.stepId)?.line)
 const say = computed(() => plan.value?.steps.find((step) => step.id === hands.value?.segment.stepId)?.say)
+const signOf = (layer: Layer) => (plan.value ? plannedOf(plan.value, layer.segmentId)?.segment.end?.sign : undefined)
 const expectOf = (stepId: string) => { const one = productOf(stepId)?.expected[0]; return one ? `${one.comfort.toLowerCase()}; a little ${one.sensation} is normal` : 'nothing to feel' }
 const offWords = computed(() => live.value?.layers.map((layer) => `${titleOf(layer.stepId)}: ${productOf(layer.stepId)?.emergencyOff ?? 'rinse'}`).join('; ') ?? '')
 const layout = computed(() => {
@@ -63,14 +64,33 @@ async function act() {
   } else if (now.kind === 'begin' || now.kind === 'off') await tap({ type: 'started', segmentId: now.segmentId }, now.words)
 }
 const takeOff = (layer: Layer) => { sheet.value = false; if (layer.removalId) void tap({ type: 'started', segmentId: layer.removalId }, `${titleOf(layer.stepId)} off early`) }
-const hold = useHold(HOLD_MS, () => { const now = primary.value; if (now?.kind === 'early') takeOff(now.layer) })
+// Letting go after a hold is not a tap on what the target has become meanwhile.
+let fingerHeld = false
+let swallow = false
+const hold = useHold(HOLD_MS, () => {
+  swallow = fingerHeld
+  const now = primary.value
+  if (now?.kind === 'early') takeOff(now.layer)
+})
+function tapped() {
+  if (swallow) swallow = false
+  else void act()
+}
 async function undo() {
   const last = undoable.value
   lastTap.value = undefined
   if (last) await store.say({ type: 'retract', eventId: last.id })
   else if (inferred.value) await store.say({ type: 'still', segmentId: inferred.value.segment.id })
 }
-function press() { if (primary.value?.kind === 'early') hold.start() }
+function press() {
+  fingerHeld = true
+  swallow = false
+  if (primary.value?.kind === 'early') hold.start()
+}
+function letGo() {
+  fingerHeld = false
+  hold.stop()
+}
 
 // A pedal sends keys: Space is the big target wherever the focus is (Enter works the focused control). Key repeat is no second press.
 useEventListener('keydown', (event: KeyboardEvent) => {
@@ -119,12 +139,12 @@ useEventListener('keyup', (event: KeyboardEvent) => {
           </template>
           <template v-else-if="live.allDone"><p class="display text-5xl mt-8">Everything is done</p></template>
           <template v-else><p class="display text-4xl mt-8">Hands free until {{ clockTime(live.freeUntilMs ?? now, run.head.timeZone) }}</p></template>
-          <section v-if="!finished" class="mt-4" aria-label="On the skin now"><LayerClock v-for="layer in live.layers" :key="layer.segmentId" :layer="layer" :title="titleOf(layer.stepId)" :shown-big="!hands && layer === first" :expect="expectOf(layer.stepId)" :now-ms="now" /></section>
+          <section v-if="!finished" class="mt-4" aria-label="On the skin now"><LayerClock v-for="layer in live.layers" :key="layer.segmentId" :layer="layer" :title="titleOf(layer.stepId)" :shown-big="!hands && layer === first" :expect="[expectOf(layer.stepId), signOf(layer) && `ready when ${signOf(layer)}`].filter(Boolean).join(' · ')" :now-ms="now" /></section>
         </div>
 
         <p class="text-sm h-6" :class="store.unsent > 0 ? 'text-now' : 'text-soft'" aria-live="polite">{{ store.unsent > 0 ? `${store.unsent} kept on this tablet. ${store.trouble}` : 'Saved' }}</p>
         <div v-if="!finished" class="grid grid-cols-[minmax(0,1fr)_9rem_9rem] gap-3">
-          <button id="primary" type="button" class="rung rung-strong !min-h-[120px] text-2xl !font-semibold relative overflow-hidden !bg-now !border-now !text-on-strong px-6 select-none touch-none" @click="act" @pointerdown="press" @pointerup="hold.stop" @pointerleave="hold.stop" @contextmenu.prevent>
+          <button id="primary" type="button" class="rung rung-strong !min-h-[120px] text-2xl !font-semibold relative overflow-hidden !bg-now !border-now !text-on-strong px-6 select-none touch-none" @click="tapped" @pointerdown="press" @pointerup="letGo" @pointerleave="letGo" @contextmenu.prevent>
             <span class="absolute inset-y-0 left-0 bg-ink/30" :style="{ width: `${hold.progress.value * 100}%` }" aria-hidden="true" /><span class="relative">{{ primary.words }}</span>
           </button>
           <button type="button" class="rung !min-h-[120px] text-xl" :disabled="startedMs === undefined" @click="sheet = true">Stings</button>

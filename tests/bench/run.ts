@@ -1,0 +1,62 @@
+import highsLoader from 'highs'
+import { Bench } from 'tinybench'
+import { compile, constraintsFor, placingOf, resolve } from '../../core/adapt'
+import { place } from '../../core/schedule'
+import { segment, type Step } from '../../core/protocol'
+import { BRIGHTENING, CLARIFYING } from '../../demo/protocols'
+import { DEMO_SHELF } from '../../demo/shelf'
+import { toLp } from '../oracle'
+import { randomLadder } from '../random-ladder'
+import { client, input, protocolOf, seen, yes } from '../situations'
+
+// Prints medians with their budget, and the scheduler's optimum and time beside HiGHS in the same run. Not a timed test.
+
+/** Twenty-five steps from the two longest cards. */
+const long = protocolOf(...[...CLARIFYING.steps, ...BRIGHTENING.steps.map((step): Step => ({ ...step, id: `b-${step.id}`, ...(step.closes ? { closes: `b-${step.closes}` } : {}) }))].filter((step) => !step.floating).slice(0, 23), ...CLARIFYING.steps.filter((step) => step.floating))
+const given = input({ protocol: long, client: client([yes('melasma'), yes('allergy:pineapple'), yes('allergy:salicylates'), yes('lash-extensions')]), reading: { done: true, findings: [seen('flushing'), seen('sensitive', 1, ['chin'])] } })
+const constraints = constraintsFor(given)
+
+/** Forty steps with eight floating: four masks with two enhancements each, and short work between. */
+function large(): Step[] {
+  const work = (id: string): Step => ({ id, phase: 'serum', title: id, zones: ['forehead'], properties: [], essential: true, priority: 3, segments: [segment('on', 'apply', 1)] })
+  const mask = (id: string): Step => ({ ...work(id), segments: [segment('mix', 'prepare', 1, { potLifeS: 60, workingS: 240 }), segment('on', 'apply', 2), segment('dwell', 'dwell', [8, 10, 14], { presence: 'room', admits: ['hands', 'lips', 'scalp', 'quiet'] }), segment('off', 'remove', 2, { tool: 'sponge' })] })
+  const hang = (id: string, needs: 'lips' | 'scalp', time: number): Step => ({ ...work(id), zones: [needs], essential: false, floating: { needs }, segments: [segment('on', 'apply', time), ...(needs === 'scalp' ? [segment('hands', 'hygiene', 0.5)] : [segment('dwell', 'dwell', [2, 2, 2], { active: true }), segment('off', 'remove', 0.5, { tool: 'gauze' })])] })
+  const fixed = Array.from({ length: 32 }, (_, at) => (at % 8 === 4 ? mask(`m${at}`) : work(`w${at}`)))
+  return [...fixed, ...Array.from({ length: 8 }, (_, at) => hang(`h${at}`, at % 2 === 0 ? 'lips' : 'scalp', 2 + (at % 3)))]
+}
+const forty = placingOf(large())
+
+const bench = new Bench({ time: 800, warmupTime: 100 })
+bench.add('constrain', () => { constraintsFor(given) })
+bench.add('resolve', () => { resolve(long.steps, constraints, DEMO_SHELF) })
+bench.add('compile', () => { compile(given) })
+bench.add('place', () => { place(forty) })
+await bench.run()
+
+const BUDGET: Record<string, string> = { constrain: '50 ms together with resolve', resolve: '50 ms together with constrain', compile: 'constrain + resolve + two ladders placed', place: '100 ms' }
+const SUBJECT: Record<string, string> = { constrain: `${long.steps.length} steps`, resolve: `${long.steps.length} steps`, compile: `${long.steps.length} steps`, place: '40 steps, 8 floating' }
+const median = (values: readonly number[]) => [...values].sort((a, b) => a - b)[Math.floor(values.length / 2)]!
+const ms = (value: number) => `${value.toFixed(value < 10 ? 2 : 1)} ms`
+const row = (...cells: string[]) => console.log(cells.map((cell, at) => cell.padEnd([12, 22, 12, 12, 44][at] ?? 0)).join(''))
+
+row('what', 'on', 'median', 'p99', 'budget')
+for (const task of bench.tasks) {
+  const result = task.result
+  if (result && 'latency' in result) row(task.name, SUBJECT[task.name] ?? '', ms(result.latency.p50 ?? result.latency.mean), ms(result.latency.p99 ?? result.latency.max), BUDGET[task.name] ?? '')
+}
+
+const placed = place(forty)
+console.log(`\nplace, 40 steps with 8 floating: ${placed.kind}${'makespanS' in placed ? `, ${placed.makespanS / 60} min, gap ${placed.gapS} s` : ''}, ${placed.nodes} nodes`)
+
+const highs = await highsLoader()
+const pairs = Array.from({ length: 100 }, (_, at) => {
+  const problem = randomLadder(1000 + at, { fixed: 4, floating: 2 })
+  const t0 = performance.now()
+  const ours = place(problem)
+  const t1 = performance.now()
+  const theirs = highs.solve(toLp(problem, 500), { mip_rel_gap: 0, mip_abs_gap: 0 })
+  const t2 = performance.now()
+  const same = theirs.Status === 'Infeasible' ? ours.kind === 'infeasible' : ours.kind === 'optimal' && ours.makespanS === Math.round(theirs.ObjectiveValue)
+  return { ours: t1 - t0, theirs: t2 - t1, same }
+})
+console.log(`against HiGHS, 100 random ladders: same optimum or infeasibility on ${pairs.filter((pair) => pair.same).length}; median ${ms(median(pairs.map((pair) => pair.ours)))} here, ${ms(median(pairs.map((pair) => pair.theirs)))} HiGHS, median ratio ${median(pairs.map((pair) => pair.theirs / pair.ours)).toFixed(0)}`)
