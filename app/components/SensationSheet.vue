@@ -35,8 +35,8 @@ function comfort() {
       <p class="text-2xl font-semibold mt-2">{{ answer.answer.action }}</p>
       <div class="flex gap-3 mt-6">
         <button v-if="answer.answer.level === 'emergency'" type="button" class="rung !min-h-[72px] flex-1 text-lg !border-mind text-mind" @click="emit('emergency')">Open the emergency card</button>
-        <button v-else-if="layer?.removalId" type="button" class="rung !min-h-[72px] flex-1 text-lg" :class="answer.answer.level === 'remove' && '!border-mind text-mind font-semibold'" @click="emit('off', layer)">Take it off now</button>
-        <button type="button" class="rung rung-strong !min-h-[72px] flex-1 text-lg" @click="comfort">{{ answer.answer.level === 'normal' ? 'Done, go on' : 'I did that, go on' }}</button>
+        <button v-else-if="layer?.removalId" type="button" class="rung !min-h-[72px] flex-1 text-lg" :class="answer.answer.level === 'remove' && '!bg-mind !border-mind !text-on-strong !font-semibold'" @click="emit('off', layer)">Take it off now</button>
+        <button type="button" class="rung !min-h-[72px] flex-1 text-lg" :class="answer.answer.level !== 'remove' && 'rung-strong'" @click="comfort">{{ answer.answer.level === 'normal' ? 'Done, go on' : 'I did that, go on' }}</button>
       </div>
     </template>
   </PlainDialog>

@@ -53,7 +53,7 @@ export const useRunStore = defineStore('run', () => {
       const data = await $fetch<VisitData>(`/api/visits/${visitId}`)
       if (data.plan) {
         run.value = {
-          visitId, head: data.visit, planId: data.plan.id, plan: data.plan.plan, products: [...data.input.shelf.products], next: data.next ? { startsAt: data.next.startsAt } : null,
+          visitId, head: data.visit, planId: data.plan.id, plan: data.plan.plan, products: [...data.input.shelf.products], next: data.following,
           emergency: { number: session.salon?.emergencyNumber ?? '', address: session.salon?.address ?? '' },
         }
         await keepRun(JSON.parse(JSON.stringify(run.value)) as KeptRun)

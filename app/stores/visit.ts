@@ -9,7 +9,7 @@ import { refusalOf } from '~/support/api'
 export interface VisitHead { id: string; clientId: string; client: string; room: string; roomId: string; practitioner: string; practitionerId: string; protocol: string; startsAt: string; endsAt: string; stage: 'booked' | 'open' | 'performing' | 'closed'; lockedAt: string | null; timeZone: string }
 export interface StoredPlan { id: string; revision: number; plan: FittedPlan }
 export interface Outcome { answer: SkinAnswer | null; levers: { lever: string; rung: number }[]; note: string; planned_s: number; actual_s: number | null; signed_at: string; signed_name: string }
-export interface VisitData { visit: VisitHead; input: CompileInput; plan: StoredPlan | null; ticks: string[]; events: RunEvent[]; outcome: Outcome | null; next: { id: string; startsAt: string; protocol: string } | null }
+export interface VisitData { visit: VisitHead; input: CompileInput; plan: StoredPlan | null; ticks: string[]; events: RunEvent[]; outcome: Outcome | null; next: { id: string; startsAt: string; protocol: string } | null; following: { startsAt: string } | null }
 
 /** One visit and what today's ladder becomes with everything answered so far. Every change is saved as it is made. */
 export const useVisitStore = defineStore('visit', () => {

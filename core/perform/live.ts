@@ -88,22 +88,22 @@ function step(walk: Walk, segment: PlacedSegment) {
   const earliest = dwell ? Math.max(walk.cursorMs, dwellStart(walk, dwell) + lengthMs(dwell)) : idleStart(walk, segment)
   const fromMs = log?.startedMs ?? Math.min(earliest, log?.finishedMs ?? Infinity)
   const plannedEnd = fromMs + lengthMs(segment)
-  const put = (status: LiveSegment['status'], toMs: number) => {
-    walk.found.set(segment.id, { segment, status, fromMs, toMs })
+  const put = (status: LiveSegment['status'], toMs: number, beginsMs = fromMs) => {
+    walk.found.set(segment.id, { segment, status, fromMs: beginsMs, toMs })
     walk.cursorMs = toMs
   }
   if (log?.finishedMs !== undefined) return put('done', log.finishedMs)
   const mayBegin = walk.running && !walk.blocked && (log?.startedMs !== undefined || (fromMs <= nowMs && !dwell))
-  if (!mayBegin) return waits(walk, put, plannedEnd)
+  // What waits for a word, a removal above all, begins now at the earliest: its forecast and all after it move with the clock.
+  if (!mayBegin) {
+    const beginsMs = walk.running ? Math.max(fromMs, nowMs) : fromMs
+    put('ahead', beginsMs + lengthMs(segment), beginsMs)
+    walk.blocked = true
+    return
+  }
   const inferrable = !dwell && log?.stillMs === undefined
   if (inferrable && plannedEnd <= nowMs) return put('inferred', plannedEnd)
   put('now', Math.max(plannedEnd, nowMs))
-  walk.blocked = true
-}
-
-function waits(walk: Walk, put: (status: LiveSegment['status'], toMs: number) => void, plannedEnd: number) {
-  // A removal that waits for its word holds back everything after it; its forecast moves with the clock.
-  put('ahead', walk.running ? Math.max(plannedEnd, walk.nowMs) : plannedEnd)
   walk.blocked = true
 }
 

@@ -31,6 +31,9 @@ export const visitsOn = (db: Db, salonId: string, date: string) => many(db, Visi
 /** The first visit of the same client after this one, or undefined. */
 export const nextVisitOf = (db: Db, visit: VisitRow) => maybeOne(db, Visit, `${SELECT_VISIT} WHERE v.client_id = $1 AND v.starts_at > $2 AND v.stage <> 'closed' ORDER BY v.starts_at LIMIT 1`, [visit.client_id, visit.starts_at])
 
+/** The practitioner's next visit on the same day, or undefined: when the room must be free again. */
+export const followingVisit = (db: Db, visit: VisitRow) => maybeOne(db, Visit, `${SELECT_VISIT} WHERE v.practitioner_id = $1 AND v.starts_at > $2 AND v.starts_at < $2::timestamptz + interval '12 hours' ORDER BY v.starts_at LIMIT 1`, [visit.practitioner_id, visit.starts_at])
+
 export interface Booking { id: string; salonId: string; clientId: string; roomId: string; practitionerId: string; protocolVersionId: string; startsAt: Date; slotMinutes: number; turnoverMinutes: number }
 
 /** Books room and practitioner; a clash violates an exclusion constraint (`visit_room_free`, `practitioner_free`). Needs a transaction. */

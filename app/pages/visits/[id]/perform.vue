@@ -112,10 +112,10 @@ useEventListener('keyup', (event: KeyboardEvent) => {
     <div v-if="run && plan && live && layout && primary" class="flex-1 grid grid-cols-[560px_minmax(0,1fr)] gap-10 px-6 pt-4 pb-5">
       <div><LadderView :layout="layout" :width="560" :rail-x="62" :start-ms="drawnFrom" :total-s="Math.round((live.finishMs - drawnFrom) / 1000)" :time-zone="run.head.timeZone" v-bind="startedMs ? { nowS: (now - startedMs) / 1000 } : {}" :current-step-ids="currentSteps(live)" /></div>
       <div class="flex flex-col min-w-0">
-        <header class="flex items-start gap-4 pb-3 border-b border-line">
-          <ul class="flex-1 min-w-0 flex flex-wrap gap-x-4 leading-snug" aria-label="Today’s stops"><li v-if="plan.stops.length === 0" class="text-soft">No stops today</li><li v-for="stop in plan.stops" :key="stop" class="font-semibold text-mind">⊘ {{ stop }}</li></ul>
-          <p class="text-lg text-right text-soft whitespace-nowrap"><span class="text-ink font-semibold">{{ clockTime(now, run.head.timeZone) }}</span> · done {{ clockTime(live.finishMs, run.head.timeZone) }}<span v-if="run.next"> · next {{ clockTime(run.next.startsAt, run.head.timeZone) }}</span></p>
-          <button type="button" class="rung !min-h-[64px] !border-mind text-mind" @click="card = true">Emergency</button>
+        <header class="grid grid-cols-[minmax(0,1fr)_auto] gap-x-4 gap-y-1 pb-3 border-b border-line">
+          <ul class="min-w-0 flex flex-wrap gap-x-4 leading-snug" aria-label="Today’s stops"><li v-if="plan.stops.length === 0" class="text-soft">No stops today</li><li v-for="stop in plan.stops" :key="stop" class="font-semibold text-mind">⊘ {{ stop }}</li></ul>
+          <p class="text-lg text-soft row-start-2 self-end"><span class="text-ink font-semibold">{{ clockTime(now, run.head.timeZone) }}</span> · done {{ clockTime(live.finishMs, run.head.timeZone) }}<span v-if="run.next"> · next {{ clockTime(run.next.startsAt, run.head.timeZone) }}</span></p>
+          <button type="button" class="rung !min-h-[64px] !border-mind text-mind row-span-2" @click="card = true">Emergency</button>
         </header>
 
         <div class="flex-1 pt-3 overflow-hidden" aria-live="polite">
@@ -131,7 +131,9 @@ useEventListener('keyup', (event: KeyboardEvent) => {
             <p v-if="live.next" class="text-lg text-soft">Then: {{ verbOf(plan, live.next.segment).toLowerCase() }}, {{ titleOf(live.next.segment.stepId) }}</p>
           </template>
           <template v-else-if="first">
-            <p class="text-xl text-now font-semibold">Hands free{{ live.freeUntilMs && live.freeUntilMs > now ? `, ${minutesSeconds((live.freeUntilMs - now) / 1000)}` : '' }}</p>
+            <p v-if="now >= first.latestMs" class="text-xl text-mind font-semibold">⊘ Take it off now</p>
+            <p v-else-if="now >= first.dueMs" class="text-xl text-now font-semibold">Ready to come off</p>
+            <p v-else class="text-xl text-now font-semibold">Hands free{{ live.freeUntilMs && live.freeUntilMs > now ? `, ${minutesSeconds((live.freeUntilMs - now) / 1000)}` : '' }}</p>
             <h1 class="text-4xl mt-0.5">{{ titleOf(first.stepId) }}</h1>
             <p role="timer" aria-label="Time left" data-testid="big-clock" class="text-[8.5rem] leading-[1.05] font-light tabular-nums" :class="now >= first.dueMs && 'text-mind'">{{ now >= first.dueMs ? '+' : '' }}{{ minutesSeconds(Math.abs(first.dueMs - now) / 1000) }}</p>
             <p v-if="live.next" class="text-lg text-soft">Then: {{ verbOf(plan, live.next.segment).toLowerCase() }}, {{ titleOf(live.next.segment.stepId) }}</p>

@@ -1,5 +1,5 @@
 import { writeAudit } from '../../../db/access.sql'
-import { latestPlan, listEvents, listTicks, nextVisitOf, outcomeOf } from '../../../db/visit.sql'
+import { followingVisit, latestPlan, listEvents, listTicks, nextVisitOf, outcomeOf } from '../../../db/visit.sql'
 import { requireVisit } from '../../../utils/access'
 import { useDb } from '../../../utils/db'
 import { compileInputOf } from '../../../utils/visit-input'
@@ -12,6 +12,7 @@ export default defineEventHandler(async (event) => {
   const plan = await latestPlan(db, visit.id)
   const outcome = await outcomeOf(db, visit.id)
   const next = await nextVisitOf(db, visit)
+  const following = await followingVisit(db, visit)
   return {
     visit: {
       id: visit.id, clientId: visit.client_id, client: visit.client_name, room: visit.room_name, roomId: visit.room_id, practitioner: visit.practitioner_name, practitionerId: visit.practitioner_id,
@@ -22,6 +23,8 @@ export default defineEventHandler(async (event) => {
     ticks: await listTicks(db, visit.id),
     events: await listEvents(db, visit.id),
     outcome: outcome ?? null,
+    // Only when it is: in Perform nobody reads another client's name.
+    following: following ? { startsAt: following.starts_at } : null,
     next: next ? { id: next.id, startsAt: next.starts_at, protocol: next.protocol_name } : null,
   }
 })
