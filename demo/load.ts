@@ -23,7 +23,6 @@ interface Studio { db: PoolClient; salonId: string; rooms: string[]; practitione
 const DAYS_BETWEEN_VISITS = 28
 const HOURS = [8, 10, 12, 14, 16] as const
 const SLOT_MINUTES = 90
-const DAYS_AHEAD = 14
 
 /** Fills an empty database with the demo studio; dates are counted from `today` (ISO). Runs inside the caller's transaction. */
 export async function loadDemo(db: PoolClient, today: string) {
@@ -113,12 +112,12 @@ function performedLog(plan: FittedPlan, startMs: number): RunEvent[] {
   return [event(startMs, { type: 'start' }), ...hands.map((segment) => event(late(segment.endS), { type: 'finished', segmentId: segment.id })), event(late(plan.totalS), { type: 'finish' })]
 }
 
-/** Today every second seat is taken by its own client; the days after hold two or three visits each. */
+/** Today eight come, two another day this week; everybody's next visit follows a turnover of the skin later. */
 async function bookAhead(studio: Studio, clients: readonly string[]) {
-  for (let day = 0; day <= DAYS_AHEAD; day++) {
-    for (const [index, clientId] of clients.entries()) {
-      if (day === 0 ? index % 5 === 4 : (index + day * 3) % 5 !== 0) continue
-      const seat = seatOf(studio, index)
+  for (const [index, clientId] of clients.entries()) {
+    const seat = seatOf(studio, index)
+    const first = index % HOURS.length === HOURS.length - 1 ? 1 + Math.floor(index / HOURS.length) : 0
+    for (const day of [first, DAYS_BETWEEN_VISITS + index]) {
       await bookVisit(studio.db, { id: randomUUID(), salonId: studio.salonId, clientId, roomId: seat.roomId, practitionerId: seat.practitioner.id, protocolVersionId: `${CLIENTS[index]!.protocol}-v1`, startsAt: at(dayFrom(studio.today, day), seat.hour), slotMinutes: SLOT_MINUTES, turnoverMinutes: SALON.turnoverMinutes })
     }
   }

@@ -7,13 +7,14 @@ import { ensureDebian } from './lib/debian.mjs'
 import { ensureBuild, ensurePackages } from './lib/packages.mjs'
 import { freePort } from './lib/ports.mjs'
 import { throwAwayPostgres } from './lib/postgres.mjs'
-import { run } from './lib/run.mjs'
+import { endAll, run } from './lib/run.mjs'
 import { say, Stop } from './lib/say.mjs'
 
 // Types, lint, unit, api and browser tests, on a throw-away database; leaves nothing running. `npm test -- unit` runs one part.
 const root = dirname(dirname(fileURLToPath(import.meta.url)))
 const parts = process.argv.slice(2)
-const wanted = (part) => parts.length === 0 || parts.includes(part)
+let interrupted = false
+const wanted = (part) => !interrupted && (parts.length === 0 || parts.includes(part))
 const SECRET = 'a-secret-for-tests-only-0123456789abcdef'
 const total = { passed: 0, failed: 0 }
 const bin = (path) => join(root, 'node_modules', path)
@@ -91,6 +92,13 @@ async function main() {
   }
 }
 
+// Ctrl-C ends what runs now; what was started is then taken away as after any run.
+for (const signal of ['SIGINT', 'SIGTERM', 'SIGHUP']) {
+  process.on(signal, () => {
+    interrupted = true
+    endAll(signal)
+  })
+}
 try {
   await main()
 } catch (error) {
@@ -99,4 +107,5 @@ try {
   total.failed++
 }
 console.log(`\n${total.passed} passed, ${total.failed} failed`)
+if (interrupted) process.exit(130)
 process.exitCode = total.failed > 0 || total.passed === 0 ? 1 : 0

@@ -16,9 +16,8 @@ const lists = computed(() => [
 ] as const)
 
 async function book() {
-  const { date, time, ...rest } = form.value
   try {
-    const { id } = await $fetch<{ id: string }>('/api/visits', { method: 'POST', body: { ...rest, startsAt: `${date}T${time}:00Z` } })
+    const { id } = await $fetch<{ id: string }>('/api/visits', { method: 'POST', body: form.value })
     emit('booked', id)
   } catch (error) {
     trouble.value = refusalOf(error).detail

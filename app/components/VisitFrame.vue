@@ -2,7 +2,14 @@
 import { clockTime } from '~/support/time'
 
 const store = useVisitStore()
+const outbox = useOutboxStore()
 const route = useRoute()
+const saved = computed(() => {
+  if (outbox.waiting > 0 && !outbox.busy) return `${outbox.waiting} kept on this tablet`
+  if (store.saving > 0 || outbox.busy) return 'Saving …'
+  return store.locked ? 'Signed and locked' : 'Saved'
+})
+const trouble = computed(() => store.trouble || (outbox.waiting > 0 ? outbox.trouble : ''))
 watch(() => route.params.id, (id) => store.load(String(id)), { immediate: true })
 </script>
 
@@ -14,10 +21,10 @@ watch(() => route.params.id, (id) => store.load(String(id)), { immediate: true }
           <p class="text-sm text-soft">{{ clockTime(store.data.visit.startsAt, store.data.visit.timeZone) }} to {{ clockTime(store.data.visit.endsAt, store.data.visit.timeZone) }} · {{ store.data.visit.room }} · {{ store.data.visit.practitioner }}</p>
           <h1 class="text-3xl truncate">{{ store.data.visit.client }}</h1>
         </div>
-        <p class="ml-auto text-sm text-soft pb-3 whitespace-nowrap" aria-live="polite">{{ store.saving > 0 ? 'Saving …' : store.locked ? 'Signed and locked' : 'Saved' }}</p>
+        <p class="ml-auto text-sm text-soft pb-3 whitespace-nowrap" aria-live="polite">{{ saved }}</p>
         <StageStrip :visit-id="store.data.visit.id" />
       </header>
-      <p v-if="store.trouble" role="alert" class="mb-3 px-4 py-2.5 bg-mind-ground border-l-4 border-mind">{{ store.trouble }}</p>
+      <p v-if="trouble" role="alert" class="mb-3 px-4 py-2.5 bg-mind-ground border-l-4 border-mind">{{ trouble }}</p>
       <slot :data="store.data" />
     </template>
     <p v-else-if="store.trouble" role="alert" class="text-mind pt-8">{{ store.trouble }} <NuxtLink to="/" class="text-link">Back to Today</NuxtLink></p>

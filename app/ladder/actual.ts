@@ -2,7 +2,7 @@ import type { FittedPlan } from '#core/adapt'
 import { liveAt, reduceRun, type RunEvent } from '#core/perform'
 
 export interface ActualRow { readonly stepId: string; readonly title: string; readonly plannedS: number; readonly actualS: number | undefined; readonly skipped: string | undefined }
-export interface Actual { readonly rows: readonly ActualRow[]; readonly plannedS: number; readonly actualS: number | undefined; readonly felt: readonly string[] }
+export interface Actual { readonly rows: readonly ActualRow[]; readonly plannedS: number; readonly actualS: number | undefined; readonly felt: readonly string[]; readonly notes: readonly string[] }
 
 /** Planned against actual, step by step, from the run log; seconds. */
 export function plannedAgainstActual(plan: FittedPlan, events: readonly RunEvent[]): Actual {
@@ -18,5 +18,5 @@ export function plannedAgainstActual(plan: FittedPlan, events: readonly RunEvent
   })
   const actualS = state.startedMs !== undefined && state.finishedMs !== undefined ? Math.round((state.finishedMs - state.startedMs) / 1000) : undefined
   const titleOf = (stepId: string) => plan.steps.find((step) => step.id === stepId)?.title ?? stepId
-  return { rows, plannedS: plan.totalS, actualS, felt: state.sensations.map((one) => `${titleOf(one.stepId)}: ${one.sensation.replaceAll('-', ' ')}`) }
+  return { rows, plannedS: plan.totalS, actualS, notes: state.notes.map((one) => one.text), felt: state.sensations.map((one) => `${titleOf(one.stepId)}: ${one.sensation.replaceAll('-', ' ')}`) }
 }

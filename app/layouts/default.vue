@@ -2,13 +2,20 @@
 import { Menu, MenuButton, MenuItem, MenuItems } from '@headlessui/vue'
 import { Moon, Sun } from 'lucide-vue-next'
 
+import { refusalOf } from '~/support/api'
+
 const session = useSessionStore()
 const { current, flip } = useLight()
 const places = [{ to: '/', name: 'Today' }, { to: '/protocols', name: 'Protocols' }]
 
+const trouble = ref('')
 async function leave() {
-  await session.signOut()
-  await navigateTo('/sign-in')
+  try {
+    await session.signOut()
+    await navigateTo('/sign-in')
+  } catch (error) {
+    trouble.value = refusalOf(error).status === 0 ? 'No connection: you stay signed in. Sign out when the network is back.' : refusalOf(error).detail
+  }
 }
 </script>
 
@@ -28,6 +35,7 @@ async function leave() {
         </MenuItems>
       </Menu>
     </nav>
+    <p v-if="trouble" role="alert" class="px-7 py-2 bg-mind-ground border-b border-mind">{{ trouble }}</p>
     <main class="flex-1 flex flex-col"><slot /></main>
   </div>
 </template>

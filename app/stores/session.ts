@@ -1,5 +1,6 @@
 import { defineStore } from 'pinia'
 import { refusalOf } from '~/support/api'
+import { wipeSent } from '~/support/run-db'
 
 export interface Account { id: string; name: string; role: 'owner' | 'practitioner' | 'assistant' | 'front_desk'; practitionerId: string | null; seesHealth: boolean }
 export interface Salon { name: string; timeZone: string; emergencyNumber: string; address: string; today: string }
@@ -45,7 +46,9 @@ export const useSessionStore = defineStore('session', () => {
     await load()
   }
   async function signOut() {
+    await useOutboxStore().flush()
     await $fetch('/api/session', { method: 'DELETE' })
+    await wipeSent()
     take({ account: null, demo: demo.value })
   }
   return { account, salon, demo, load, signIn, openDemo, signOut }

@@ -17,8 +17,11 @@ export const useVisitStore = defineStore('visit', () => {
   const preview = ref<FittedPlan>()
   const trouble = ref('')
   const saving = ref(0)
+  const outbox = useOutboxStore()
   const locked = computed(() => data.value?.visit.stage === 'closed')
   let latest = 0
+  let edits = 0
+  let loads = 0
 
   async function refit() {
     if (!data.value) return
@@ -27,10 +30,24 @@ export const useVisitStore = defineStore('visit', () => {
     if (mine === latest) preview.value = plan
   }
 
+  /** The visit as the server has it, with nothing on its way meanwhile: an answer given during the question asks again. */
+  async function fetchSettled(id: string): Promise<VisitData> {
+    for (;;) {
+      const before = edits
+      await outbox.flush()
+      const fetched = await $fetch<VisitData>(`/api/visits/${id}`)
+      if (edits === before) return fetched
+    }
+  }
+
   async function load(id: string) {
+    const mine = ++loads
     if (data.value?.visit.id !== id) data.value = preview.value = undefined
     try {
-      data.value = await $fetch<VisitData>(`/api/visits/${id}`)
+      const fetched = await fetchSettled(id)
+      if (mine !== loads) return
+      // What still waits on the tablet is newer than what the server knows.
+      if (outbox.waiting === 0 || data.value?.visit.id !== id) data.value = fetched
       trouble.value = ''
       await refit()
     } catch (error) {
@@ -52,17 +69,28 @@ export const useVisitStore = defineStore('visit', () => {
       saving.value--
     }
   }
+  /** Keeps a change on the tablet and sends it, now or when the network is back. What the server refuses is shown, and its own state again. */
+  async function put(method: 'POST' | 'PUT', path: string, body: unknown): Promise<boolean> {
+    const { id } = data.value!.visit
+    edits++
+    const refusal = await outbox.put({ method, path: at(path), body })
+    if (refusal) {
+      await load(id)
+      trouble.value = refusal.detail
+    }
+    return refusal === undefined
+  }
   const at = (path: string) => `/api/visits/${data.value!.visit.id}/${path}`
 
   async function answer(facts: readonly Fact[]) {
     const { input } = data.value!
     data.value!.input = { ...input, client: { ...input.client, facts: [...input.client.facts, ...facts] } }
-    const [saved] = await Promise.all([save(() => $fetch(at('facts'), { method: 'POST', body: { facts: facts.map((fact) => ({ id: crypto.randomUUID(), fact })) } })), refit()])
+    const [saved] = await Promise.all([put('POST', 'facts', { facts: facts.map((fact) => ({ id: crypto.randomUUID(), fact })) }), refit()])
     return saved
   }
   async function read(reading: Reading) {
     data.value!.input = { ...data.value!.input, reading }
-    await Promise.all([save(() => $fetch(at('reading'), { method: 'PUT', body: reading })), refit()])
+    await Promise.all([put('PUT', 'reading', reading), refit()])
   }
   async function keepAsWritten(ruleId: string, stepId: string, reason: string) {
     if (await save(() => $fetch(at('overrides'), { method: 'POST', body: { do: 'keep', ruleId, stepId, reason } }))) await load(data.value!.visit.id)
@@ -71,12 +99,17 @@ export const useVisitStore = defineStore('visit', () => {
     if (await save(() => $fetch(at('overrides'), { method: 'POST', body: { do: 'withdraw', ruleId, stepId } }))) await load(data.value!.visit.id)
   }
   async function store(): Promise<boolean> {
+    await outbox.flush()
+    if (outbox.waiting > 0) {
+      trouble.value = 'Not everything you answered has reached the server yet, so it cannot fit. It goes by itself when the network is back.'
+      return false
+    }
     return save(async () => { data.value!.plan = await $fetch<StoredPlan>(at('plan'), { method: 'POST' }) })
   }
   async function tick(itemId: string, ticked: boolean) {
     const { ticks } = data.value!
     data.value!.ticks = ticked ? [...ticks, itemId] : ticks.filter((one) => one !== itemId)
-    await save(() => $fetch(at('ticks'), { method: 'PUT', body: { itemId, ticked } }))
+    await put('PUT', 'ticks', { itemId, ticked })
   }
   async function sign(skin: SkinAnswer | null, note: string): Promise<boolean> {
     const signed = await save(() => $fetch(at('close'), { method: 'POST', body: { answer: skin, note } }))

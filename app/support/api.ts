@@ -7,3 +7,6 @@ export function refusalOf(error: unknown): Refusal {
   if (!statusCode) return { status: 0, code: 'offline', detail: 'No connection. What you did is kept here and is saved when the network is back.' }
   return { status: statusCode, code: data?.code ?? 'error', detail: data?.detail ?? 'Something went wrong. Try again.' }
 }
+
+/** No network, signed out, too many at once, or a fault of the server: the same call may succeed later. */
+export const mayRetry = (status: number): boolean => status === 0 || status === 401 || status === 429 || status >= 500

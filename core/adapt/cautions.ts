@@ -4,7 +4,7 @@ import { touches, type Subject } from '../safety/subject'
 
 /** A requirement as a short line at the step. */
 const CARE: Readonly<Record<Requirement, string>> = {
-  'cool-removal': 'off cool', 'lukewarm-removal': 'towels lukewarm', 'tone-after': 'tone after it', 'neutralise-after': 'neutralise to the end of the foam',
+  'cool-removal': 'off cool', 'lukewarm-removal': 'off lukewarm, never warm', 'tone-after': 'tone after it', 'neutralise-after': 'neutralise to the end of the foam',
   'skin-dry': 'on dry skin', 'skin-damp': 'on damp skin', 'sun-filter': '', 'working-time': 'it sets: mix when your hands are free',
   'along-growth': 'along the growth, rinse and comb through', 'spot-care': 'leave deep lesions alone, spot care', 'surface-only': 'surface only',
   'eyes-covered': 'eyes covered', 'hand-signal': 'agree a hand signal', 'propped-up': 'propped up, not flat', 'patch-test': 'delayed patch test first',

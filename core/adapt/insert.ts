@@ -7,6 +7,7 @@ import { touches, type Subject } from '../safety/subject'
 import { FACE, sharedZones, withoutZones, type ZoneId } from '../skin/zones'
 import { distinctWhy, type Change } from './change'
 import { fitStep, type OptionContext } from './options'
+import { sparkClash } from './together'
 
 interface Inserted { readonly steps: readonly Step[]; readonly changes: readonly Change[] }
 
@@ -27,7 +28,7 @@ export function insertRequired(steps: readonly Step[], context: OptionContext, c
     for (const [name, property] of AFTER) {
       const needed = required(name, subject, constraints)
       if (needed.length === 0 || followedBy(steps, at, property, context)) continue
-      insertProduct(out, step, property, needed, context, changes)
+      insertProduct(out, step, property, needed, context, changes, steps.slice(at + 1))
     }
   }
   insertSunFilter(out, context, constraints, changes)
@@ -46,10 +47,11 @@ function followedBy(steps: readonly Step[], at: number, property: Property, cont
   return next !== undefined && context.read(next).properties.has(property)
 }
 
-function insertProduct(out: Step[], after: Step, property: Property, because: readonly Constraint[], context: OptionContext, changes: Change[]) {
+function insertProduct(out: Step[], after: Step, property: Property, because: readonly Constraint[], context: OptionContext, changes: Change[], following: readonly Step[]) {
   for (const product of context.shelf.products) {
     const step = stepFrom(product, property, after, because, context)
-    if (step) return add(out, step, changes, because, `${step.title} put in after ${after.title}`)
+    const sparks = step && sparkClash(context.read(step), following.map(context.read), (one) => (one.id === step.id ? 0 : 1))
+    if (step && !sparks) return add(out, step, changes, because, `${step.title} put in after ${after.title}`)
   }
   changes.push({ kind: 'unmet', stepId: after.id, what: `Nothing on the shelf may follow ${after.title} here: put a ${property} product on the shelf`, why: distinctWhy(because) })
 }

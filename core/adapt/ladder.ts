@@ -6,6 +6,7 @@ import { ELSEWHERE, sharedZones, WHOLE_FACE, type ZoneId } from '../skin/zones'
 
 /** How long a mix stands when its product does not say. */
 const DEFAULT_POT_LIFE_S = 300
+const KIND_WORDS: Readonly<Record<Segment['kind'], string>> = { prepare: 'mixing', apply: 'on', dwell: 'working', remove: 'off', settle: 'drying', hygiene: 'washing hands' }
 const QUIET_PLACE_NEEDS = 'quiet'
 
 export const partId = (step: Pick<Step, 'id'>, segment: Pick<Segment, 'id'>): string => `${step.id}/${segment.id}`
@@ -20,7 +21,7 @@ function chainOf(step: Step, steps: readonly Step[]): Chain {
   const prepare = first?.kind === 'prepare' ? first : undefined
   const parts = (prepare ? rest : step.segments).map((segment) => partOf(step, segment))
   return {
-    id: step.id, parts,
+    id: step.id, name: step.title, parts,
     ...(prepare ? { prepare: { part: partOf(step, prepare), potLifeS: prepare.potLifeS ?? DEFAULT_POT_LIFE_S, ...(prepare.workingS === undefined ? {} : { workingS: prepare.workingS }) } } : {}),
     ...(step.floating ? { hosts: hostsOf(step, steps), over: step.floating.over ?? false } : {}),
   }
@@ -29,7 +30,7 @@ function chainOf(step: Step, steps: readonly Step[]): Chain {
 function partOf(step: Step, segment: Segment): Part {
   const stretches = segment.kind === 'dwell' && !segment.active
   return {
-    id: partId(step, segment), leastS: segment.usualS, mostS: stretches ? Math.max(segment.usualS, segment.maxS) : segment.usualS,
+    id: partId(step, segment), name: `${step.title}, ${KIND_WORDS[segment.kind]}`, leastS: segment.usualS, mostS: stretches ? Math.max(segment.usualS, segment.maxS) : segment.usualS,
     hands: usesHands(segment), at: placeOf(segment), needs: presenceOf(segment), zones: footprint(step, segment), mayStretch: stretches,
   }
 }

@@ -6,7 +6,7 @@ import { subjectReader, touches, type Subject } from '../safety/subject'
 import { distinctWhy, ownWhy, type Change } from './change'
 import { insertRequired } from './insert'
 import { optionsFor, type Option, type OptionContext } from './options'
-import { clashWith, type Clash } from './together'
+import { clashWith, type Clash, type OrderOf } from './together'
 import { rungOf } from './levers'
 
 /** A rule waved through for one step, with a reason; only rules that say so can be. */
@@ -30,11 +30,17 @@ export function resolve(written: readonly Step[], constraints: Constraints, shel
   const context: OptionContext = { shelf, read, constraintsFor: (step) => inForceFor(step, constraints.inForce, overrides) }
   const start = written.map((step) => named(step, read))
   const order = decisionOrder(start)
-  const search: Search = { order, start, context, constraints: constraints.inForce, read, nodes: 0, nodeLimit, clashes: [], options: new Map() }
+  const search: Search = { order, start, context, constraints: constraints.inForce, read, orderOf: placesOf(start), nodes: 0, nodeLimit, clashes: [], options: new Map() }
   const chosen = decide(search, 0, new Map())
   if (chosen === 'stopped') return { kind: 'stopped', triedNodes: search.nodes }
   if (!chosen) return { kind: 'infeasible', clashes: distinctClashes(search.clashes) }
   return assemble(start, chosen, search, overrides)
+}
+
+/** Places on the card by step id. */
+export function placesOf(steps: readonly Pick<Step, 'id'>[]): OrderOf {
+  const places = new Map(steps.map((step, at) => [step.id, at]))
+  return (step) => places.get(step.id) ?? steps.length
 }
 
 /** Names the rung a step is written on, so that later readings of the same plan know it. */
@@ -58,6 +64,7 @@ interface Search {
   readonly context: OptionContext
   readonly constraints: readonly Constraint[]
   readonly read: (step: Step) => Subject
+  readonly orderOf: OrderOf
   nodes: number
   readonly nodeLimit: number
   readonly clashes: Clash[]
@@ -74,7 +81,7 @@ function decide(search: Search, at: number, chosen: Chosen): Chosen | 'stopped' 
   const clashes: Clash[] = []
   for (const option of options) {
     if (++search.nodes > search.nodeLimit) return 'stopped'
-    const clash = option.step && clashWith(search.read(option.step), subjects, search.context.constraintsFor(step))
+    const clash = option.step && clashWith(search.read(option.step), subjects, search.context.constraintsFor(step), search.orderOf)
     if (clash) {
       clashes.push(clash)
       continue

@@ -63,6 +63,8 @@ const FIRES: readonly Case[] = [
   ['D12', 'acid without its neutraliser', { protocol: protocolOf(...ACID.steps.filter((one) => one.id !== 'neutralise')) }, (p) => has(p, 'peel+neutralising')],
   ['D17', 'day visit without sun filter', { protocol: protocolOf(...ACID.steps.filter((one) => one.id !== 'sun')) }, (p) => p.steps.some((one) => one.phase === 'sun')],
   ['D06', 'steam gives way to an acid', { protocol: protocolOf(...ACID.steps.slice(0, 5), CLARIFYING.steps.find((one) => one.id === 'steam')!, ...ACID.steps.slice(5)) }, (p) => !has(p, 'steam') && has(p, 'peel')],
+  ['D07', 'nothing flammable before high frequency: the lotion is swapped', { protocol: protocolOf(...CLARIFYING.steps.map((one) => (one.id === 'tone-1' ? { ...one, product: { productId: 'thyme-spirit', useId: 'tone' }, priority: 1 } : one))) }, (p) => has(p, 'hf') && product(p, 'tone-1') !== 'thyme-spirit'],
+  ['D07', 'or the high frequency is left out where the lotion matters more', { protocol: protocolOf(...CLARIFYING.steps.map((one) => (one.id === 'tone-1' ? { ...one, product: { productId: 'thyme-spirit', useId: 'tone' }, closes: undefined, essential: true } : one))) }, (p) => !has(p, 'hf') && product(p, 'tone-1') === 'thyme-spirit'],
   ['E02', 'first visit: one rung lower, two at the most', { history: [] }, (p) => step(p, 'enzyme')!.lever!.rung === 2 && dwell(p, 'enzyme') === 300],
   ['E05', 'after a strong answer', { history: [...TOLERATED, { on: '2026-11-10', levers: [{ lever: 'enzyme', rung: 3 }], answer: { ...CALM, redness: 3, rednessHours: 48 } }] }, (p) => step(p, 'enzyme')!.lever!.rung === 2],
   ['E06', 'after blisters', { history: [{ on: '2026-11-10', levers: [{ lever: 'enzyme', rung: 2 }], answer: { ...CALM, blisters: true } }] }, (p) => !has(p, 'enzyme')],
@@ -90,7 +92,8 @@ describe('does not fire', () => {
     ['B-pineapple', 'papaya is another allergy', { protocol: SET_MASK, ...of(yes('allergy:papaya')) }], ['B-salicylates', 'sun-filter salicylates alone', { ...of(yes('allergy:sun-salicylates')) }],
     ['C01', 'a few vessels, grade 1', { protocol: CLARIFYING, ...read(seen('vessels', 1, ['nose'])) }], ['C02', 'phototype V, calm skin', { protocol: CLARIFYING, ...of(yes('phototype-iv-vi')) }],
     ['C05', 'inflamed neck, scrub on the face', { protocol: CLARIFYING, ...read(seen('inflamed', 2, ['neck'])) }], ['C12', 'no beard', {}], ['C13', 'lip-safe on the lips', {}],
-    ['D02', 'toned', { protocol: CLARIFYING }], ['D03', 'blotted', { protocol: ACID }], ['D12', 'neutralised', { protocol: ACID }], ['D17', 'an evening visit', { daytime: false, protocol: protocolOf(...ACID.steps.filter((one) => one.id !== 'sun')) }],
+    ['D02', 'toned', { protocol: CLARIFYING }], ['D03', 'blotted', { protocol: ACID }], ['D12', 'neutralised', { protocol: ACID }], ['D07', 'flammable, but after the high frequency', { protocol: protocolOf(...CLARIFYING.steps.map((one) => (one.id === 'clearing' ? { ...one, phase: 'tone' as const, product: { productId: 'thyme-spirit', useId: 'tone' } } : one))) }], ['D07', 'flammable, and taken off again', { protocol: protocolOf(...CLARIFYING.steps.map((one) => (one.id === 'tone-1' ? { ...one, product: { productId: 'thyme-spirit', useId: 'tone' }, segments: [...one.segments, { ...one.segments[0]!, id: 'off', kind: 'remove' as const }] } : one))) }],
+    ['D17', 'an evening visit', { daytime: false, protocol: protocolOf(...ACID.steps.filter((one) => one.id !== 'sun')) }],
     ['D06', 'steam with an enzyme that allows it', { protocol: protocolOf(...BRIGHTENING.steps.slice(0, 6), CLARIFYING.steps.find((one) => one.id === 'steam')!, ...BRIGHTENING.steps.slice(6)) }],
   ]
   test.each(QUIET)('%s: %s', (rule, _what, given) => {

@@ -2,7 +2,7 @@ import type { Step } from '../protocol/model'
 import type { Constraint } from '../safety/rule'
 import type { Subject } from '../safety/subject'
 import { sharedZones, ZONES, type ZoneId } from '../skin/zones'
-import { exfoliationPoints, rungOf } from './levers'
+import { exfoliationPoints, isLeaveOn, rungOf } from './levers'
 
 /** Why a step cannot be in the visit beside those already chosen. */
 export interface Clash { readonly ruleId: string; readonly reason: string; readonly instead: string; readonly constraint?: Constraint }
@@ -13,12 +13,16 @@ const allowanceOf = (zone: ZoneId, constraints: readonly Constraint[]): { max: n
   return { max: tightest?.limit?.max ?? Infinity, constraint: tightest }
 }
 
+/** Place of a step on the written card. */
+export type OrderOf = (step: Pick<Step, 'id'>) => number
+
 /**
  * Rules over the whole visit, for a step about to join those chosen: exfoliation allowance per zone (C15), acid and steam
- * never and enzyme with steam only where allowed (D06), acid layers on a first visit (E02). Undefined when it may join.
+ * never and enzyme with steam only where allowed (D06), nothing flammable under a spark (D07), acid layers on a first visit
+ * (E02). Undefined when it may join.
  */
-export function clashWith(subject: Subject, chosen: readonly Subject[], constraints: readonly Constraint[]): Clash | undefined {
-  return overAllowance(subject, chosen, constraints) ?? steamClash(subject, chosen) ?? secondLayer(subject, chosen, constraints)
+export function clashWith(subject: Subject, chosen: readonly Subject[], constraints: readonly Constraint[], orderOf: OrderOf): Clash | undefined {
+  return overAllowance(subject, chosen, constraints) ?? steamClash(subject, chosen) ?? sparkClash(subject, chosen, orderOf) ?? secondLayer(subject, chosen, constraints)
 }
 
 function overAllowance(subject: Subject, chosen: readonly Subject[], constraints: readonly Constraint[]): Clash | undefined {
@@ -44,6 +48,14 @@ function steamClash(subject: Subject, chosen: readonly Subject[]): Clash | undef
   const allowed = active.properties.has('softening') && (rungOf(active.step, active.product) ?? 1) >= 2
   if (!active.properties.has('enzyme') || allowed) return undefined
   return { ruleId: 'D06', reason: 'Steam over an enzyme only where the product allows it and the rung is tolerated.', instead: 'A hydrating concentrate softens without heat.' }
+}
+
+/** D07: high frequency sparks; what burns must not lie on the skin before it. Taken off again, it is gone. */
+export function sparkClash(subject: Subject, chosen: readonly Subject[], orderOf: OrderOf): Clash | undefined {
+  const lies = (one: Subject): boolean => one.properties.has('flammable') && isLeaveOn(one.step)
+  const meets = (burning: Subject, spark: Subject): boolean => lies(burning) && spark.properties.has('spark') && same(burning.step, spark.step) && orderOf(burning.step) < orderOf(spark.step)
+  if (!chosen.some((other) => meets(other, subject) || meets(subject, other))) return undefined
+  return { ruleId: 'D07', reason: 'High frequency sparks: nothing flammable may lie on the skin before it.', instead: 'A product without alcohol before it, or calm with cold instead.' }
 }
 
 function secondLayer(subject: Subject, chosen: readonly Subject[], constraints: readonly Constraint[]): Clash | undefined {

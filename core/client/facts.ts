@@ -1,4 +1,4 @@
-import { differenceInCalendarDays, differenceInYears, parseISO } from 'date-fns'
+import { differenceInCalendarDays, differenceInYears, format, parseISO } from 'date-fns'
 import type { Fact } from './model'
 
 /** The answer in force per code: the latest asked; of two on one day the later in the list. */
@@ -13,6 +13,9 @@ export function factsInForce(facts: readonly Fact[]): Map<string, Fact> {
 
 /** Whole days from `from` to `to`, both ISO dates; negative when `to` is earlier. */
 export const daysBetween = (from: string, to: string): number => differenceInCalendarDays(parseISO(to), parseISO(from))
+
+/** An ISO date as people read it: "24 Nov 2026". */
+export const dateInWords = (date: string): string => format(parseISO(date), 'd MMM yyyy')
 
 /** Age in completed years on a date. */
 export const ageOn = (bornOn: string, date: string): number => differenceInYears(parseISO(date), parseISO(bornOn))

@@ -1,4 +1,4 @@
-import { daysBetween } from '../client/facts'
+import { dateInWords, daysBetween } from '../client/facts'
 import type { LeverId } from '../protocol/words'
 import { LEVER_WORDS, LEVERS } from '../protocol/words'
 import type { PastVisit, SkinAnswer } from './model'
@@ -59,14 +59,14 @@ export function suggestLever(lever: LeverId, history: readonly PastVisit[], toda
   if (!last) return { lever, move: 'first', rung: FIRST_RUNG, ruleIds: ['E02'], why: `No tolerated history of ${name}: one rung below the card, rung ${FIRST_RUNG} at the most, no second layer.` }
   const at = { lever, lastRung: last.rung }
   const harmed = uses.findLast((use) => use.answer !== null && isHarm(use.answer))
-  if (harmed === last) return { ...at, move: 'stop', rung: 0, ruleIds: ['E06'], why: `${answerInWords(last.answer!)} after ${last.on}: ${name} stops; advise a physician before it is used again.` }
-  if (daysBetween(last.on, today) > GAP_DAYS) return { ...at, move: 'restart', rung: 1, ruleIds: ['E07'], why: `${daysBetween(last.on, today)} days since ${name} was last used (${last.on}): start at rung 1 again.` }
+  if (harmed === last) return { ...at, move: 'stop', rung: 0, ruleIds: ['E06'], why: `${answerInWords(last.answer!)} after ${dateInWords(last.on)}: ${name} stops; advise a physician before it is used again.` }
+  if (daysBetween(last.on, today) > GAP_DAYS) return { ...at, move: 'restart', rung: 1, ruleIds: ['E07'], why: `${daysBetween(last.on, today)} days since ${name} was last used (${dateInWords(last.on)}): start at rung 1 again.` }
   if (last.answer && isStrong(last.answer)) {
-    return { ...at, move: 'down', rung: Math.max(1, last.rung - 1), ruleIds: ['E05'], why: `Strong answer after ${last.on} (${answerInWords(last.answer)}): ${name} one rung lower, ${last.rung} → ${Math.max(1, last.rung - 1)}.` }
+    return { ...at, move: 'down', rung: Math.max(1, last.rung - 1), ruleIds: ['E05'], why: `Strong answer after ${dateInWords(last.on)} (${answerInWords(last.answer)}): ${name} one rung lower, ${last.rung} → ${Math.max(1, last.rung - 1)}.` }
   }
   const before = uses.at(-2)
   if (before && before.rung === last.rung && isCalm(last.answer) && isCalm(before.answer)) {
-    return { ...at, move: 'up', rung: Math.min(4, last.rung + 1), ruleIds: ['E04'], why: `Two calm visits on rung ${last.rung} (${before.on}, ${last.on}): ${name} may go one rung up.` }
+    return { ...at, move: 'up', rung: Math.min(4, last.rung + 1), ruleIds: ['E04'], why: `Two calm visits on rung ${last.rung} (${dateInWords(before.on)}, ${dateInWords(last.on)}): ${name} may go one rung up.` }
   }
   const reason = last.answer === null ? 'the answer of the last visit is not recorded' : 'two calm visits on the same rung come before going up'
   return { ...at, move: 'hold', rung: last.rung, ruleIds: ['E04'], why: `Rung ${last.rung} again: ${reason}.` }

@@ -1,6 +1,6 @@
 export { canonical, reduceRun } from './reduce'
 export type { Felt, RunState, SegmentLog } from './reduce'
-export { liveAt } from './live'
+export { liveAt, skippable } from './live'
 export type { Layer, Live, LiveSegment } from './live'
 export { answerSensation, EMERGENCY_SENSATIONS, SENSATION_WORDS } from './sensation'
 export type { Answer } from './sensation'

@@ -1,4 +1,4 @@
-import type { FittedPlan, PlacedSegment } from '../adapt/plan'
+import type { PlacedSegment } from '../adapt/plan'
 import type { RunState } from './reduce'
 
 /** A segment as the run has it now: known by events, inferred by the clock, or still forecast. Wall-clock milliseconds. */
@@ -41,7 +41,7 @@ export interface Live {
  * end of its apply; a layer comes off only when somebody says so (a removal after a dwell is never inferred).
  * Everything is derived from event times and `nowMs`: a reload shows the same second.
  */
-export function liveAt(plan: Pick<FittedPlan, 'segments'>, state: RunState, nowMs: number): Live {
+export function liveAt(plan: { readonly segments: readonly PlacedSegment[] }, state: RunState, nowMs: number): Live {
   const begun = state.startedMs ?? nowMs
   const walk: Walk = { state, nowMs, running: state.startedMs !== undefined, cursorMs: begun, found: new Map(), blocked: false, dwellOf: dwellsBefore(plan.segments) }
   for (const segment of handsOrder(plan.segments)) step(walk, segment)
@@ -54,6 +54,18 @@ export function liveAt(plan: Pick<FittedPlan, 'segments'>, state: RunState, nowM
     lastInferred: segments.filter((live) => live.status === 'inferred' && live.segment.hands).sort((a, b) => a.toMs - b.toMs).at(-1),
     finishMs: segments.reduce((latest, live) => Math.max(latest, live.toMs), begun), allDone: walk.running && !hands && !next,
   }
+}
+
+/** False once a step has put something on the skin that has to come off, until it is off. */
+export function mayLeaveOut(live: Pick<Live, 'segments'>, stepId: string): boolean {
+  const own = live.segments.filter((one) => one.segment.stepId === stepId && one.segment.kind !== 'prepare')
+  return !own.some((one) => one.segment.kind === 'remove') || !own.some((one) => BEGUN.has(one.status))
+}
+const BEGUN: ReadonlySet<LiveSegment['status']> = new Set(['done', 'inferred', 'now'])
+
+/** The step that can be left out now: what the hands are at, or what they come to next. Undefined: nothing, it lies on the skin. */
+export function skippable(live: Live): string | undefined {
+  return [live.hands, live.next].map((one) => one?.segment.stepId).find((stepId) => stepId !== undefined && mayLeaveOut(live, stepId))
 }
 
 interface Walk {

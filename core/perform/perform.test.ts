@@ -1,7 +1,7 @@
 import fc from 'fast-check'
 import { describe, expect, test } from 'vitest'
 import { planFor } from '../../tests/situations'
-import { answerSensation, liveAt, reduceRun, type RunBody, type RunEvent } from '.'
+import { answerSensation, liveAt, reduceRun, skippable, type RunBody, type RunEvent } from '.'
 
 const plan = planFor()
 const START = Date.UTC(2026, 10, 24, 8)
@@ -39,11 +39,29 @@ describe('the run log', () => {
     const done = event(2, START + MIN, { type: 'finished', segmentId: 'eyes/on' })
     expect(reduceRun(plan, [event(1, START, { type: 'start' }), done, event(3, START + MIN, { type: 'retract', eventId: done.id })]).segments.size).toBe(0)
   })
-  test('a layer that lies on the skin cannot be skipped off it', () => {
-    const events = [event(1, START, { type: 'start' }), event(2, START + MIN, { type: 'finished', segmentId: 'kelp/on' }), event(3, START + 2 * MIN, { type: 'skipped', stepId: 'kelp', reason: 'late' })]
-    const state = reduceRun(plan, events)
-    expect(state.skipped.has('kelp')).toBe(false)
+  test.each([
+    ['by word', [event(2, START + MIN, { type: 'finished', segmentId: 'kelp/on' })], START + 2 * MIN],
+    ['by the clock alone', [], atPlanned(placed('enzyme/dwell').startS + 30)],
+  ] as const)('a layer that lies on the skin %s cannot be skipped off it', (_how, more, at) => {
+    const stepId = more.length > 0 ? 'kelp' : 'enzyme'
+    const state = reduceRun(plan, [event(1, START, { type: 'start' }), ...more, event(3, at, { type: 'skipped', stepId, reason: 'late' })])
+    expect(state.skipped.has(stepId)).toBe(false)
     expect(state.notes[0]!.text).toContain('has to come off')
+  })
+  test('what has not begun, and work of the hands alone, can be left out; the rest moves up', () => {
+    const during = atPlanned(placed('globes/roll').startS + 20)
+    const state = reduceRun(plan, [event(1, START, { type: 'start' }), event(2, atPlanned(placed('enzyme/off').startS), { type: 'started', segmentId: 'enzyme/off' }), event(5, atPlanned(placed('enzyme/off').endS), { type: 'finished', segmentId: 'enzyme/off' }), event(3, during, { type: 'skipped', stepId: 'globes', reason: 'cold' }), event(4, during, { type: 'skipped', stepId: 'kelp', reason: 'no time' })])
+    expect([...state.skipped]).toEqual([['globes', 'cold'], ['kelp', 'no time']])
+    const live = liveAt(plan, state, during + 1000)
+    expect(live.hands?.segment.stepId).toBe('massage')
+    expect(live.segments.filter((one) => one.segment.stepId === 'kelp').every((one) => one.status === 'skipped')).toBe(true)
+  })
+  test('left out can be what the hands are at, else what they come to next, never what lies on the skin', () => {
+    const begun = [event(1, START, { type: 'start' })]
+    const at = (seconds: number) => skippable(liveAt(plan, reduceRun(plan, begun), atPlanned(seconds)))
+    expect(at(placed('lamp/look').startS + 5)).toBe('lamp')
+    expect(at(placed('enzyme/on').startS + 5)).not.toBe('enzyme')
+    expect(at(placed('enzyme/dwell').startS + 5)).toBeUndefined()
   })
 })
 

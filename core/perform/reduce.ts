@@ -1,6 +1,7 @@
 import type { FittedPlan, PlacedSegment } from '../adapt/plan'
 import type { Sensation } from '../catalog/model'
 import type { RunEvent } from './events'
+import { liveAt, mayLeaveOut } from './live'
 
 /** What happened to one segment, by events alone; wall-clock milliseconds. */
 export interface SegmentLog { readonly startedMs?: number; readonly finishedMs?: number; /** Not inferred as finished any more. */ readonly stillMs?: number }
@@ -31,8 +32,8 @@ export function canonical(events: readonly RunEvent[]): RunEvent[] {
 
 /**
  * State of a run from its plan and events. Merging is commutative and idempotent: the first start, finish and removal of a
- * segment win, sensations unite. A removal cannot be skipped while its layer lies on skin: `skipped` after it went on is kept
- * as a note and does not take the layer off.
+ * segment win, sensations unite. A removal cannot be skipped while its layer lies on skin: a `skipped` after it went on, by
+ * word or by the clock, is kept as a note and does not take the layer off.
  */
 export function reduceRun(plan: Pick<FittedPlan, 'segments'>, events: readonly RunEvent[]): RunState {
   const known = new Set(plan.segments.map((segment) => segment.id))
@@ -76,7 +77,6 @@ function note(state: Building, segmentId: string, change: (log: SegmentLog) => S
 }
 
 function skip(state: Building, stepId: string, reason: string, wallMs: number, segments: readonly PlacedSegment[]) {
-  const onSkin = segments.some((segment) => segment.stepId === stepId && segment.kind === 'apply' && state.segments.get(segment.id)?.finishedMs !== undefined)
-  if (onSkin) state.notes.push({ text: `Wanted to skip ${stepId}: ${reason}. It lies on the skin and has to come off.`, atMs: wallMs })
+  if (!mayLeaveOut(liveAt({ segments }, state, wallMs), stepId)) state.notes.push({ text: `Wanted to skip ${stepId}: ${reason}. It lies on the skin and has to come off.`, atMs: wallMs })
   else if (!state.skipped.has(stepId)) state.skipped.set(stepId, reason)
 }

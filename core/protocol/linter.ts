@@ -34,12 +34,17 @@ const CHECKS: readonly Check[] = [
     ? { id: 'L06', level: 'advice', stepId: step.id, says: `${step.title} before anything has softened the skin.`, fix: 'Exfoliate or soften first.' } : undefined)),
   each(({ step, properties }, at, steps) => (properties.has('extraction') && !later(steps, at).some((other) => other.properties.has('calming'))
     ? { id: 'L07', level: 'advice', stepId: step.id, says: `Nothing calms after ${step.title}.`, fix: 'Add an astringent, cold, or a calming mask.' } : undefined)),
-  each(({ step }, at, steps) => (step.phase === 'eye' && earlier(steps, at).some((other) => other.step.phase === 'moisturise')
+  each(({ step }, at, steps) => (step.phase === 'eye' && steps.slice(0, at).some((other) => other.step.phase === 'moisturise')
     ? { id: 'L08', level: 'advice', stepId: step.id, says: `${step.title} comes after the moisturiser.`, fix: 'Eye care goes first.' } : undefined)),
   each(({ step, properties }) => (properties.has('tightening') && step.zones.includes('eye-contour')
     ? wrong('L09', step, `${step.title} tightens on the bare eye contour.`, 'Leave the eye contour out.') : undefined)),
   each(({ step }) => (step.segments.some((s) => s.active && s.kind === 'dwell' && s.usualS > s.maxS)
     ? wrong('L10', step, `${step.title} is written past its own maximum.`, 'Shorten it.') : undefined)),
+  each(({ step, properties }, at, steps) => {
+    if (!properties.has('spark')) return undefined
+    const burns = earlier(steps, at).find((other) => other.properties.has('flammable') && !other.step.segments.some((s) => s.kind === 'remove'))
+    return burns && wrong('L12', step, `${burns.step.title} is flammable and still lies on the skin when ${step.title} sparks.`, 'Use a product without alcohol before it.')
+  }),
   (steps, daytime) => {
     const treated = steps.find(({ step, properties }) => step.phase === 'moisturise' || properties.has('exfoliating'))
     if (!daytime || !treated || steps.some(({ properties }) => properties.has('sun-filter'))) return []

@@ -10,7 +10,7 @@ export const PROPERTIES = [
   'exfoliating', 'acid', 'enzyme', 'mechanical', 'scrub', 'gommage', 'peel-solution', 'heat', 'warm-towel', 'steam', 'cold', 'current', 'field', 'rf',
   'led', 'changing-light', 'suction', 'blade', 'needling', 'firm-pressure', 'pressure', 'extraction', 'occludes-eyes', 'occludes-mouth', 'over-lids',
   'aerosol', 'retinoid', 'warming', 'self-heating', 'tightening', 'film-peel', 'oil', 'eye-work', 'magnet', 'stings', 'alkaline', 'lip-safe', 'softening',
-  'calming', 'sun-filter', 'toning', 'neutralising', 'cleansing', 'blotting', 'needs-neutraliser', 'wants-dry', 'wants-damp', 'sets', 'leave-on', 'salicylic-strong', 'hydroquinone', 'device',
+  'calming', 'sun-filter', 'toning', 'neutralising', 'cleansing', 'blotting', 'needs-neutraliser', 'wants-dry', 'wants-damp', 'sets', 'leave-on', 'salicylic-strong', 'hydroquinone', 'device', 'flammable', 'spark',
 ] as const
 export type Property = (typeof PROPERTIES)[number]
 

@@ -1,5 +1,5 @@
 import type { Client, Fact } from '../client/model'
-import { ageOn, daysBetween, factsInForce } from '../client/facts'
+import { ageOn, dateInWords, daysBetween, factsInForce } from '../client/facts'
 import { questionByCode } from '../client/questions'
 import type { PastVisit } from '../climb/model'
 import { suggest, type Suggestion } from '../climb/suggest'
@@ -103,7 +103,7 @@ function causesOf(condition: Condition, known: Known): Cause[] {
       return any ? [{ because: 'an allergy is known', unasked: false }] : []
     }
     case 'unasked': return unknownAllergies(facts) ? [{ because: 'allergies', unasked: true }] : []
-    case 'memory': return situation.client.memories.filter((memory) => memory.memory === condition.memory).map((memory) => ({ because: `${memory.memory} on ${memory.on}`, productId: memory.productId, unasked: false }))
+    case 'memory': return situation.client.memories.filter((memory) => memory.memory === condition.memory).map((memory) => ({ because: `${memory.memory} on ${dateInWords(memory.on)}`, productId: memory.productId, unasked: false }))
     case 'any': return condition.of.flatMap((part) => causesOf(part, known))
     case 'all': {
       const parts = condition.of.map((part) => causesOf(part, known).filter((cause) => !cause.unasked))
@@ -124,10 +124,10 @@ function factCauses(condition: Extract<Condition, { kind: 'fact' }>, { situation
   const ask = question?.ask ?? condition.code
   if (!fact || fact.answer === 'unknown') return question?.level === 'stop' ? [{ because: ask, unasked: true }] : []
   const days = fact.on === undefined ? 0 : daysBetween(fact.on, situation.date)
-  if (fact.answer === 'no') return condition.afterDays !== undefined && fact.on !== undefined && days <= condition.afterDays ? [{ because: `${ask} (${fact.on})`, unasked: false }] : []
+  if (fact.answer === 'no') return condition.afterDays !== undefined && fact.on !== undefined && days <= condition.afterDays ? [{ because: `${ask} (${dateInWords(fact.on)})`, unasked: false }] : []
   const window = condition.withinDays === undefined ? undefined : Math.max(condition.withinDays, condition.floorDays ?? 0)
   if (window !== undefined && fact.on !== undefined && days > window) return []
-  return [{ because: fact.on ? `${ask} (${fact.on})` : ask, ...(fact.zones && fact.zones.length > 0 ? { zones: fact.zones } : {}), unasked: false }]
+  return [{ because: fact.on ? `${ask} (${dateInWords(fact.on)})` : ask, ...(fact.zones && fact.zones.length > 0 ? { zones: fact.zones } : {}), unasked: false }]
 }
 
 function findingCauses(condition: Extract<Condition, { kind: 'finding' }>, reading: Reading): Cause[] {

@@ -25,6 +25,7 @@ function derived(product: Product | undefined, step: Step): Property[] {
   if (step.segments.some((segment) => segment.workingS !== undefined)) found.push('sets')
   if (!product) return found
   if (product.pH !== undefined && product.pH > ALKALINE_PH) found.push('alkaline')
+  if (product.vehicle === 'alcohol') found.push('flammable')
   if (product.skin === 'dry') found.push('wants-dry')
   if (product.skin === 'damp') found.push('wants-damp')
   if (product.actives.some((active) => active.name === 'salicylic' && active.percent > SALICYLIC_STRONG_PERCENT)) found.push('salicylic-strong')

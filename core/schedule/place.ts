@@ -1,7 +1,8 @@
 import { sharedZones } from '../skin/zones'
 import { DifferenceGraph, type Edge } from './graph'
 import { mixLate } from './mixing-time'
-import { present, type Chain, type Part, type Placed, type Placing, type PlacingProblem } from './problem'
+import { durationInWords } from '../quantity/time'
+import { called, present, type Chain, type Part, type Placed, type Placing, type PlacingProblem } from './problem'
 
 /** Search nodes before `place` stops and says so. */
 export const PLACE_NODE_LIMIT = 20_000
@@ -82,9 +83,10 @@ function modelOf(problem: PlacingProblem): Model {
   return { problem, node, parts, pairs: [...handPairs(problem), ...presencePairs(problem), ...zonePairs(problem)], size: next }
 }
 
+const nameIn = (model: Model, partId: string): string => called(model.parts.get(partId)!.part)
 const startOf = (model: Model, id: string): number => model.node.get(id)!
 const endOf = (model: Model, id: string): number => model.node.get(id)! + 1
-const single = (part: Part): Stretch => ({ first: part.id, last: part.id, name: part.id })
+const single = (part: Part): Stretch => ({ first: part.id, last: part.id, name: called(part) })
 
 /** Hands-on parts whose order the ladder does not fix: those of floating steps and all preparations. */
 function handPairs(problem: PlacingProblem): Pair[] {
@@ -98,7 +100,7 @@ function handPairs(problem: PlacingProblem): Pair[] {
 function presencePairs(problem: PlacingProblem): Pair[] {
   const watched = problem.chains.flatMap((chain) => chain.parts.filter((part) => !part.hands && part.needs !== 'away').map((part) => ({ part, chain })))
   const hands = problem.chains.flatMap((chain) => [...(chain.prepare ? [chain.prepare.part] : []), ...chain.parts.filter((part) => part.hands)].map((part) => ({ part, chain })))
-  return watched.flatMap((dwell) => hands.filter((hand) => hand.chain !== dwell.chain && !present(hand.part.at, dwell.part.needs)).map((hand) => ({ a: single(dwell.part), b: single(hand.part), why: `somebody stays while ${dwell.part.id} works` })))
+  return watched.flatMap((dwell) => hands.filter((hand) => hand.chain !== dwell.chain && !present(hand.part.at, dwell.part.needs)).map((hand) => ({ a: single(dwell.part), b: single(hand.part), why: `somebody stays during ${called(dwell.part)}` })))
 }
 
 /** Steps on shared zones follow one another; the written order decides for two fixed steps (see `fixedEdges`). */
@@ -114,7 +116,7 @@ const zonesOf = (chain: Chain) => [...new Set(chain.parts.flatMap((part) => part
 const zonesMeet = (a: Chain, b: Chain): boolean => sharedZones(zonesOf(a), zonesOf(b)).length > 0
 function onSkin(chain: Chain): Stretch | undefined {
   const taking = chain.parts.filter((part) => part.zones.length > 0)
-  return taking.length > 0 ? { first: taking[0]!.id, last: taking.at(-1)!.id, name: chain.id } : undefined
+  return taking.length > 0 ? { first: taking[0]!.id, last: taking.at(-1)!.id, name: called(chain) } : undefined
 }
 
 function pairsOf<T>(items: readonly T[], wanted: (a: T, b: T) => boolean): [T, T][] {
@@ -129,8 +131,8 @@ function* fixedEdges(model: Model): Generator<Edge> {
   }
   for (const lag of model.problem.lags) {
     const [from, to] = [endOf(model, lag.fromPart), startOf(model, lag.toPart)]
-    yield { from, to, weight: lag.minS, why: `${lag.toPart} at the soonest ${lag.minS} s after ${lag.fromPart}` }
-    if (lag.maxS !== undefined) yield { from: to, to: from, weight: -lag.maxS, why: `${lag.toPart} at the latest ${lag.maxS} s after ${lag.fromPart}` }
+    yield { from, to, weight: lag.minS, why: `${nameIn(model, lag.toPart)} at the soonest ${durationInWords(lag.minS)} after ${nameIn(model, lag.fromPart)}` }
+    if (lag.maxS !== undefined) yield { from: to, to: from, weight: -lag.maxS, why: `${nameIn(model, lag.toPart)} at the latest ${durationInWords(lag.maxS)} after ${nameIn(model, lag.fromPart)}` }
   }
 }
 
@@ -139,29 +141,29 @@ function* chainEdges(model: Model, chain: Chain): Generator<Edge> {
   for (const part of [...(prepare ? [prepare.part] : []), ...chain.parts]) {
     const [start, end] = [startOf(model, part.id), endOf(model, part.id)]
     yield { from: 0, to: start, weight: 0, why: '' }
-    yield { from: start, to: end, weight: part.leastS, why: `${part.id} takes ${part.leastS} s` }
-    yield { from: end, to: start, weight: -part.mostS, why: `${part.id} lasts ${part.mostS} s at the most` }
+    yield { from: start, to: end, weight: part.leastS, why: `${called(part)} takes ${durationInWords(part.leastS)}` }
+    yield { from: end, to: start, weight: -part.mostS, why: `${called(part)} lasts ${durationInWords(part.mostS)} at the most` }
   }
   for (const [at, part] of chain.parts.slice(1).entries()) {
     const before = chain.parts[at]!
     yield { from: endOf(model, before.id), to: startOf(model, part.id), weight: 0, why: '' }
-    yield { from: startOf(model, part.id), to: endOf(model, before.id), weight: 0, why: `${part.id} follows ${before.id} at once` }
+    yield { from: startOf(model, part.id), to: endOf(model, before.id), weight: 0, why: `${called(part)} follows ${called(before)} at once` }
   }
   const first = chain.parts[0]
   if (!prepare || !first) return
   const mixed = endOf(model, prepare.part.id)
   yield { from: mixed, to: startOf(model, first.id), weight: 0, why: '' }
-  yield { from: startOf(model, first.id), to: mixed, weight: -prepare.potLifeS, why: `${prepare.part.id} stands ${prepare.potLifeS} s at the most` }
-  if (prepare.workingS !== undefined) yield { from: endOf(model, first.id), to: mixed, weight: -prepare.workingS, why: `${chain.id} sets ${prepare.workingS} s after mixing` }
+  yield { from: startOf(model, first.id), to: mixed, weight: -prepare.potLifeS, why: `${called(prepare.part)} stands ${durationInWords(prepare.potLifeS)} at the most` }
+  if (prepare.workingS !== undefined) yield { from: endOf(model, first.id), to: mixed, weight: -prepare.workingS, why: `${called(chain)} sets ${durationInWords(prepare.workingS)} after mixing` }
 }
 
 /** Written order of two fixed steps: on shared zones the whole step, and hands in every case. */
 function* orderEdges(model: Model, a: Chain, b: Chain): Generator<Edge> {
   const hands = (chain: Chain) => chain.parts.filter((part) => part.hands)
   const [last, first] = [hands(a).at(-1), hands(b)[0]]
-  if (last && first) yield { from: endOf(model, last.id), to: startOf(model, first.id), weight: 0, why: `${b.id} is written after ${a.id}` }
+  if (last && first) yield { from: endOf(model, last.id), to: startOf(model, first.id), weight: 0, why: `${called(b)} is written after ${called(a)}` }
   const [on, next] = [onSkin(a), onSkin(b)]
-  if (on && next && zonesMeet(a, b)) yield { from: endOf(model, on.last), to: startOf(model, next.first), weight: 0, why: `${b.id} is written after ${a.id}` }
+  if (on && next && zonesMeet(a, b)) yield { from: endOf(model, on.last), to: startOf(model, next.first), weight: 0, why: `${called(b)} is written after ${called(a)}` }
 }
 
 function chooseHosts(search: Search, graph: DifferenceGraph, floating: readonly Chain[], at: number, hosts: ReadonlyMap<string, string>) {
@@ -185,7 +187,7 @@ function hostChoices(search: Search, graph: DifferenceGraph, chain: Chain, hosts
     const chosen = new Map(hosts).set(chain.id, host.partId)
     const load = hostLoad(model.problem, chosen, host.partId)
     const next = graph.copy()
-    const loaded: Edge = { from: startOf(model, host.partId), to: endOf(model, host.partId), weight: load, why: `what hangs under ${host.partId} takes ${load} s of it` }
+    const loaded: Edge = { from: startOf(model, host.partId), to: endOf(model, host.partId), weight: load, why: `what hangs under ${called(dwell)} takes ${durationInWords(load)} of it` }
     if (addAll(next, [loaded, ...hangEdges(model, chain, host.partId)], search)) return []
     return [{ graph: next, hosts: chosen, span: makespan(model, next), stretch: stretch(model, next), slack: dwell.mostS - load }]
   }).sort((a, b) => a.span - b.span || a.stretch - b.stretch || b.slack - a.slack)
@@ -214,7 +216,7 @@ function worthTrying(search: Search, span: number, stretched: number): boolean {
 }
 
 function* hangEdges(model: Model, chain: Chain, partId: string): Generator<Edge> {
-  const why = `${chain.id} hangs under ${partId}`
+  const why = `${called(chain)} hangs under ${nameIn(model, partId)}`
   yield { from: startOf(model, partId), to: startOf(model, chain.parts[0]!.id), weight: 0, why }
   yield { from: endOf(model, chain.parts.at(-1)!.id), to: endOf(model, partId), weight: 0, why }
 }

@@ -4,6 +4,8 @@ import type { ZoneId } from '../skin/zones'
 /** One stretch of time to place, in whole seconds. */
 export interface Part {
   readonly id: string
+  /** For explanations: "kelp mask, working". Default: the id. */
+  readonly name?: string
   /** At least this long: the fitted length. */
   readonly leastS: number
   /** At most; equal to `leastS` unless it is a dwell that may stretch. */
@@ -21,6 +23,8 @@ export interface Part {
 /** A step as the scheduler sees it: an optional preparation, then parts without a gap. */
 export interface Chain {
   readonly id: string
+  /** For explanations. Default: the id. */
+  readonly name?: string
   readonly prepare?: { readonly part: Part; /** Between the end of mixing and the start of applying, at most. */ readonly potLifeS: number; /** From the end of mixing to the end of the first part, at most. */ readonly workingS?: number }
   readonly parts: readonly Part[]
   /** Undefined: fixed, in written order. Else the dwells that admit it, in order of preference. */
@@ -40,6 +44,9 @@ export type Placing =
   | { readonly kind: 'optimal' | 'feasible'; readonly makespanS: number; readonly stretchS: number; readonly placed: readonly Placed[]; /** How far above the proven bound, in seconds; 0 when optimal. */ readonly gapS: number; readonly nodes: number; readonly hosts: ReadonlyMap<string, string> }
   | { readonly kind: 'infeasible'; readonly clash: readonly string[]; readonly nodes: number }
   | { readonly kind: 'stopped'; readonly nodes: number }
+
+/** What an explanation calls a part or a step. */
+export const called = (one: Pick<Part | Chain, 'id' | 'name'>): string => one.name ?? one.id
 
 const RANK: Readonly<Record<Place, number>> = { away: 0, room: 1, client: 2 }
 /** True when a practitioner standing at `at` satisfies what a dwell needs. */

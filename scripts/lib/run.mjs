@@ -1,9 +1,16 @@
 import { spawn } from 'node:child_process'
 
+const running = new Set()
+
+/** Passes a signal on to every command that is still running. */
+export const endAll = (signal) => { for (const child of running) child.kill(signal) }
+
 /** Runs a command to its end. Gives its exit code and, with `keep`, what it printed. */
 export function run(command, args, { keep = false, quiet = false, ...options } = {}) {
   return new Promise((resolve, reject) => {
     const child = spawn(command, args, { stdio: keep || quiet ? ['ignore', 'pipe', 'pipe'] : ['ignore', 'inherit', 'inherit'], ...options })
+    running.add(child)
+    child.once('close', () => running.delete(child))
     let output = ''
     let errors = ''
     child.stdout?.on('data', (chunk) => { output += chunk })

@@ -18,10 +18,12 @@ export async function loadClient(db: Db, id: string): Promise<Client | undefined
   return Client.parse({ id: row.id, name: row.name, bornOn: row.born_on, concerns: row.concerns, notes: row.notes, facts: facts.map(orLeftOut), memories: memories.map(orLeftOut), clearances: clearances.map(orLeftOut) })
 }
 
-/** Appends one dated answer; earlier ones stay. */
-export const addFact = (db: Db, id: string, clientId: string, fact: Fact, accountId: string | null) =>
-  change(db, `INSERT INTO health_fact (id, client_id, code, answer, asked_on, happened_on, zones, reaction, note, recorded_by, recorded_at) VALUES ($1, $2, $3, $4, $5, $6, $7, $8, $9, $10, clock_timestamp())`,
+/** Appends one dated answer; earlier ones stay. Sent twice it is taken once; false when the id belongs to another client's answer. */
+export async function addFact(db: Db, id: string, clientId: string, fact: Fact, accountId: string | null): Promise<boolean> {
+  const added = await change(db, `INSERT INTO health_fact (id, client_id, code, answer, asked_on, happened_on, zones, reaction, note, recorded_by, recorded_at) VALUES ($1, $2, $3, $4, $5, $6, $7, $8, $9, $10, clock_timestamp()) ON CONFLICT (id) DO NOTHING`,
     [id, clientId, fact.code, fact.answer, fact.askedOn, fact.on ?? null, fact.zones ?? null, fact.reaction ?? null, fact.note ?? null, accountId])
+  return added === 1 || (await maybeOne(db, z.object({ id: z.string() }), 'SELECT id FROM health_fact WHERE id = $1 AND client_id = $2 AND code = $3', [id, clientId, fact.code])) !== undefined
+}
 
 const PastRow = z.object({ on: z.string(), levers: z.array(LeverUse), answer: SkinAnswer.nullable() })
 

@@ -5,6 +5,9 @@ const Salon = z.object({ id: z.string(), name: z.string(), time_zone: z.string()
 
 /** The salon with its own date of today. */
 export const salonById = (db: Db, id: string) => maybeOne(db, Salon, `SELECT id, name, time_zone, emergency_number, address, turnover_minutes, to_char(now() AT TIME ZONE time_zone, 'YYYY-MM-DD') AS today FROM salon WHERE id = $1`, [id])
+/** The instant of a day and a time of day on the salon's own clock. */
+export const salonInstant = async (db: Db, id: string, date: string, time: string): Promise<Date> =>
+  (await maybeOne(db, z.object({ at: z.date() }), 'SELECT ($2::date + $3::time) AT TIME ZONE time_zone AS at FROM salon WHERE id = $1', [id, date, time]))!.at
 const Named = z.object({ id: z.string(), name: z.string() })
 export const listRooms = (db: Db, salonId: string) => many(db, Named, 'SELECT id, name FROM room WHERE salon_id = $1 ORDER BY name', [salonId])
 export const listPractitioners = (db: Db, salonId: string) => many(db, Named, 'SELECT id, name FROM practitioner WHERE salon_id = $1 ORDER BY name', [salonId])

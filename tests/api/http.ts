@@ -43,13 +43,16 @@ export async function withDatabase<T>(work: (client: pg.Client) => Promise<T>): 
 
 export interface Day { today: string; visits: { id: string; client: string; room: string; practitioner: string; startsAt: string }[]; choices: Record<'clients' | 'rooms' | 'practitioners' | 'protocols', { id: string; name: string }[]> }
 
+/** Day and time of day in the demo studio, whose clock is UTC. */
+export const salonTime = (at: Date) => ({ date: at.toISOString().slice(0, 10), time: at.toISOString().slice(11, 16) })
+
 /** Books a fresh visit after every visit there is, so that no test meets another; `daysLater` leaves days between. */
 export async function book(person: Person, clientName: string, protocolId = 'brightening', daysLater = 0): Promise<string> {
   const { body: day } = await person.ask<Day>('GET', '/api/day')
   const last = await withDatabase(async (db) => (await db.query<{ until: Date }>('SELECT max(room_until) AS until FROM visit')).rows[0]!.until)
-  const startsAt = new Date(last.getTime() + (daysLater * 24 + 1) * 3_600_000).toISOString()
+  const startsAt = new Date(last.getTime() + (daysLater * 24 + 1) * 3_600_000)
   const { body, status } = await person.ask<{ id: string }>('POST', '/api/visits', {
-    clientId: day.choices.clients.find((one) => one.name === clientName)!.id, roomId: day.choices.rooms[0]!.id, practitionerId: day.choices.practitioners[0]!.id, protocolId, startsAt, slotMinutes: 90,
+    clientId: day.choices.clients.find((one) => one.name === clientName)!.id, roomId: day.choices.rooms[0]!.id, practitionerId: day.choices.practitioners[0]!.id, protocolId, ...salonTime(startsAt), slotMinutes: 90,
   })
   if (status !== 201) throw new Error(`booking failed: ${JSON.stringify(body)}`)
   return body.id

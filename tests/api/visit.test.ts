@@ -1,7 +1,7 @@
 import { randomUUID } from 'node:crypto'
 import { beforeAll, describe, expect, test } from 'vitest'
 import type { FittedPlan } from '../../core/adapt'
-import { book, DESK, OWNER, signedIn, withDatabase, type Day, type Person } from './http'
+import { book, DESK, OWNER, salonTime, signedIn, withDatabase, type Day, type Person } from './http'
 
 let owner: Person
 beforeAll(async () => { owner = await signedIn(OWNER) })
@@ -44,7 +44,7 @@ describe('guards in the database', () => {
     const { startsAt } = await withDatabase(async (db) => (await db.query<{ startsAt: Date }>('SELECT starts_at AS "startsAt" FROM visit WHERE id = $1', [id])).rows[0]!)
     const { body: day } = await owner.ask<Day>('GET', '/api/day')
     const { clients, rooms, practitioners } = day.choices
-    const ask = (minutesLater: number, room: number, practitioner: number) => owner.ask('POST', '/api/visits', { clientId: clients[0]!.id, roomId: rooms[room]!.id, practitionerId: practitioners[practitioner]!.id, protocolId: 'acid', startsAt: new Date(startsAt.getTime() + minutesLater * 60_000).toISOString(), slotMinutes: 30 })
+    const ask = (minutesLater: number, room: number, practitioner: number) => owner.ask('POST', '/api/visits', { clientId: clients[0]!.id, roomId: rooms[room]!.id, practitionerId: practitioners[practitioner]!.id, protocolId: 'acid', ...salonTime(new Date(startsAt.getTime() + minutesLater * 60_000)), slotMinutes: 30 })
     expect((await ask(95, 0, 1)).body.code).toBe('room_taken')
     expect((await ask(30, 1, 0)).body.code).toBe('practitioner_taken')
     expect((await ask(100, 0, 0)).status).toBe(201)
@@ -108,14 +108,17 @@ describe('bad input gets a sentence that says what and where', () => {
     expect(reply.headers.get('content-type')).toBe('application/problem+json')
     expect(reply.body.detail.length).toBeGreaterThan(10)
   })
-  test('half a list of facts is not saved', async () => {
+  test('an answer sent twice is taken once; half a list is not saved', async () => {
     const id = await book(owner, 'Hollis Marchetti')
-    const taken = randomUUID()
-    const good = { id: taken, fact: { code: 'melasma', answer: 'no', askedOn: '2026-11-24' } }
-    await owner.ask('POST', `/api/visits/${id}/facts`, { facts: [good] })
+    const other = await book(owner, 'Pilar Nwosu')
+    const good = { id: randomUUID(), fact: { code: 'melasma', answer: 'no', askedOn: '2026-11-24' } }
+    const count = (factId: string) => withDatabase(async (db) => (await db.query('SELECT 1 FROM health_fact WHERE id = $1', [factId])).rowCount)
+    for (let times = 0; times < 2; times++) expect((await owner.ask('POST', `/api/visits/${id}/facts`, { facts: [good] })).status).toBe(200)
+    expect(await count(good.id)).toBe(1)
     const fresh = randomUUID()
-    expect((await owner.ask('POST', `/api/visits/${id}/facts`, { facts: [{ ...good, id: fresh }, good] })).status).toBe(500)
-    expect(await withDatabase(async (db) => (await db.query('SELECT 1 FROM health_fact WHERE id = $1', [fresh])).rowCount)).toBe(0)
+    const reply = await owner.ask('POST', `/api/visits/${other}/facts`, { facts: [{ ...good, id: fresh }, good] })
+    expect([reply.status, reply.body.code, reply.body.path]).toEqual([409, 'id_taken', 'facts.1.id'])
+    expect(await count(fresh)).toBe(0)
   })
   test('a visit that is not there, or not a number', async () => {
     expect((await owner.ask('GET', `/api/visits/${randomUUID()}`)).status).toBe(404)

@@ -1,6 +1,6 @@
 import AxeBuilder from '@axe-core/playwright'
 import { expect, test, type Page } from '@playwright/test'
-import { enterStudio, morning, openVisit, pass, primary, stage } from './steps'
+import { enterStudio, morning, openVisit, pass, performUntil, primary, stage } from './steps'
 
 const STAGES = ['Consult', 'Read skin', 'Fit', 'Prepare'] as const
 
@@ -95,9 +95,59 @@ test('early removal is a hold: a tap does nothing; key repeat is no second press
   await expect(page.getByRole('heading', { name: 'Hydrating concentrate' })).toBeVisible()
 })
 
+test('a step is left out with what follows from it, taken back within ten seconds, and told at the close', async ({ page }) => {
+  await page.clock.install({ time: morning() })
+  await enterStudio(page)
+  await openVisit(page, 'Theo Lindqvist')
+  await stage(page, 'Fit')
+  await page.getByRole('button', { name: 'Prepare the tray' }).click()
+  await expect(page.getByText('The tray, in order of use')).toBeVisible()
+  await stage(page, 'Perform')
+  await page.getByRole('button', { name: 'Start the visit' }).click()
+  const ladder = page.getByRole('group', { name: /^Ladder/ })
+  const heading = page.getByRole('heading', { level: 1 })
+  await performUntil(page, 'Extraction')
+  await page.getByRole('button', { name: 'Leave out, note …' }).click()
+  await page.getByRole('button', { name: 'Nothing ready' }).click()
+  await expect(heading).not.toContainText('Extraction')
+  await expect(ladder).not.toContainText('Clearing fluid')
+  await page.getByRole('button', { name: /^Undo/ }).click()
+  await expect(ladder).toContainText('Clearing fluid')
+  await page.getByRole('button', { name: 'Leave out, note …' }).click()
+  await page.getByRole('textbox', { name: 'Note' }).fill('Asked for less light')
+  await page.getByRole('button', { name: 'Keep it' }).click()
+  await page.getByRole('button', { name: 'Leave out, note …' }).click()
+  await page.getByRole('button', { name: 'Nothing ready' }).click()
+  await expect(page.getByText('Saved', { exact: true })).toBeVisible()
+  await page.goto(page.url().replace('perform', 'close'))
+  await expect(page.getByRole('row', { name: /^Extraction/ })).toContainText('skipped')
+  await expect(page.getByRole('row', { name: /^Clearing fluid/ })).toContainText('skipped')
+  await expect(page.getByText('Asked for less light')).toBeVisible()
+})
+
+test('the network goes in the middle of Consult: answers are kept, say so, and go when it is back', async ({ page, context }) => {
+  await enterStudio(page)
+  await openVisit(page, 'Marguerite Abiola')
+  await context.setOffline(true)
+  await page.getByRole('button', { name: 'Papaya', exact: true }).click()
+  await page.getByRole('button', { name: 'Kiwi', exact: true }).click()
+  await expect(page.getByText('2 kept on this tablet')).toBeVisible()
+  await expect(page.getByRole('alert')).toContainText('No connection')
+  await page.getByRole('link', { name: 'Read the skin' }).click()
+  await stage(page, 'Fit')
+  await page.getByRole('button', { name: 'Prepare the tray' }).click()
+  await expect(page.getByRole('alert')).toContainText('has reached the server yet')
+  await context.setOffline(false)
+  await expect(page.getByText('Saved', { exact: true })).toBeVisible({ timeout: 15_000 })
+  await page.reload()
+  await stage(page, 'Consult')
+  for (const name of ['Papaya', 'Kiwi']) await expect(page.getByRole('button', { name, exact: true })).toHaveAttribute('aria-pressed', 'true')
+})
+
 test('a written protocol is edited, undone, published; the draft survives a reload', async ({ page }) => {
   await enterStudio(page)
   await page.getByRole('link', { name: 'Protocols' }).click()
+  await expect(page.getByRole('heading', { name: 'Protocols' })).toBeVisible()
   await page.getByText('Clear Water facial').click()
   const minutes = page.getByLabel('Extraction, nose and chin, apply, minutes')
   await expect(minutes).toHaveValue('10')

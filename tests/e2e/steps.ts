@@ -29,3 +29,16 @@ export async function offlineReady(page: Page) {
   await page.evaluate(async () => { await navigator.serviceWorker.ready })
   await expect.poll(() => page.evaluate(() => navigator.serviceWorker.controller !== null), { timeout: 20_000 }).toBe(true)
 }
+
+/** Performs as planned, taking layers off when they are due, until the step with this title is on the hands. */
+export async function performUntil(page: Page, title: string) {
+  for (let halfMinutes = 0; halfMinutes < 160; halfMinutes++) {
+    if ((await page.getByRole('heading', { level: 1 }).innerText()).includes(title)) return
+    if ((await primary(page).innerText()).startsWith('Take off:')) {
+      await primary(page).click()
+      await pass(page, 0.3)
+      await primary(page).click()
+    } else await pass(page, 0.5)
+  }
+  throw new Error(`The run never came to ${title}.`)
+}

@@ -2,7 +2,7 @@ import { randomUUID } from 'node:crypto'
 import { z } from 'zod'
 import { inTransaction } from '../../db/rows'
 import { newestVersion } from '../../db/protocol.sql'
-import { salonById } from '../../db/salon.sql'
+import { salonById, salonInstant } from '../../db/salon.sql'
 import { bookVisit } from '../../db/visit.sql'
 import { writeAudit } from '../../db/access.sql'
 import { requireCan } from '../../utils/access'
@@ -11,7 +11,8 @@ import { explainDatabase, parseOr400, problem } from '../../utils/problem'
 
 const Body = z.strictObject({
   clientId: z.uuid(), roomId: z.uuid(), practitionerId: z.uuid(), protocolId: z.string().max(80),
-  startsAt: z.iso.datetime({ offset: true }), slotMinutes: z.number().int().min(15).max(240),
+  /** Day and time of day on the salon's own clock. */
+  date: z.iso.date(), time: z.iso.time({ precision: -1 }), slotMinutes: z.number().int().min(15).max(240),
 })
 
 export default defineEventHandler(async (event) => {
@@ -23,7 +24,8 @@ export default defineEventHandler(async (event) => {
   const id = randomUUID()
   try {
     await inTransaction(useDb(), async (db) => {
-      await bookVisit(db, { ...body, id, salonId: account.salon_id, protocolVersionId: version.id, startsAt: new Date(body.startsAt), turnoverMinutes: salon.turnover_minutes })
+      const startsAt = await salonInstant(db, account.salon_id, body.date, body.time)
+      await bookVisit(db, { ...body, id, salonId: account.salon_id, protocolVersionId: version.id, startsAt, turnoverMinutes: salon.turnover_minutes })
       await writeAudit(db, account.id, 'visit.book', 'visit', id)
     })
   } catch (error) {

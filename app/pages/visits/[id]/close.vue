@@ -49,6 +49,7 @@ async function book() {
         <div class="flex items-baseline border-b border-line pb-2"><h2 class="text-xl flex-1">Planned against actual</h2><p><span class="display text-2xl">{{ actual.actualS === undefined ? 'running' : halfMinutes(actual.actualS) }}</span> <span class="text-soft">min, planned {{ halfMinutes(actual.plannedS) }}</span></p></div>
         <table class="w-full"><thead class="sr-only"><tr><th>Step</th><th>Planned</th><th>Actual</th></tr></thead><tbody><tr v-for="row in actual.rows" :key="row.stepId" class="border-b border-hair"><td class="py-1.5">{{ row.title }}</td><td class="text-right text-soft w-16">{{ halfMinutes(row.plannedS) }}</td><td class="text-right w-20" :class="row.actualS !== undefined && row.actualS > row.plannedS + 60 ? 'text-mind font-semibold' : ''">{{ row.skipped ? 'skipped' : row.actualS === undefined ? '–' : `${halfMinutes(row.actualS)} min` }}</td></tr></tbody></table>
         <p v-if="actual.felt.length > 0" class="mt-3"><span class="text-soft">Felt:</span> {{ actual.felt.join(' · ') }}</p>
+        <p v-for="text in actual.notes" :key="text" class="mt-2"><span class="text-soft">Note:</span> {{ text }}</p>
       </section>
       <section aria-label="What the skin answered">
         <h2 class="text-xl border-b border-line pb-2 mb-3">What the skin answered</h2>

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { useEventListener, useWakeLock } from '@vueuse/core'
-import type { Layer } from '#core/perform'
+import { skippable, type Layer } from '#core/perform'
 import { asPerformed, currentSteps, hintsFor, plannedOf, primaryOf, verbOf } from '~/ladder/perform-words'
 import { layoutLadder, leaveOnSteps } from '~/ladder/layout'
 import { clockTime, minutesSeconds } from '~/support/time'
@@ -13,7 +13,8 @@ const route = useRoute()
 const ready = ref(false)
 const sheet = ref(false)
 const card = ref(false)
-const lastTap = ref<{ id: string; words: string; atMs: number }>()
+const more = ref(false)
+const lastTap = ref<{ ids: string[]; words: string; atMs: number }>()
 
 watch(() => String(route.params.id), async (id) => { await store.open(id); ready.value = true }, { immediate: true })
 onBeforeUnmount(store.close)
@@ -49,9 +50,12 @@ const layout = computed(() => {
 })
 const drawnFrom = computed(() => startedMs.value ?? Date.parse(run.value!.head.startsAt))
 
-async function tap(body: Parameters<typeof store.say>[0], words: string) {
-  const event = await store.say(body)
-  lastTap.value = { id: event.id, words, atMs: event.wallMs }
+type Said = Parameters<typeof store.say>[0]
+/** Says one thing, or several that are taken back together. */
+async function tap(said: Said | readonly Said[], words: string) {
+  const ids: string[] = []
+  for (const body of [said].flat() as Said[]) ids.push((await store.say(body)).id)
+  lastTap.value = { ids, words, atMs: store.nowMs }
 }
 async function act() {
   const now = primary.value
@@ -76,10 +80,17 @@ function tapped() {
   if (swallow) swallow = false
   else void act()
 }
+const skipId = computed(() => (live.value && startedMs.value !== undefined ? skippable(live.value) : undefined))
+/** A step goes with what closes it: no clearing fluid after an extraction that was left out. */
+async function leaveOut(reason: string) {
+  more.value = false
+  const steps = plan.value!.steps.filter((one) => one.id === skipId.value || one.closes === skipId.value)
+  await tap(steps.map((step): Said => ({ type: 'skipped', stepId: step.id, reason })), `${titleOf(skipId.value ?? '')} left out`)
+}
 async function undo() {
   const last = undoable.value
   lastTap.value = undefined
-  if (last) await store.say({ type: 'retract', eventId: last.id })
+  if (last) for (const eventId of last.ids) await store.say({ type: 'retract', eventId })
   else if (inferred.value) await store.say({ type: 'still', segmentId: inferred.value.segment.id })
 }
 function press() {
@@ -94,14 +105,14 @@ function letGo() {
 
 // A pedal sends keys: Space is the big target wherever the focus is (Enter works the focused control). Key repeat is no second press.
 useEventListener('keydown', (event: KeyboardEvent) => {
-  if (event.code !== 'Space' || sheet.value || card.value) return
+  if (event.code !== 'Space' || sheet.value || card.value || more.value) return
   event.preventDefault()
   if (event.repeat) return
   if (primary.value?.kind === 'early') hold.start()
   else void act()
 })
 useEventListener('keyup', (event: KeyboardEvent) => {
-  if (event.code !== 'Space' || sheet.value || card.value) return
+  if (event.code !== 'Space' || sheet.value || card.value || more.value) return
   event.preventDefault()
   hold.stop()
 })
@@ -137,14 +148,14 @@ useEventListener('keyup', (event: KeyboardEvent) => {
             <h1 class="text-4xl mt-0.5">{{ titleOf(first.stepId) }}</h1>
             <p role="timer" aria-label="Time left" data-testid="big-clock" class="text-[8.5rem] leading-[1.05] font-light tabular-nums" :class="now >= first.dueMs && 'text-mind'">{{ now >= first.dueMs ? '+' : '' }}{{ minutesSeconds(Math.abs(first.dueMs - now) / 1000) }}</p>
             <p v-if="live.next" class="text-lg text-soft">Then: {{ verbOf(plan, live.next.segment).toLowerCase() }}, {{ titleOf(live.next.segment.stepId) }}</p>
-            <p v-if="hints.length > 0" class="text-lg">Meanwhile: {{ hints.join(' · ') }}</p>
+            <p v-if="hints.length > 0 && now < first.dueMs" class="text-lg">Meanwhile lay out: {{ hints.join(' · ') }}</p>
           </template>
           <template v-else-if="live.allDone"><p class="display text-5xl mt-8">Everything is done</p></template>
           <template v-else><p class="display text-4xl mt-8">Hands free until {{ clockTime(live.freeUntilMs ?? now, run.head.timeZone) }}</p></template>
           <section v-if="!finished" class="mt-4" aria-label="On the skin now"><LayerClock v-for="layer in live.layers" :key="layer.segmentId" :layer="layer" :title="titleOf(layer.stepId)" :shown-big="!hands && layer === first" :expect="[expectOf(layer.stepId), signOf(layer) && `ready when ${signOf(layer)}`].filter(Boolean).join(' · ')" :now-ms="now" /></section>
         </div>
 
-        <p class="text-sm h-6" :class="store.unsent > 0 ? 'text-now' : 'text-soft'" aria-live="polite">{{ store.unsent > 0 ? `${store.unsent} kept on this tablet. ${store.trouble}` : 'Saved' }}</p>
+        <div class="flex items-end gap-4"><p class="text-sm h-6 flex-1" :class="store.unsent > 0 ? 'text-now' : 'text-soft'" aria-live="polite">{{ store.unsent > 0 ? `${store.unsent} kept on this tablet. ${store.trouble}` : 'Saved' }}</p><button v-if="startedMs !== undefined && !finished" type="button" class="rung !min-h-[64px] mb-3" @click="more = true">Leave out, note …</button></div>
         <div v-if="!finished" class="grid grid-cols-[minmax(0,1fr)_9rem_9rem] gap-3">
           <button id="primary" type="button" class="rung rung-strong !min-h-[120px] text-2xl !font-semibold relative overflow-hidden !bg-now !border-now !text-on-strong px-6 select-none touch-none" @click="tapped" @pointerdown="press" @pointerup="letGo" @pointerleave="letGo" @contextmenu.prevent>
             <span class="absolute inset-y-0 left-0 bg-ink/30" :style="{ width: `${hold.progress.value * 100}%` }" aria-hidden="true" /><span class="relative">{{ primary.words }}</span>
@@ -160,6 +171,7 @@ useEventListener('keyup', (event: KeyboardEvent) => {
     </div>
     <p v-else class="p-10 text-soft text-xl">Opening …</p>
     <SensationSheet v-if="live" :open="sheet" :layers="live.layers" :title-of="titleOf" :product-of="productOf" :now-ms="now" @close="sheet = false" @felt="(stepId, sensation) => store.say({ type: 'sensation', stepId, sensation })" @comfort="(stepId, measure) => store.say({ type: 'comfort', stepId, measure })" @off="takeOff" @emergency="sheet = false; card = true; store.say({ type: 'emergency' })" />
+    <MoreSheet :open="more" :skip-title="skipId && titleOf(skipId)" @close="more = false" @skip="leaveOut" @note="more = false; store.say({ type: 'note', text: $event })" />
     <EmergencyCard v-if="run" :open="card" :number="run.emergency.number" :address="run.emergency.address" :off="offWords" @close="card = false" />
   </div>
 </template>

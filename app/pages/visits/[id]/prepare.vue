@@ -9,6 +9,12 @@ const ticked = computed(() => new Set(store.data?.ticks ?? []))
 const left = computed(() => plan.value?.tray.filter((item) => !ticked.value.has(item.id)).length ?? 0)
 const startMs = computed(() => Date.parse(store.data?.visit.startsAt ?? ''))
 const mixes = computed(() => plan.value?.segments.filter((segment) => segment.kind === 'prepare').map((segment) => ({ id: segment.id, atMs: startMs.value + segment.startS * 1000, title: plan.value!.steps.find((step) => step.id === segment.stepId)?.title })) ?? [])
+/** One line per caution, with the steps it is about. */
+const minds = computed(() => {
+  const steps = new Map<string, string[]>()
+  for (const caution of plan.value?.cautions ?? []) for (const line of caution.line.split(' · ')) steps.set(line, [...(steps.get(line) ?? []), plan.value!.steps.find((step) => step.id === caution.stepId)?.title ?? ''])
+  return [...steps]
+})
 const linen = computed(() => {
   const counts = new Map<string, number>()
   for (const item of plan.value?.tray ?? []) if (/towel|compress|sponges|gauze|mitts/.test(item.name)) counts.set(item.name, (counts.get(item.name) ?? 0) + item.count)
@@ -34,7 +40,7 @@ const linen = computed(() => {
       <aside class="border-l border-line pl-7 flex flex-col gap-6 sticky top-4 self-start">
         <section aria-label="Mix at"><h2 class="text-xl mb-1">Mix at</h2><p v-for="mix in mixes" :key="mix.id" class="flex gap-3 border-b border-hair py-2"><span class="font-semibold">{{ clockTime(mix.atMs, data.visit.timeZone) }}</span>{{ mix.title }}</p><p v-if="mixes.length === 0" class="text-soft">Nothing is mixed today.</p></section>
         <section aria-label="Cloths"><h2 class="text-xl mb-1">Cloths</h2><p v-for="[name, count] in linen" :key="name" class="flex justify-between border-b border-hair py-1.5"><span>{{ name }}</span><span class="font-semibold">{{ count }}</span></p></section>
-        <section v-if="plan.cautions.length > 0" aria-label="Mind"><h2 class="text-xl mb-1">Mind</h2><p v-for="caution in plan.cautions" :key="caution.stepId" class="border-b border-hair py-1.5"><span class="font-semibold">{{ plan.steps.find((step) => step.id === caution.stepId)?.title }}:</span> {{ caution.line }}</p></section>
+        <section v-if="minds.length > 0" aria-label="Mind"><h2 class="text-xl mb-1">Mind</h2><p v-for="[line, steps] in minds" :key="line" class="border-b border-hair py-1.5"><span class="font-semibold first-letter:uppercase">{{ line }}</span><span class="block text-sm text-soft">{{ steps.join(', ') }}</span></p></section>
         <NuxtLink class="rung rung-strong !min-h-[64px] text-lg" :to="`/visits/${data.visit.id}/perform`">{{ left === 0 ? 'Perform' : `Perform, ${left} still to lay out` }}</NuxtLink>
       </aside>
     </div>

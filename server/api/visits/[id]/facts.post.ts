@@ -23,7 +23,9 @@ export default defineEventHandler(async (event) => {
     if ((fact.on ?? '') > latest) throw problem(400, { code: 'future', detail: `${questionByCode.get(fact.code)?.ask ?? fact.code}: ${fact.on} is in the future. Check the date.`, path: `facts.${at}.fact.on` })
   }
   await inTransaction(useDb(), async (db) => {
-    for (const { id, fact } of facts) await addFact(db, id, visit.client_id, fact, account.id)
+    for (const [at, { id, fact }] of facts.entries()) {
+      if (!await addFact(db, id, visit.client_id, fact, account.id)) throw problem(409, { code: 'id_taken', detail: 'This answer has the id of another one. Make a new id for it.', path: `facts.${at}.id` })
+    }
     if (visit.stage === 'booked') await setStage(db, visit.id, 'open')
     await writeAudit(db, account.id, 'health.write', 'client', visit.client_id, { codes: facts.map(({ fact }) => fact.code) })
   })

@@ -1,0 +1,64 @@
+import { describe, expect, test } from 'vitest'
+import { planFor } from '../../tests/situations'
+import { liveAt, reduceRun, type RunBody, type RunEvent } from '../../core/perform'
+import { plannedAgainstActual } from './actual'
+import { asPerformed, currentSteps, hintsFor, plannedOf, primaryOf, verbOf } from './perform-words'
+
+const plan = planFor()
+const START = Date.UTC(2026, 10, 24, 8)
+const placed = (id: string) => plan.segments.find((segment) => segment.id === id)!
+const at = (seconds: number) => START + seconds * 1000
+const event = (n: number, wallMs: number, body: RunBody): RunEvent => ({ id: `00000000-0000-4000-8000-${String(n).padStart(12, '0')}`, deviceId: 'a', seq: n, wallMs, elapsedMs: n, body })
+const started = [event(1, START, { type: 'start' })]
+const live = (seconds: number, events = started) => liveAt(plan, reduceRun(plan, events), at(seconds))
+const primary = (seconds: number, events = started) => primaryOf(plan, live(seconds, events), true, at(seconds))
+const dwell = placed('enzyme/dwell')
+
+describe('the one thing the big target does', () => {
+  test('starts the visit', () => expect(primaryOf(plan, live(0, []), false, START)).toEqual({ kind: 'start', words: 'Start the visit' }))
+  test('ends hands-on work', () => expect(primary(5)).toMatchObject({ kind: 'done', segmentId: 'eyes/on', words: 'Done: Eye and lip make-up off' }))
+  test('is a hold while a layer works, and a tap from the second it is due', () => {
+    expect(primary(dwell.endS - 1)).toMatchObject({ kind: 'early', segmentId: 'enzyme/off' })
+    expect(primary(dwell.endS)).toMatchObject({ kind: 'off', segmentId: 'enzyme/off', words: 'Take off: Pineapple enzyme mask' })
+  })
+  test('finishes when nothing is left', () => {
+    const done = plan.segments.filter((segment) => segment.hands).flatMap((segment, n) => [event(10 + 2 * n, at(segment.startS), { type: 'started', segmentId: segment.id }), event(11 + 2 * n, at(segment.endS), { type: 'finished', segmentId: segment.id })])
+    expect(primary(plan.totalS + 60, [...started, ...done])).toEqual({ kind: 'finish', words: 'Finish the visit' })
+  })
+})
+
+describe('words', () => {
+  test('a removal says its tool and temperature', () => expect(verbOf(plan, placed('enzyme/off'))).toBe('Take off, with sponge, lukewarm'))
+  test('a set mask comes off in one piece', () => expect(verbOf(plan, placed('kelp/off'))).toContain('in one piece'))
+  test('a placed segment leads back to its step; another id to nothing', () => {
+    expect(plannedOf(plan, 'kelp/mix')).toMatchObject({ step: { id: 'kelp' }, segment: { kind: 'prepare' } })
+    expect(plannedOf(plan, 'nobody/mix')).toBeUndefined()
+  })
+  test('free hands are told what to lay out, busy ones at the end nothing', () => {
+    const hints = hintsFor(plan, live(dwell.startS + 10))
+    expect(hints.length).toBeGreaterThan(0)
+    expect(hints.length).toBeLessThanOrEqual(3)
+    expect(hints.join(' ')).toMatch(/sponge/)
+  })
+  test('current: what is on the hands and what works on the skin, each once', () => expect(currentSteps(live(dwell.startS + 10))).toEqual(['enzyme']))
+})
+
+describe('the run drawn and told', () => {
+  test('segments stand at their real times', () => {
+    const early = [...started, event(2, at(placed('eyes/on').endS - 30), { type: 'finished', segmentId: 'eyes/on' })]
+    const drawn = asPerformed(live(placed('eyes/on').endS, early), START)
+    expect(drawn.find((segment) => segment.id === 'eyes/on')!.endS).toBe(placed('eyes/on').endS - 30)
+    expect(drawn.every((segment) => segment.endS >= segment.startS)).toBe(true)
+  })
+  test('planned against actual: what took longer, what was left out, what was felt', () => {
+    const events = [
+      ...started, event(2, at(placed('eyes/on').endS + 90), { type: 'finished', segmentId: 'eyes/on' }), event(3, at(200), { type: 'sensation', stepId: 'eyes', sensation: 'discomfort-seen' }),
+      event(4, at(210), { type: 'skipped', stepId: 'globes', reason: 'No time' }), event(5, at(4000), { type: 'finish' }),
+    ]
+    const actual = plannedAgainstActual(plan, events)
+    const row = (stepId: string) => actual.rows.find((one) => one.stepId === stepId)!
+    expect(row('eyes').actualS! - row('eyes').plannedS).toBeGreaterThanOrEqual(90)
+    expect(row('globes')).toMatchObject({ skipped: 'No time', actualS: undefined })
+    expect([actual.plannedS, actual.actualS, actual.felt]).toEqual([plan.totalS, 4000, ['Eye and lip make-up off: discomfort seen']])
+  })
+})

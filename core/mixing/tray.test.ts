@@ -1,0 +1,39 @@
+import { describe, expect, test } from 'vitest'
+import { planFor } from '../../tests/situations'
+import { ACID, BRIGHTENING, SET_MASK } from '../../demo/protocols'
+import { DEMO_SHELF } from '../../demo/shelf'
+import { doseInWords, trayFor } from './tray'
+
+const pump = { name: 'pump', unit: 'mL', per: 0.8 } as const
+describe('a dose in words', () => {
+  test.each([
+    [{ amount: 2.4, unit: 'mL' }, pump, '3 pumps · 2.4 mL'], [{ amount: 0.8, unit: 'mL' }, pump, '1 pump · 0.8 mL'], [{ amount: 1.2, unit: 'mL' }, pump, '1½ pumps · 1.2 mL'],
+    [{ amount: 0.2, unit: 'mL' }, pump, '½ pump · 0.2 mL'], [{ amount: 3, unit: 'g' }, pump, '3 g'], [{ amount: 3, unit: 'g' }, undefined, '3 g'],
+  ] as const)('%o by %o is %s', (dose, measure, words) => expect(doseInWords(dose, measure)).toBe(words))
+})
+
+describe('the tray', () => {
+  const plan = planFor()
+  test('stands in order of use, with ids of its own', () => {
+    const order = plan.steps.map((step) => step.id)
+    const at = plan.tray.map((item) => order.indexOf(item.stepId))
+    expect(at).toEqual([...at].sort((a, b) => a - b))
+    expect(new Set(plan.tray.map((item) => item.id)).size).toBe(plan.tray.length)
+  })
+  test('every product, device and removal of the ladder is on it', () => {
+    for (const step of plan.steps) {
+      const own = plan.tray.filter((item) => item.stepId === step.id)
+      if (step.product) expect(own.map((item) => item.name)).toContain(DEMO_SHELF.products.find((product) => product.id === step.product!.productId)!.name)
+      expect(own.filter((item) => step.segments.some((segment) => item.id === `${step.id}:${segment.id}`))).toHaveLength(step.segments.filter((segment) => segment.kind === 'remove' && !['none', 'lift-off', 'water', undefined].includes(segment.tool)).length)
+    }
+  })
+  test('what sets is mixed in a flexible bowl; an enzyme in a plain one', () => {
+    const bowls = trayFor(BRIGHTENING.steps, DEMO_SHELF).filter((item) => item.id.endsWith(':bowl')).map((item) => [item.stepId, item.name])
+    expect(bowls).toEqual([['enzyme', 'bowl, brush'], ['kelp', 'flexible bowl, spatula']])
+  })
+  test('a cloth carries its temperature, a device its setting and set-up', () => {
+    const acid = trayFor(ACID.steps, DEMO_SHELF)
+    expect(acid.find((item) => item.stepId === 'led')!.note).toContain('eye shields')
+    expect(trayFor(SET_MASK.steps, DEMO_SHELF).find((item) => item.stepId === 'massage' && item.name.includes('towel'))!.name).toBe('warm towel')
+  })
+})
