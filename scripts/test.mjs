@@ -16,6 +16,8 @@ const parts = process.argv.slice(2)
 let interrupted = false
 const wanted = (part) => !interrupted && (parts.length === 0 || parts.includes(part))
 const SECRET = 'a-secret-for-tests-only-0123456789abcdef'
+// One day for the whole run, midnight or not.
+const TODAY = new Date().toISOString().slice(0, 10)
 const total = { passed: 0, failed: 0 }
 const bin = (path) => join(root, 'node_modules', path)
 
@@ -60,11 +62,11 @@ async function withServer(work) {
   const database = await throwAwayPostgres()
   const closing = [() => database.remove()]
   try {
-    await prepareDatabase(root, database.url)
+    await prepareDatabase(root, database.url, { ZEN_TODAY: TODAY })
     const port = await freePort(3410)
     const app = await startApplication(root, { url: database.url, secret: SECRET, host: '127.0.0.1', port, quiet: true })
     closing.push(() => app.stop())
-    await work({ ZEN_TEST_URL: app.address, ZEN_TEST_DATABASE: database.url, ZEN_TEST_SECRET: SECRET })
+    await work({ ZEN_TEST_URL: app.address, ZEN_TEST_DATABASE: database.url, ZEN_TEST_SECRET: SECRET, ZEN_TEST_TODAY: TODAY })
   } finally {
     for (const close of closing.reverse()) await close()
   }
