@@ -2,25 +2,28 @@ import { addDays, format, parseISO } from 'date-fns'
 import { randomUUID } from 'node:crypto'
 import type { PoolClient } from 'pg'
 import { compile } from '../core/adapt'
-import type { SkinAnswer } from '../core/climb/model'
+import { SkinAnswer } from '../core/climb/model'
 import { QUESTIONS } from '../core/client'
 import type { RunEvent } from '../core/perform/events'
 import type { FittedPlan } from '../core/adapt/plan'
 import { change } from '../server/db/rows'
-import { addFact } from '../server/db/client.sql'
+import { addFact, addPatchTest } from '../server/db/client.sql'
+import { publishText } from '../server/db/consent.sql'
 import { addProtocol, publishVersion } from '../server/db/protocol.sql'
 import { addSalon } from '../server/db/salon.sql'
 import { saveShelf } from '../server/db/shelf.sql'
 import { addEvents, addPlan, addReading, bookVisit, signVisit, visitById } from '../server/db/visit.sql'
 import { hashPassword } from '../server/utils/password'
 import { compileInputOf } from '../server/utils/visit-input'
+import { CONSENT_TEXTS } from './consents'
 import { CLIENTS, DEMO_PASSWORD, PEOPLE, ROOMS, SALON, type DemoClient } from './people'
 import { DEMO_PROTOCOLS } from './protocols'
 import { DEMO_SHELF } from './shelf'
 
 interface Studio { db: PoolClient; salonId: string; rooms: string[]; practitioners: { id: string; name: string }[]; accounts: Map<string, string>; today: string }
 
-const DAYS_BETWEEN_VISITS = 28
+/** A little more than the longest time a lever waits, age included. */
+const DAYS_BETWEEN_VISITS = 35
 const HOURS = [8, 10, 12, 14, 16] as const
 const SLOT_MINUTES = 90
 
@@ -44,7 +47,7 @@ async function loadStudio(db: PoolClient, today: string): Promise<Studio> {
   for (const person of PEOPLE) {
     const practitionerId = person.practitioner ? randomUUID() : null
     if (practitionerId) {
-      await change(db, 'INSERT INTO practitioner (id, salon_id, name) VALUES ($1, $2, $3)', [practitionerId, studio.salonId, person.name])
+      await change(db, 'INSERT INTO practitioner (id, salon_id, name, scope) VALUES ($1, $2, $3, $4)', [practitionerId, studio.salonId, person.name, person.scope])
       studio.practitioners.push({ id: practitionerId, name: person.name })
     }
     const accountId = randomUUID()
@@ -52,6 +55,7 @@ async function loadStudio(db: PoolClient, today: string): Promise<Studio> {
     if (practitionerId) studio.accounts.set(practitionerId, accountId)
   }
   await saveShelf(db, studio.salonId, DEMO_SHELF)
+  for (const text of CONSENT_TEXTS) await publishText(db, studio.salonId, { id: randomUUID(), version: 1, ...text })
   for (const version of DEMO_PROTOCOLS) {
     await addProtocol(db, studio.salonId, version.protocolId, version.name)
     await publishVersion(db, version, null)
@@ -80,6 +84,8 @@ async function loadClientWithPast(studio: Studio, demo: DemoClient, index: numbe
   }
   for (const fact of demo.yes) await addFact(db, randomUUID(), id, { ...fact, answer: 'yes', askedOn: first }, null)
   if (demo.bornOn > '2008') await addFact(db, randomUUID(), id, { code: 'guardian-consent', answer: 'yes', askedOn: first, on: first }, null)
+  const account = studio.accounts.get(studio.practitioners[0]!.id)!
+  for (const productId of demo.tested ?? []) await addPatchTest(db, randomUUID(), id, { productId, kind: 'delayed', zone: 'ears', placedOn: dayFrom(studio.today, -32), readOn: dayFrom(studio.today, -30), result: 'calm' }, account)
   for (const productId of demo.refused ?? []) await change(db, 'INSERT INTO product_memory (client_id, product_id, memory, since) VALUES ($1, $2, $3, $4)', [id, productId, 'refused', first])
   for (const [k, answer] of demo.past.entries()) await loadPastVisit(studio, demo, id, index, dayFrom(studio.today, -DAYS_BETWEEN_VISITS * (demo.past.length - k)), answer)
   return id
@@ -92,13 +98,13 @@ async function loadPastVisit(studio: Studio, demo: DemoClient, clientId: string,
   const startsAt = at(day, seat.hour)
   await bookVisit(db, { id, salonId: studio.salonId, clientId, roomId: seat.roomId, practitionerId: seat.practitioner.id, protocolVersionId: `${demo.protocol}-v1`, startsAt, slotMinutes: SLOT_MINUTES, turnoverMinutes: SALON.turnoverMinutes })
   const account = studio.accounts.get(seat.practitioner.id) ?? null
-  await addReading(db, randomUUID(), id, { done: true, findings: [...demo.findings] }, account)
+  await addReading(db, randomUUID(), id, { done: true, findings: [...demo.findings], lesions: [...(demo.lesions ?? [])], meters: [...(demo.meters ?? [])] }, account)
   const visit = (await visitById(db, studio.salonId, id))!
   const plan = compile(await compileInputOf(db, visit))
   await addPlan(db, randomUUID(), id, plan, account)
   const log = performedLog(plan, startsAt.getTime())
   await addEvents(db, id, log, account)
-  const full: SkinAnswer = { redness: 0, rednessHours: 0, stinging: 0, swelling: false, blisters: false, weeping: false, burn: false, ...answer }
+  const full = SkinAnswer.parse({ redness: 0, rednessHours: 0, stinging: 0, swelling: false, blisters: false, weeping: false, burn: false, ...answer })
   const actualS = Math.round((log.at(-1)!.wallMs - startsAt.getTime()) / 1000)
   await signVisit(db, id, { answer: full, levers: plan.levers, note: '', plannedS: plan.totalS, actualS }, account, seat.practitioner.name)
 }

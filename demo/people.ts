@@ -1,6 +1,7 @@
 import type { Concern, Fact } from '../core/client/model'
 import type { SkinAnswer } from '../core/climb/model'
-import type { Finding } from '../core/skin/model'
+import type { Finding, Lesion, MeterValue } from '../core/skin/model'
+import { CHEEKS, FACE, NOSE } from '../core/skin/zones'
 
 // Invented people of an invented studio on an invented island. Any likeness is chance.
 
@@ -9,11 +10,11 @@ export const ROOMS = ['Tideline', 'Dune'] as const
 export const DEMO_PASSWORD = 'quiet-tide'
 
 export const PEOPLE = [
-  { name: 'Maren Oduya-Lind', email: 'maren@saltgrass.example', role: 'owner', practitioner: true },
-  { name: 'Anneke Vask', email: 'anneke@saltgrass.example', role: 'practitioner', practitioner: true },
-  { name: 'Ruben Hallow', email: 'ruben@saltgrass.example', role: 'practitioner', practitioner: true },
-  { name: 'Tamsin Brae', email: 'tamsin@saltgrass.example', role: 'assistant', practitioner: false },
-  { name: 'Joris Penhale', email: 'desk@saltgrass.example', role: 'front_desk', practitioner: false },
+  { name: 'Maren Oduya-Lind', email: 'maren@saltgrass.example', role: 'owner', practitioner: true, scope: ['minors', 'lancet'] },
+  { name: 'Anneke Vask', email: 'anneke@saltgrass.example', role: 'practitioner', practitioner: true, scope: ['minors'] },
+  { name: 'Ruben Hallow', email: 'ruben@saltgrass.example', role: 'practitioner', practitioner: true, scope: ['minors'] },
+  { name: 'Tamsin Brae', email: 'tamsin@saltgrass.example', role: 'assistant', practitioner: false, scope: [] },
+  { name: 'Joris Penhale', email: 'desk@saltgrass.example', role: 'front_desk', practitioner: false, scope: [] },
 ] as const
 
 type Yes = Partial<Fact> & { code: string }
@@ -27,6 +28,10 @@ export interface DemoClient {
   readonly unknown?: readonly string[]
   readonly refused?: readonly string[]
   readonly findings: readonly Finding[]
+  readonly lesions?: readonly Lesion[]
+  readonly meters?: readonly MeterValue[]
+  /** Products whose delayed patch test was calm a month ago. */
+  readonly tested?: readonly string[]
   readonly protocol: string
   /** Skin answers of past visits, the oldest first. */
   readonly past: readonly (Partial<SkinAnswer>)[]
@@ -34,16 +39,18 @@ export interface DemoClient {
 
 const seen = (kind: Finding['kind'], grade: number, zones: Finding['zones']): Finding => ({ kind, grade, zones })
 const calm = {}
+const pin = (id: string, x: number, y: number, zone: Lesion['zone'], type: Lesion['type'], more: Partial<Lesion> = {}): Lesion => ({ id, view: 'front', x, y, zone, type, painful: false, deep: false, head: true, decision: 'ready', ...more })
+const meter = (kind: MeterValue['kind'], zone: MeterValue['zone'], value: number): MeterValue => ({ kind, zone, value, source: 'probe' })
 
 export const CLIENTS: readonly DemoClient[] = [
-  { name: 'Wren Castellane', bornOn: '1988-05-14', concerns: ['brighten', 'hydrate'], notes: ['Likes it quiet'], yes: [], findings: [seen('congestion', 2, ['nose', 'chin'])], protocol: 'brightening', past: [calm, calm, { redness: 1, rednessHours: 3 }] },
-  { name: 'Odalys Fenwick-Rao', bornOn: '1979-02-02', concerns: ['calm', 'hydrate'], notes: [], yes: [{ code: 'melasma' }, { code: 'phototype-iv-vi' }], findings: [seen('patchy-pigment', 2, ['cheek-left', 'cheek-right'])], protocol: 'set-mask', past: [calm, calm] },
-  { name: 'Bastian Okoro', bornOn: '1995-09-30', concerns: ['clarify'], notes: ['Full beard'], yes: [{ code: 'facial-hair' }, { code: 'phototype-iv-vi' }], findings: [seen('inflamed', 2, ['chin']), seen('ingrown', 1, ['neck'])], protocol: 'clarifying', past: [calm, { stinging: 6 }, calm] },
-  { name: 'Ingrid Solvay', bornOn: '1948-11-19', concerns: ['firm', 'hydrate'], notes: ['Pacemaker since 2019', 'Needs the bed raised slowly'], yes: [{ code: 'implant-electronic' }], findings: [seen('sensitive', 1, ['cheek-left', 'cheek-right'])], protocol: 'set-mask', past: [calm, calm, calm, calm] },
+  { name: 'Wren Castellane', bornOn: '1988-05-14', concerns: ['brighten', 'hydrate'], notes: ['Likes it quiet'], yes: [], findings: [seen('congestion', 2, [...NOSE, 'chin']), seen('dehydrated', 1, ['cheek-left', 'cheek-right'])], meters: [meter('hydration', 'cheek-left', 38), meter('sebum', 'nose-bridge', 61), meter('L', 'cheek-left', 66), meter('a', 'cheek-left', 10), meter('b', 'cheek-left', 16)], protocol: 'brightening', past: [calm, calm, { redness: 1, rednessHours: 3 }] },
+  { name: 'Odalys Fenwick-Rao', bornOn: '1979-02-02', concerns: ['calm', 'hydrate'], notes: [], yes: [{ code: 'melasma' }, { code: 'phototype-iv-vi' }], findings: [seen('patchy-pigment', 2, [...CHEEKS])], protocol: 'set-mask', past: [calm, calm] },
+  { name: 'Bastian Okoro', bornOn: '1995-09-30', concerns: ['clarify'], notes: ['Full beard'], yes: [{ code: 'facial-hair' }, { code: 'phototype-iv-vi' }], findings: [seen('inflamed', 2, ['chin']), seen('ingrown', 1, ['neck-front'])], protocol: 'clarifying', past: [calm, { stinging: 6 }, calm] },
+  { name: 'Ingrid Solvay', bornOn: '1948-11-19', concerns: ['firm', 'hydrate'], notes: ['Pacemaker since 2019', 'Needs the bed raised slowly'], yes: [{ code: 'implant-electronic' }, { code: 'medicine:warfarin' }, { code: 'medicine:hydrochlorothiazide' }, { code: 'worn-metal' }, { code: 'cold-urticaria' }, { code: 'diabetes' }], findings: [seen('sensitive', 1, [...CHEEKS]), seen('dry', 2, [...FACE]), seen('laxity', 2, ['jaw-left', 'jaw-right'])], protocol: 'set-mask', past: [calm, calm, calm, calm] },
   { name: 'Pilar Nwosu', bornOn: '1991-07-08', concerns: ['hydrate', 'calm'], notes: ['Due in spring'], yes: [{ code: 'pregnancy' }], findings: [], protocol: 'brightening', past: [calm, calm] },
-  { name: 'Theo Lindqvist', bornOn: '2009-04-21', concerns: ['clarify'], notes: ['School on weekdays until three'], yes: [], findings: [seen('inflamed', 2, ['cheek-left', 'cheek-right', 'chin']), seen('deep-lesion', 1, ['chin'])], protocol: 'clarifying', past: [calm, calm] },
-  { name: 'Marguerite Abiola', bornOn: '1966-01-27', concerns: ['smooth', 'brighten'], notes: [], yes: [{ code: 'lash-extensions' }], findings: [seen('resilient', 1, ['forehead', 'nose', 'cheek-left', 'cheek-right', 'chin'])], protocol: 'acid', past: [calm, calm, calm, { redness: 3, rednessHours: 48, stinging: 7 }] },
-  { name: 'Caspian Hurst', bornOn: '1983-12-05', concerns: ['calm'], notes: ['Uses a wheelchair: Tideline has the level door'], yes: [{ code: 'allergy:fragrance', reaction: 'rash' }], findings: [seen('flushing', 3, ['cheek-left', 'cheek-right']), seen('vessels', 1, ['nose'])], protocol: 'brightening', past: [calm, calm] },
-  { name: 'Yuna Delacroix', bornOn: '1999-03-16', concerns: ['clarify', 'smooth'], notes: ['Needle-shy'], yes: [{ code: 'cold-sore-history' }], refused: ['kelp-set-mask'], findings: [seen('congestion', 3, ['nose', 'forehead', 'chin'])], protocol: 'acid', past: [calm, calm, calm] },
+  { name: 'Theo Lindqvist', bornOn: '2009-04-21', concerns: ['clarify'], notes: ['School on weekdays until three'], yes: [], findings: [seen('inflamed', 2, [...CHEEKS, 'chin']), seen('deep-lesion', 1, ['chin'])], lesions: [pin('t1', 0.56, 0.8, 'chin', 'nodule', { painful: true, deep: true, head: false, decision: 'leave' }), pin('t2', 0.3, 0.62, 'cheek-right', 'pustule', { outcome: 'emptied' }), pin('t3', 0.66, 0.58, 'cheek-left', 'papule', { head: false, decision: 'leave' }), pin('t4', 0.48, 0.5, 'nose-bridge', 'open-comedone', { outcome: 'partly' })], protocol: 'clarifying', past: [calm, calm] },
+  { name: 'Marguerite Abiola', bornOn: '1966-01-27', concerns: ['smooth', 'brighten'], notes: [], yes: [{ code: 'lash-extensions' }], findings: [seen('resilient', 1, [...FACE])], tested: ['glycolic-peel'], protocol: 'acid', past: [calm, calm, calm, { redness: 3, rednessHours: 48, stinging: 7 }] },
+  { name: 'Caspian Hurst', bornOn: '1983-12-05', concerns: ['calm'], notes: ['Uses a wheelchair: Tideline has the level door'], yes: [{ code: 'allergy:fragrance', reaction: 'rash' }], findings: [seen('flushing', 3, [...CHEEKS]), seen('vessels', 1, [...NOSE])], protocol: 'brightening', past: [calm, calm] },
+  { name: 'Yuna Delacroix', bornOn: '1999-03-16', concerns: ['clarify', 'smooth'], notes: ['Needle-shy'], yes: [{ code: 'cold-sore-history' }], refused: ['kelp-set-mask'], findings: [seen('congestion', 3, [...NOSE, 'forehead', 'chin'])], protocol: 'acid', past: [calm, calm, calm] },
   { name: 'Hollis Marchetti', bornOn: '1972-08-11', concerns: ['brighten', 'firm'], notes: ['Gets uneasy under covers'], yes: [], unknown: ['metal', 'isotretinoin', 'photosensitiser-weak'], findings: [], protocol: 'clarifying', past: [calm, calm] },
 ]

@@ -2,7 +2,7 @@ import type { ProtocolVersion, Segment, Step } from '../core/protocol/model'
 import { segment } from '../core/protocol/segments'
 import type { LeverId } from '../core/protocol/words'
 import { productById, useOf } from '../core/catalog/shelf'
-import { FACE, FACE_NECK } from '../core/skin/zones'
+import { EYES, FACE, FACE_NECK, NOSE } from '../core/skin/zones'
 import { DEMO_SHELF } from './shelf'
 
 // Four protocols of the invented studio.
@@ -27,7 +27,9 @@ const open = [
   withProduct('eyes', 'eye-two-phase', 'eyes', { essential: true, title: 'Eye and lip make-up off' }),
   withProduct('cleanse-1', 'oat-cleanser', 'first', { essential: true, title: 'First cleanse' }),
 ]
-const lamp = step('lamp', 'analysis', 'Look under the lamp', [hands('look', 3)], { essential: true, zones: FACE as Step['zones'], tray: ['eye pads', 'lamp'] })
+const lamp = step('lamp', 'analysis', 'Look under the lamp', [hands('look', 3)], { gate: 'lamp', essential: true, zones: FACE as Step['zones'], tray: ['eye pads', 'lamp'] })
+/** Extraction comes only if the lamp shows something for it. */
+const READY: NonNullable<Step['onlyIf']> = { gate: 'lamp', sees: ['congestion', 'ready-lesion', 'ingrown'] }
 const close = [
   withProduct('serum', 'niacin-serum', 'serum', { title: 'Serum' }),
   withProduct('eye', 'eye-gel', 'eye', { title: 'Eye gel' }),
@@ -44,11 +46,12 @@ export const CLARIFYING = version('clarifying', 'Clear Water facial', [
   withProduct('cleanse-2', 'reed-wash', 'second', { title: 'Second cleanse', essential: true }),
   withProduct('tone-1', 'rose-toner', 'tone', { title: 'Tone', closes: 'cleanse-2' }),
   lamp,
-  step('steam', 'soften', 'Steam', [segment('start', 'apply', 0.5), segment('dwell', 'dwell', [3, 5, 8], { active: true, presence: 'room', admits: ['hands', 'quiet'], blocks: ['eye-contour', 'lips'] }), segment('end', 'remove', 0.5, { tool: 'none' })], { zones: FACE as Step['zones'], deviceId: 'steamer', properties: ['softening'], lever: ['steam', 3], priority: 2 }),
+  step('steam', 'soften', 'Steam', [segment('start', 'apply', 0.5), segment('dwell', 'dwell', [3, 5, 8], { active: true, presence: 'room', admits: ['hands', 'quiet'], blocks: [...EYES, 'lips'] }), segment('end', 'remove', 0.5, { tool: 'none' })], { zones: FACE as Step['zones'], deviceId: 'steamer', properties: ['softening'], lever: ['steam', 3], priority: 2 }),
   withProduct('scrub', 'bead-scrub', 'rub', { lever: ['exfoliation', 2], priority: 2 }),
-  step('extract', 'extract', 'Extraction, nose and chin', [segment('work', 'apply', [2, 10, 15])], { zones: ['nose', 'chin'], properties: ['extraction'], lever: ['extraction', 3], priority: 5, condition: 'if there is anything ready', tray: ['gloves for change', 'tissue'] }),
-  step('hf', 'calm', 'High frequency', [hands('glide', 3)], { zones: ['nose', 'chin', 'forehead'], deviceId: 'high-frequency', lever: ['current', 1], priority: 2 }),
-  withProduct('clearing', 'salicylic-fluid', 'dab', { title: 'Clearing fluid', closes: 'extract', zones: ['nose', 'chin'], priority: 4 }),
+  step('extract', 'extract', 'Extraction, nose and chin', [segment('work', 'apply', [2, 10, 15])], { zones: [...NOSE, 'chin'], properties: ['extraction'], lever: ['extraction', 3], priority: 5, condition: 'if there is anything ready', onlyIf: READY, tray: ['tissue'] }),
+  step('hf', 'calm', 'High frequency', [hands('glide', 3)], { zones: [...NOSE, 'chin', 'forehead'], deviceId: 'high-frequency', lever: ['current', 1], priority: 2 }),
+  withProduct('clearing', 'salicylic-fluid', 'dab', { title: 'Clearing fluid', closes: 'extract', zones: [...NOSE, 'chin'], priority: 4 }),
+  withProduct('eye-first', 'eye-gel', 'eye', { title: 'Eye gel under the mask' }),
   withProduct('clay', 'clay-mask', 'mask', { title: 'Clay mask', concern: 'clarify', priority: 4 }),
   withProduct('oat', 'oat-mask', 'mask', { title: 'Oat mask', concern: 'calm', priority: 3 }),
   lips(1), scalp,
@@ -63,8 +66,8 @@ export const BRIGHTENING = version('brightening', 'Quiet Tide brightening facial
   withProduct('tone-1', 'rose-toner', 'tone', { title: 'Tone' }),
   withProduct('enzyme', 'pineapple-enzyme', 'mask', { title: 'Pineapple enzyme mask', lever: ['enzyme', 3], priority: 5, concern: 'brighten', otherPicks: [{ productId: 'papaya-enzyme', useId: 'mask' }, { productId: 'rice-enzyme', useId: 'mask' }], say: 'You should hardly feel this one.' }),
   withProduct('concentrate', 'kelp-concentrate', 'press', { title: 'Hydrating concentrate' }),
-  step('extract', 'extract', 'Extraction, nose and chin', [segment('work', 'apply', [2, 7, 10])], { zones: ['nose', 'chin'], properties: ['extraction'], lever: ['extraction', 3], priority: 3, tray: ['gloves for change', 'tissue'] }),
-  withProduct('clearing', 'salicylic-fluid', 'dab', { title: 'Willow clearing fluid', closes: 'extract', zones: ['nose', 'chin'], priority: 4 }),
+  step('extract', 'extract', 'Extraction, nose and chin', [segment('work', 'apply', [2, 7, 10])], { zones: [...NOSE, 'chin'], properties: ['extraction'], lever: ['extraction', 3], priority: 3, condition: 'if there is anything ready', onlyIf: READY, tray: ['tissue'] }),
+  withProduct('clearing', 'salicylic-fluid', 'dab', { title: 'Willow clearing fluid', closes: 'extract', zones: [...NOSE, 'chin'], priority: 4 }),
   step('globes', 'calm', 'Cold globes', [hands('roll', 3)], { zones: FACE as Step['zones'], deviceId: 'cold-globes', priority: 2 }),
   withProduct('massage', 'grape-oil', 'massage', { title: 'Massage, 3 movements', lever: ['pressure', 3], priority: 3 }),
   withProduct('kelp', 'kelp-set-mask', 'set', { title: 'Kelp set mask', concern: 'brighten', priority: 5, say: 'It feels cool, then firm. Nothing covers your nose or mouth.' }),
@@ -97,7 +100,7 @@ export const ACID = version('acid', 'Short acid visit', [
   withProduct('neutralise', 'soda-neutraliser', 'neutralise', { title: 'Neutralise', closes: 'peel', essential: true }),
   withProduct('gel', 'cucumber-gel', 'gel', { title: 'Soothing gel', closes: 'peel' }),
   withProduct('oat', 'oat-mask', 'mask', { title: 'Oat mask', concern: 'calm', priority: 4 }),
-  step('led', 'device', 'Light panel', [hands('set', 0.5), segment('dwell', 'dwell', [8, 10, 20], { active: true, presence: 'room', admits: ['hands', 'quiet'], blocks: ['eye-contour', 'lips'] }), segment('end', 'remove', 0.5, { tool: 'none' })], { deviceId: 'led-panel', zones: FACE as Step['zones'], priority: 2 }),
+  step('led', 'device', 'Light panel', [hands('set', 0.5), segment('dwell', 'dwell', [8, 10, 20], { active: true, presence: 'room', admits: ['hands', 'quiet'], blocks: [...EYES, 'lips'] }), segment('end', 'remove', 0.5, { tool: 'none' })], { deviceId: 'led-panel', zones: FACE as Step['zones'], priority: 2 }),
   ...close,
   withProduct('sun', 'sun-veil', 'sun', { title: 'Sun filter' }), bye,
 ])

@@ -1,7 +1,7 @@
 import type { Device, Product, Shelf, Use } from '../core/catalog/model'
 import { segment } from '../core/protocol/segments'
 import type { Segment } from '../core/protocol/model'
-import { FACE, FACE_NECK, type ZoneId } from '../core/skin/zones'
+import { EYE_CONTOUR, EYES, FACE, FACE_NECK, T_ZONE, type ZoneId } from '../core/skin/zones'
 
 // The house range of an invented studio. Names, formulas, lists and figures are invented for the demo only.
 
@@ -16,8 +16,7 @@ const use = (id: string, phase: Use['phase'], zones: readonly ZoneId[], segments
 const BASE = { concerns: [], vehicle: 'water', actives: [], properties: [], skin: 'any', leaves: 'nothing', emergencyOff: 'rinse', openSkinUse: false, expected: [], stock: 200 } as const satisfies Partial<Product>
 const make = (product: Partial<Product> & Pick<Product, 'id' | 'name' | 'kind' | 'uses'>): Product => ({ ...structuredClone(BASE) as unknown as Product, ...product })
 
-const EYES_LIPS: readonly ZoneId[] = ['eye-contour', 'lips']
-const T_ZONE: readonly ZoneId[] = ['forehead', 'nose', 'chin']
+const EYES_LIPS: readonly ZoneId[] = [...EYES, 'lips']
 const SERUM_ZONES = FACE_NECK
 const pump = (per: number) => ({ name: 'pump', unit: 'mL', per } as const)
 const MASK_TIME: readonly [number, number, number] = [10, 15, 20]
@@ -55,7 +54,7 @@ const ACTIVE: Product[] = [
 const MASKS: Product[] = [
   make({ id: 'kelp-set-mask', name: 'Kelp Set Mask', kind: 'mask', concerns: ['hydrate', 'brighten', 'firm'], properties: [], emergencyOff: 'lift off', measure: { name: 'scoop', unit: 'g', per: 10 }, expected: [{ sensation: 'tingling', onsetS: 0, fadeS: 240, comfort: 'Say that it firms, then passes' }], inci: 'Solum Diatomeae, Algin, Calcium Sulfate, Tetrasodium Pyrophosphate, Laminaria Digitata Powder', uses: [use('set', 'mask', FACE_NECK, [segment('mix', 'prepare', 1, { potLifeS: 15, workingS: 240 }), segment('on', 'apply', [1.5, 2, 2.5]), segment('dwell', 'dwell', [15, 20, 25], { ...MASK_FREE, end: { by: 'both', sign: 'firm, and its edge lifts clean' } }), segment('off', 'remove', 1.5, { tool: 'lift-off' })], [30, 'g'])] }),
   make({ id: 'ember-set-mask', name: 'Ember Self-Heating Mask', kind: 'mask', concerns: ['firm', 'hydrate'], properties: ['heat', 'self-heating', 'warming'], emergencyOff: 'cut and lift', expected: [{ sensation: 'warm', onsetS: 240, fadeS: 1200, comfort: 'Say that it warms, then cools' }], inci: 'Calcium Sulfate Hemihydrate, Magnesium Oxide, Kaolin', uses: [use('set', 'mask', FACE, [segment('mix', 'prepare', 1, { potLifeS: 15, workingS: 300 }), segment('on', 'apply', [2.5, 3, 3.5]), segment('dwell', 'dwell', [20, 25, 25], { ...MASK_FREE, active: true }), segment('off', 'remove', 2, { tool: 'lift-off' })], [250, 'g'])] }),
-  make({ id: 'clay-mask', name: 'White Clay Mask', kind: 'mask', concerns: ['clarify'], properties: ['calming'], inci: 'Aqua, Kaolin, Glycerin, Zinc Oxide, Xanthan Gum', uses: [use('mask', 'mask', FACE, [on(2), segment('dwell', 'dwell', [8, 10, 12], MASK_FREE), off(2.5, 'sponge', 'warm')], [12, 'g'])] }),
+  make({ id: 'clay-mask', name: 'White Clay Mask', kind: 'mask', concerns: ['clarify'], properties: ['calming', 'drying'], inci: 'Aqua, Kaolin, Glycerin, Zinc Oxide, Xanthan Gum', uses: [use('mask', 'mask', FACE, [on(2), segment('dwell', 'dwell', [8, 10, 12], MASK_FREE), off(2.5, 'sponge', 'warm')], [12, 'g'])] }),
   make({ id: 'oat-mask', name: 'Oat Soothing Mask', kind: 'mask', concerns: ['calm', 'hydrate'], properties: ['calming'], inci: 'Aqua, Avena Sativa Kernel Flour, Glycerin, Bisabolol, Squalane', uses: [use('mask', 'mask', FACE_NECK, [on(2), segment('dwell', 'dwell', MASK_TIME, MASK_FREE), off(2, 'towel', 'warm')], [14, 'g'])] }),
   make({ id: 'berry-lip-mask', name: 'Berry Lip Mask', kind: 'lip', concerns: ['smooth'], actives: [{ name: 'lactic', percent: 2 }], pH: 4.5, properties: ['lip-safe'], expected: [{ sensation: 'tingling', onsetS: 5, fadeS: 120, comfort: 'A thinner layer' }], inci: 'Ricinus Communis Seed Oil, Rubus Idaeus Fruit Extract, Lactic Acid, Sucrose', uses: [use('lip', 'enhancement', ['lips'], [segment('on', 'apply', 2), segment('dwell', 'dwell', [5, 6, 7], { active: true, presence: 'room', admits: ['quiet'] }), segment('off', 'remove', 1, { tool: 'gauze', temperature: 'lukewarm' }), segment('oil', 'apply', 1)], [1, 'g'])] }),
 ]
@@ -63,7 +62,7 @@ const MASKS: Product[] = [
 const FINISH: Product[] = [
   make({ id: 'grape-oil', name: 'Grape Seed Massage Oil', kind: 'massage', vehicle: 'anhydrous', properties: ['oil'], leaves: 'oil', inci: 'Vitis Vinifera Seed Oil, Tocopherol', uses: [use('massage', 'massage', FACE_NECK, [on(8), off(1.5, 'towel', 'warm')], [6, 'mL'])] }),
   make({ id: 'niacin-serum', name: 'Barley Niacinamide Serum', kind: 'serum', concerns: ['brighten', 'clarify'], properties: ['leave-on'], leaves: 'leave-on', inci: 'Aqua, Niacinamide, Hordeum Vulgare Extract, Glycerin', uses: [use('serum', 'serum', SERUM_ZONES, [on(1), dry(0.5)], [1, 'mL'])] }),
-  make({ id: 'eye-gel', name: 'Cornflower Eye Gel', kind: 'eye', properties: ['eye-work', 'leave-on'], leaves: 'leave-on', inci: 'Aqua, Centaurea Cyanus Flower Water, Glycerin, Caffeine', uses: [use('eye', 'eye', ['eye-contour'], [on(0.5)], [0.5, 'mL'])] }),
+  make({ id: 'eye-gel', name: 'Cornflower Eye Gel', kind: 'eye', properties: ['eye-work', 'leave-on'], leaves: 'leave-on', inci: 'Aqua, Centaurea Cyanus Flower Water, Glycerin, Caffeine', uses: [use('eye', 'eye', EYE_CONTOUR, [on(0.5)], [0.5, 'mL'])] }),
   make({ id: 'dune-cream', name: 'Dune Day Cream', kind: 'moisturiser', concerns: ['hydrate'], properties: ['leave-on'], leaves: 'leave-on', inci: 'Aqua, Squalane, Glycerin, Cetearyl Alcohol, Tocopherol', uses: [use('cream', 'moisturise', FACE_NECK, [on(1)], [1.5, 'g'])] }),
   make({ id: 'scent-cream', name: 'Lavender Rest Cream', kind: 'moisturiser', concerns: ['calm'], properties: ['leave-on'], leaves: 'leave-on', inci: 'Aqua, Butyrospermum Parkii Butter, Lavandula Angustifolia Oil, Linalool, Parfum', uses: [use('cream', 'moisturise', FACE_NECK, [on(1)], [1.5, 'g'])] }),
   make({ id: 'sun-veil', name: 'Mineral Sun Veil', kind: 'sun', properties: ['sun-filter', 'leave-on'], leaves: 'leave-on', measure: { name: 'teaspoon', unit: 'mL', per: 4.93 }, inci: 'Aqua, Zinc Oxide, Caprylic/Capric Triglyceride, Glycerin', uses: [use('sun', 'sun', FACE_NECK, [on(1)], [3, 'mL'])] }),

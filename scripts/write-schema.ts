@@ -1,5 +1,6 @@
 import { writeFileSync } from 'node:fs'
-import { bundleSchema } from '../core/formats'
+import type { Fact } from '../core/client'
+import { bundleSchema, intakeOf, intakeSchema } from '../core/formats'
 import { CLIENTS } from '../demo/people'
 import { BRIGHTENING } from '../demo/protocols'
 import { DEMO_SHELF } from '../demo/shelf'
@@ -16,4 +17,6 @@ const example = {
 }
 const write = (name: string, value: unknown) => writeFileSync(`docs/formats/${name}`, `${JSON.stringify(value, null, 2)}\n`)
 write('bundle.schema.json', bundleSchema())
+write('intake.schema.json', intakeSchema())
+write('example.intake.json', intakeOf({ name: wren.name, bornOn: wren.bornOn, concerns: [...wren.concerns], notes: [...wren.notes] }, facts as Fact[], asked))
 write('example.bundle.json', example)

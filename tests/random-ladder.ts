@@ -12,7 +12,7 @@ export function seeded(seed: number): () => number {
   }
 }
 
-const ZONES: readonly ZoneId[] = ['forehead', 'nose', 'lips', 'hands', 'scalp']
+const ZONES: readonly ZoneId[] = ['forehead', 'chin', 'lips', 'hands', 'scalp']
 
 /** A random small ladder: fixed steps with and without dwells, mixes with pot life and setting time, floating steps with hosts. */
 export function randomLadder(seed: number, size = { fixed: 4, floating: 2 }): PlacingProblem {
@@ -24,7 +24,7 @@ export function randomLadder(seed: number, size = { fixed: 4, floating: 2 }): Pl
   })
   const fixed = Array.from({ length: size.fixed }, (_, at): Chain => {
     const id = `f${at}`
-    const zones = random() < 0.75 ? (['forehead', 'nose'] as const) : [some(ZONES)]
+    const zones = random() < 0.75 ? (['forehead', 'chin'] as const) : [some(ZONES)]
     const dwells = random() < 0.7
     const least = int(4, 20)
     const parts = [part(`${id}a`, 'hands', zones, int(1, 4)), ...(dwells ? [part(`${id}b`, 'dwell', zones, least, random() < 0.6 ? least + int(0, 8) : least), part(`${id}c`, 'hands', zones, int(1, 3))] : [])]

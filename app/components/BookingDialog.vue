@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { refusalOf } from '~/support/api'
+import { call, refusalOf } from '~/support/api'
 
 interface Named { id: string; name: string }
 const props = defineProps<{ open: boolean; day: string; choices: { clients: Named[]; rooms: Named[]; practitioners: Named[]; protocols: Named[] }; preset?: { clientId?: string; protocolId?: string; roomId?: string; practitionerId?: string } }>()
@@ -17,7 +17,7 @@ const lists = computed(() => [
 
 async function book() {
   try {
-    const { id } = await $fetch<{ id: string }>('/api/visits', { method: 'POST', body: form.value })
+    const { id } = await call<{ id: string }>('/api/visits', { method: 'POST', body: form.value })
     emit('booked', id)
   } catch (error) {
     trouble.value = refusalOf(error).detail

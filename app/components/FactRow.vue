@@ -1,20 +1,29 @@
 <script setup lang="ts">
 import type { Change } from '#core/adapt'
 import type { Fact, Question } from '#core/client'
-import { zonesInWords, type ZoneId } from '#core/skin'
+import { ZONE_GROUPS, zoneName, type ZoneId } from '#core/skin'
 import { shortDate } from '~/support/time'
 
 const props = defineProps<{ question: Question; fact: Fact | undefined; changes: readonly Change[]; today: string; disabled: boolean }>()
 const emit = defineEmits<{ answer: [fact: Fact] }>()
 const ANSWERS = [{ value: 'no', word: 'No' }, { value: 'yes', word: 'Yes' }, { value: 'unknown', word: 'Not asked' }] as const
-const DATE_WORDS = { since: 'Since', stopped: 'Stopped on (leave empty if still taken)', done: 'Done on' } as const
+const DATE_WORDS = { since: 'Since', stopped: 'Stopped on (leave empty if still taken)', done: 'Done on', ahead: 'When' } as const
 
 const value = computed(() => props.fact?.answer ?? 'unknown')
 function say(change: Partial<Fact>) {
   const { on, zones, ...kept } = { ...props.fact, ...change }
   emit('answer', { ...kept, code: props.question.code, answer: change.answer ?? value.value, askedOn: props.today, ...(on ? { on } : {}), ...(zones && zones.length > 0 ? { zones } : {}) })
 }
-const flip = (zone: ZoneId) => say({ zones: props.fact?.zones?.includes(zone) ? props.fact.zones.filter((one) => one !== zone) : [...(props.fact?.zones ?? []), zone] })
+/** Places in few touches: groups where the question allows all of them, single zones for the rest. */
+const GROUPS = ['forehead', 'eyes', 'nose', 'cheek-left', 'cheek-right', 'neck']
+const places = computed(() => {
+  const zones = props.question.zones ?? []
+  const groups = ZONE_GROUPS.filter((group) => GROUPS.includes(group.id) && group.zones.every((zone) => zones.includes(zone)))
+  const rest = zones.filter((zone) => !groups.some((group) => group.zones.includes(zone)))
+  return [...groups, ...rest.map((zone) => ({ id: zone, name: zoneName(zone), zones: [zone] as readonly ZoneId[] }))]
+})
+const isIn = (zones: readonly ZoneId[]) => zones.every((zone) => props.fact?.zones?.includes(zone) ?? false)
+const flip = (zones: readonly ZoneId[]) => say({ zones: isIn(zones) ? (props.fact?.zones ?? []).filter((zone) => !zones.includes(zone)) : [...new Set([...(props.fact?.zones ?? []), ...zones])] })
 </script>
 
 <template>
@@ -26,9 +35,9 @@ const flip = (zone: ZoneId) => say({ zones: props.fact?.zones?.includes(zone) ? 
       </div>
     </div>
     <div v-if="value === 'yes' && (question.date || question.zones)" class="mt-2 flex flex-wrap items-center gap-x-5 gap-y-2 pl-4 border-l-2 border-mind">
-      <label v-if="question.date" class="flex items-center gap-2 text-sm text-soft">{{ DATE_WORDS[question.date] }}<input type="date" class="field" :max="today" :value="fact?.on ?? ''" :disabled="disabled" @change="say({ on: ($event.target as HTMLInputElement).value })"></label>
+      <label v-if="question.date" class="flex items-center gap-2 text-sm text-soft">{{ DATE_WORDS[question.date] }}<input type="date" class="field" :max="question.date === 'ahead' ? undefined : today" :value="fact?.on ?? ''" :disabled="disabled" @change="say({ on: ($event.target as HTMLInputElement).value })"></label>
       <div v-if="question.zones" class="flex flex-wrap gap-1" role="group" :aria-label="`Where: ${question.ask}`">
-        <button v-for="zone in question.zones" :key="zone" type="button" class="pick text-sm" :aria-pressed="fact?.zones?.includes(zone) ?? false" :disabled="disabled" @click="flip(zone)">{{ zonesInWords([zone]) }}</button>
+        <button v-for="place in places" :key="place.id" type="button" class="pick text-sm" :aria-pressed="isIn(place.zones)" :disabled="disabled" @click="flip(place.zones)">{{ place.name }}</button>
       </div>
     </div>
     <p v-for="(change, at) in changes" :key="at" class="mt-1.5 pl-4 border-l-2 border-mind text-sm"><span class="font-semibold">{{ change.what }}.</span> {{ change.why[0]?.reason }} {{ change.why[0]?.instead }}</p>

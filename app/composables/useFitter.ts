@@ -1,12 +1,13 @@
 import { wrap, type Remote } from 'comlink'
-import type { CompileInput, FittedPlan } from '#core/adapt'
+import type { CompileInput, FittedPlan, Running } from '#core/adapt'
 
-interface Fitter { compile: (input: CompileInput) => FittedPlan }
+interface Fitter { compile: (input: CompileInput, running?: Running) => FittedPlan }
 let fitter: Remote<Fitter> | undefined
+const plain = <T>(value: T): T => JSON.parse(JSON.stringify(value)) as T
 
-/** Fits in a worker, so that typing never waits. The same core runs on the server, whose plan is the one that is kept. */
+/** Fits in a worker, so that typing never waits. The same core runs on the server, whose plan is the one that is kept before a visit starts. */
 export function useFitter() {
   fitter ??= wrap<Fitter>(new Worker(new URL('../workers/fit.worker.ts', import.meta.url), { type: 'module' }))
   const worker = fitter
-  return { fit: (input: CompileInput): Promise<FittedPlan> => worker.compile(JSON.parse(JSON.stringify(input)) as CompileInput) }
+  return { fit: (input: CompileInput, running?: Running): Promise<FittedPlan> => worker.compile(plain(input), running && { plan: plain(running.plan), underway: running.underway }) }
 }

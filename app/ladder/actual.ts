@@ -8,8 +8,10 @@ export interface Actual { readonly rows: readonly ActualRow[]; readonly plannedS
 export function plannedAgainstActual(plan: FittedPlan, events: readonly RunEvent[]): Actual {
   const state = reduceRun(plan, events)
   const end = state.finishedMs ?? events.reduce((latest, event) => Math.max(latest, event.wallMs), 0)
-  const live = liveAt(plan, state, end)
-  const rows = plan.steps.map((step): ActualRow => {
+  // A visit fitted again on the way is told by the ladder it ended with.
+  const ladder = state.plan
+  const live = liveAt(ladder, state, end)
+  const rows = ladder.steps.map((step): ActualRow => {
     const own = live.segments.filter((one) => one.segment.stepId === step.id && one.segment.kind !== 'prepare')
     const done = own.some((one) => one.status === 'done' || one.status === 'inferred')
     const span = Math.max(...own.map((one) => one.toMs)) - Math.min(...own.map((one) => one.fromMs))
@@ -17,6 +19,6 @@ export function plannedAgainstActual(plan: FittedPlan, events: readonly RunEvent
     return { stepId: step.id, title: step.title, plannedS: planned, actualS: done ? Math.round(span / 1000) : undefined, skipped: state.skipped.get(step.id) }
   })
   const actualS = state.startedMs !== undefined && state.finishedMs !== undefined ? Math.round((state.finishedMs - state.startedMs) / 1000) : undefined
-  const titleOf = (stepId: string) => plan.steps.find((step) => step.id === stepId)?.title ?? stepId
+  const titleOf = (stepId: string) => ladder.steps.find((step) => step.id === stepId)?.title ?? stepId
   return { rows, plannedS: plan.totalS, actualS, notes: state.notes.map((one) => one.text), felt: state.sensations.map((one) => `${titleOf(one.stepId)}: ${one.sensation.replaceAll('-', ' ')}`) }
 }

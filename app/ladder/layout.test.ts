@@ -5,6 +5,7 @@ import { compile } from '#core/adapt'
 import { clockMarks, layoutLadder, leaveOnSteps, matchRungs, spread } from './layout'
 import { moveStep, productsFor, setMinutes, setProduct } from './edit'
 import { BRIGHTENING } from '../../demo/protocols'
+import { FACE } from '../../core/skin'
 import { DEMO_SHELF } from '../../demo/shelf'
 
 const plan = planFor()
@@ -64,7 +65,7 @@ describe('simple edits', () => {
     const enzyme = BRIGHTENING.steps.find((step) => step.id === 'enzyme')!
     const choices = productsFor(enzyme, DEMO_SHELF.products)
     expect(choices.map((one) => one.pick.productId)).toEqual(expect.arrayContaining(['rice-enzyme', 'lactic-peel']))
-    expect(setProduct(enzyme, { productId: 'lactic-peel', useId: 'peel' }, DEMO_SHELF.products)).toMatchObject({ title: 'Lactic Soft Peel', zones: ['forehead', 'nose', 'cheek-left', 'cheek-right', 'chin'] })
+    expect(setProduct(enzyme, { productId: 'lactic-peel', useId: 'peel' }, DEMO_SHELF.products)).toMatchObject({ title: 'Lactic Soft Peel', zones: enzyme.zones.filter((zone) => FACE.includes(zone)) })
     expect(setProduct(enzyme, { productId: 'gone', useId: 'x' }, DEMO_SHELF.products)).toBe(enzyme)
   })
 })

@@ -25,12 +25,15 @@ export function verbOf(plan: FittedPlan, placed: PlacedSegment): string {
 export type Primary =
   | { readonly kind: 'start' | 'finish'; readonly words: string }
   | { readonly kind: 'done' | 'begin'; readonly words: string; readonly segmentId: string }
+  | { readonly kind: 'gate'; readonly words: string; readonly segmentId: string; readonly stepId: string; readonly gate: 'lamp' | 'quick-check' }
   | { readonly kind: 'off' | 'early'; readonly words: string; readonly segmentId: string; readonly layer: Layer }
 
 /** The one thing the big target does now. Early removal is a hold; everything else is a tap. */
 export function primaryOf(plan: FittedPlan, live: Live, started: boolean, nowMs: number): Primary {
   const title = (stepId: string) => plan.steps.find((step) => step.id === stepId)?.title ?? ''
   if (!started) return { kind: 'start', words: 'Start the visit' }
+  const gate = live.hands?.segment.gate
+  if (live.hands && gate) return { kind: 'gate', words: gate === 'lamp' ? 'Read the skin' : 'Stays calm', segmentId: live.hands.segment.id, stepId: live.hands.segment.stepId, gate }
   if (live.hands) return { kind: 'done', words: `Done: ${title(live.hands.segment.stepId)}`, segmentId: live.hands.segment.id }
   if (!live.next) return { kind: 'finish', words: 'Finish the visit' }
   const { segment } = live.next

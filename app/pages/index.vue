@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { ChevronLeft, ChevronRight } from 'lucide-vue-next'
-import { refusalOf } from '~/support/api'
+import { call, refusalOf } from '~/support/api'
 import { clockTime, dateAfter, dayInWords } from '~/support/time'
 
 interface DayVisit { id: string; client: string; room: string; practitioner: string; practitionerId: string; protocol: string; startsAt: string; endsAt: string; stage: string }
@@ -16,7 +16,7 @@ const STAGE_WORDS: Record<string, string> = { booked: 'Not opened', open: 'Being
 
 async function load() {
   try {
-    day.value = await $fetch<Day>('/api/day', { query: route.query.date ? { date: route.query.date } : {} })
+    day.value = await call<Day>('/api/day', { query: typeof route.query.date === 'string' ? { date: route.query.date } : {} })
     trouble.value = ''
   } catch (error) {
     trouble.value = refusalOf(error).detail

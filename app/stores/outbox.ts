@@ -1,5 +1,5 @@
 import { defineStore } from 'pinia'
-import { mayRetry, refusalOf, type Refusal } from '~/support/api'
+import { call, mayRetry, refusalOf, type Refusal } from '~/support/api'
 import { countChanges, dropChange, keepChange, oldestChange, type Outgoing } from '~/support/outbox-db'
 
 const RETRY_MS = 5000
@@ -40,7 +40,7 @@ export const useOutboxStore = defineStore('outbox', () => {
   /** True when the server has answered, whatever it said. */
   async function sent(change: Outgoing & { seq: number }): Promise<boolean> {
     try {
-      await $fetch(change.path, { method: change.method, body: change.body as Record<string, unknown> })
+      await call(change.path, { method: change.method, body: change.body })
     } catch (error) {
       const refusal = refusalOf(error)
       trouble.value = refusal.detail

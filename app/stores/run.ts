@@ -1,6 +1,6 @@
 import { defineStore } from 'pinia'
-import { liveAt, reduceRun, type RunBody, type RunEvent } from '#core/perform'
-import { refusalOf } from '~/support/api'
+import { liveAt, reduceRun, underwayOf, type RunBody, type RunEvent } from '#core/perform'
+import { call, refusalOf } from '~/support/api'
 import { keepEvent, keepRun, keptEvents, keptRun, markSent, type KeptRun } from '~/support/run-db'
 import type { VisitData } from './visit'
 
@@ -21,7 +21,8 @@ export const useRunStore = defineStore('run', () => {
   const trouble = ref('')
   const nowMs = ref(Date.now())
   const state = computed(() => run.value && reduceRun(run.value.plan, events.value))
-  const live = computed(() => run.value && state.value && liveAt(run.value.plan, state.value, nowMs.value))
+  const plan = computed(() => state.value?.plan)
+  const live = computed(() => state.value && liveAt(state.value.plan, state.value, nowMs.value))
   let sending = false
   let timers: number[] = []
 
@@ -50,10 +51,10 @@ export const useRunStore = defineStore('run', () => {
   async function refresh(visitId: string) {
     const session = useSessionStore()
     try {
-      const data = await $fetch<VisitData>(`/api/visits/${visitId}`)
+      const data = await call<VisitData>(`/api/visits/${visitId}`)
       if (data.plan) {
         run.value = {
-          visitId, head: data.visit, planId: data.plan.id, plan: data.plan.plan, products: [...data.input.shelf.products], next: data.following,
+          visitId, head: data.visit, planId: data.plan.id, plan: data.plan.plan, input: data.input, lastReading: data.lastReading, next: data.following,
           emergency: { number: session.salon?.emergencyNumber ?? '', address: session.salon?.address ?? '' },
         }
         await keepRun(JSON.parse(JSON.stringify(run.value)) as KeptRun)
@@ -78,13 +79,25 @@ export const useRunStore = defineStore('run', () => {
     return event
   }
 
+  /** Fits the rest again from now, with what is already on the skin; the new ladder is kept as an event, never computed anew. */
+  async function fitAgain(): Promise<string | undefined> {
+    const { input } = run.value!
+    const now = Date.now()
+    const { plan: before, reading, checks } = state.value!
+    const underway = underwayOf(state.value!, liveAt(before, state.value!, now), now)
+    const next = await useFitter().fit({ ...input, reading: reading ?? input.reading, gates: Object.fromEntries(checks) }, { plan: { steps: before.steps }, underway })
+    if (next.status !== 'ready') return next.problems.join(' ')
+    await say({ type: 'replanned', plan: next })
+    return undefined
+  }
+
   async function send() {
     if (!run.value || sending || unsent.value === 0) return
     const { visitId } = run.value
     sending = true
     try {
       const waiting = (await keptEvents(visitId)).filter((one) => one.sent === 0).map((one) => one.event)
-      const reply = await $fetch<{ events: RunEvent[] }>(`/api/visits/${visitId}/events`, { method: 'POST', body: { events: waiting } })
+      const reply = await call<{ events: RunEvent[] }>(`/api/visits/${visitId}/events`, { method: 'POST', body: { events: waiting } })
       await markSent(visitId, reply.events)
       await recall(visitId)
       trouble.value = ''
@@ -95,5 +108,5 @@ export const useRunStore = defineStore('run', () => {
       sending = false
     }
   }
-  return { run, events, unsent, trouble, nowMs, state, live, open, close, say, send }
+  return { run, events, unsent, trouble, nowMs, state, plan, live, open, close, say, fitAgain, send }
 })

@@ -1,5 +1,5 @@
 import { defineStore } from 'pinia'
-import { refusalOf } from '~/support/api'
+import { call, refusalOf } from '~/support/api'
 import { wipeSent } from '~/support/run-db'
 
 export interface Account { id: string; name: string; role: 'owner' | 'practitioner' | 'assistant' | 'front_desk'; practitionerId: string | null; seesHealth: boolean }
@@ -27,7 +27,7 @@ export const useSessionStore = defineStore('session', () => {
   async function load() {
     if (known.value && account.value) return
     try {
-      take(await $fetch<SessionReply>('/api/session'))
+      take(await call<SessionReply>('/api/session'))
     } catch (error) {
       const kept = localStorage.getItem(KEPT)
       if (refusalOf(error).status !== 0 || !kept) throw error
@@ -36,18 +36,18 @@ export const useSessionStore = defineStore('session', () => {
   }
 
   async function signIn(email: string, password: string) {
-    await $fetch('/api/session', { method: 'POST', body: { email, password } })
+    await call('/api/session', { method: 'POST', body: { email, password } })
     known.value = false
     await load()
   }
   async function openDemo() {
-    await $fetch('/api/session/demo', { method: 'POST' })
+    await call('/api/session/demo', { method: 'POST' })
     known.value = false
     await load()
   }
   async function signOut() {
     await useOutboxStore().flush()
-    await $fetch('/api/session', { method: 'DELETE' })
+    await call('/api/session', { method: 'DELETE' })
     await wipeSent()
     take({ account: null, demo: demo.value })
   }

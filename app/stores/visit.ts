@@ -1,15 +1,23 @@
 import { defineStore } from 'pinia'
 import type { CompileInput, FittedPlan } from '#core/adapt'
-import type { Fact } from '#core/client'
+import type { Clearance, Concern, Fact, PatchTest } from '#core/client'
 import type { SkinAnswer } from '#core/climb'
 import type { RunEvent } from '#core/perform'
-import type { Reading } from '#core/skin'
-import { refusalOf } from '~/support/api'
+import type { MapView, Reading } from '#core/skin'
+import { call, refusalOf } from '~/support/api'
 
-export interface VisitHead { id: string; clientId: string; client: string; room: string; roomId: string; practitioner: string; practitionerId: string; protocol: string; startsAt: string; endsAt: string; stage: 'booked' | 'open' | 'performing' | 'closed'; lockedAt: string | null; timeZone: string }
+export interface VisitHead { id: string; clientId: string; client: string; walkIn: boolean; room: string; roomId: string; practitioner: string; practitionerId: string; protocol: string; startsAt: string; endsAt: string; stage: 'booked' | 'open' | 'performing' | 'closed'; lockedAt: string | null; timeZone: string }
 export interface StoredPlan { id: string; revision: number; plan: FittedPlan }
 export interface Outcome { answer: SkinAnswer | null; levers: { lever: string; rung: number }[]; note: string; planned_s: number; actual_s: number | null; signed_at: string; signed_name: string }
-export interface VisitData { visit: VisitHead; input: CompileInput; plan: StoredPlan | null; ticks: string[]; events: RunEvent[]; outcome: Outcome | null; next: { id: string; startsAt: string; protocol: string } | null; following: { startsAt: string } | null }
+export type ConsentKind = 'treatment' | 'guardian' | 'photo-record' | 'photo-publish'
+export interface ConsentText { id: string; kind: ConsentKind; version: number; title: string; body: string }
+export interface Consent extends ConsentText { signer: string; relation: 'client' | 'guardian'; signedOn: string; withdrawnOn: string | null; signature: string }
+export interface Photo { id: string; visitId: string; on: string; view: MapView; moment: 'start' | 'end'; light: string; takenAt: string; width: number; height: number }
+export interface VisitData {
+  visit: VisitHead; input: CompileInput; plan: StoredPlan | null; ticks: string[]; events: RunEvent[]; outcome: Outcome | null
+  next: { id: string; startsAt: string; protocol: string } | null; following: { startsAt: string } | null
+  patchTests: (PatchTest & { id: string })[]; consents: Consent[]; texts: ConsentText[]; photos: Photo[]; lastReading: { on: string; body: Reading } | null; lastVisit: { id: string; on: string; answer: SkinAnswer | null } | null
+}
 
 /** One visit and what today's ladder becomes with everything answered so far. Every change is saved as it is made. */
 export const useVisitStore = defineStore('visit', () => {
@@ -35,7 +43,7 @@ export const useVisitStore = defineStore('visit', () => {
     for (;;) {
       const before = edits
       await outbox.flush()
-      const fetched = await $fetch<VisitData>(`/api/visits/${id}`)
+      const fetched = await call<VisitData>(`/api/visits/${id}`)
       if (edits === before) return fetched
     }
   }
@@ -54,6 +62,7 @@ export const useVisitStore = defineStore('visit', () => {
       trouble.value = refusalOf(error).detail
     }
   }
+  const reload = () => load(data.value!.visit.id)
 
   /** Runs one save; what was typed stays on screen when it fails, with the reason. */
   async function save(work: () => Promise<unknown>): Promise<boolean> {
@@ -69,8 +78,10 @@ export const useVisitStore = defineStore('visit', () => {
       saving.value--
     }
   }
+  const at = (path: string) => `/api/visits/${data.value!.visit.id}/${path}`
+
   /** Keeps a change on the tablet and sends it, now or when the network is back. What the server refuses is shown, and its own state again. */
-  async function put(method: 'POST' | 'PUT', path: string, body: unknown): Promise<boolean> {
+  async function put(method: 'POST' | 'PUT' | 'DELETE', path: string, body: unknown): Promise<boolean> {
     const { id } = data.value!.visit
     edits++
     const refusal = await outbox.put({ method, path: at(path), body })
@@ -80,23 +91,56 @@ export const useVisitStore = defineStore('visit', () => {
     }
     return refusal === undefined
   }
-  const at = (path: string) => `/api/visits/${data.value!.visit.id}/${path}`
-
-  async function answer(facts: readonly Fact[]) {
+  /** Changes the client shown at once, sends the change, and fits again. */
+  async function change(client: Partial<CompileInput['client']>, method: 'POST' | 'PUT', path: string, body: unknown): Promise<boolean> {
     const { input } = data.value!
-    data.value!.input = { ...input, client: { ...input.client, facts: [...input.client.facts, ...facts] } }
-    const [saved] = await Promise.all([put('POST', 'facts', { facts: facts.map((fact) => ({ id: crypto.randomUUID(), fact })) }), refit()])
+    data.value!.input = { ...input, client: { ...input.client, ...client } }
+    const [saved] = await Promise.all([put(method, path, body), refit()])
     return saved
+  }
+  const client = () => data.value!.input.client
+  const newId = () => crypto.randomUUID()
+
+  const answer = (facts: readonly Fact[]) => change({ facts: [...client().facts, ...facts] }, 'POST', 'facts', { facts: facts.map((fact) => ({ id: newId(), fact })) })
+  const rank = (concerns: Concern[]) => change({ concerns }, 'PUT', 'goals', { concerns })
+  const clear = (clearance: Clearance) => change({ clearances: [...client().clearances, clearance] }, 'POST', 'clearances', { id: newId(), clearance })
+  async function placeTest(test: PatchTest) {
+    const id = newId()
+    data.value!.patchTests = [...data.value!.patchTests, { ...test, id }]
+    return change({ patchTests: [...client().patchTests, test] }, 'POST', 'patch-tests', { id, test })
+  }
+  async function readTest(id: string, result: 'calm' | 'reacted', readOn: string) {
+    data.value!.patchTests = data.value!.patchTests.map((one) => (one.id === id ? { ...one, result, readOn } : one))
+    return change({ patchTests: data.value!.patchTests.map(({ id: _id, ...test }) => test) }, 'PUT', `patch-tests/${id}`, { result, readOn })
+  }
+  async function signConsent(text: ConsentText, signer: string, relation: Consent['relation'], signature: string) {
+    const id = newId()
+    const signedOn = data.value!.input.date
+    data.value!.consents = [{ ...text, id, signer, relation, signedOn, withdrawnOn: null, signature }, ...data.value!.consents]
+    const guardian: Fact[] = text.kind === 'guardian' ? [{ code: 'guardian-consent', answer: 'yes', askedOn: signedOn, on: signedOn, note: signer }] : []
+    return change({ facts: [...client().facts, ...guardian] }, 'POST', 'consents', { id, factId: newId(), textId: text.id, signer, relation, signedOn, signature })
+  }
+  async function withdrawConsent(id: string) {
+    if (await put('DELETE', `consents/${id}`, { on: data.value!.input.date })) await reload()
   }
   async function read(reading: Reading) {
     data.value!.input = { ...data.value!.input, reading }
-    await Promise.all([put('PUT', 'reading', reading), refit()])
+    await Promise.all([put('PUT', 'reading', { id: newId(), reading }), refit()])
+  }
+  const takeIntake = async (intake: unknown) => { if (await save(() => call(at('intake'), { method: 'POST', body: intake }))) await reload() }
+  async function addPhoto(file: Blob, view: MapView, moment: Photo['moment'], light: string): Promise<boolean> {
+    const form = new FormData()
+    for (const [name, value] of Object.entries({ id: newId(), view, moment, light })) form.append(name, value)
+    form.append('photo', file)
+    const saved = await save(() => call(at('photos'), { method: 'POST', body: form }))
+    if (saved) await reload()
+    return saved
   }
   async function keepAsWritten(ruleId: string, stepId: string, reason: string) {
-    if (await save(() => $fetch(at('overrides'), { method: 'POST', body: { do: 'keep', ruleId, stepId, reason } }))) await load(data.value!.visit.id)
+    if (await save(() => call(at('overrides'), { method: 'POST', body: { do: 'keep', ruleId, stepId, reason } }))) await reload()
   }
   async function withdraw(ruleId: string, stepId: string) {
-    if (await save(() => $fetch(at('overrides'), { method: 'POST', body: { do: 'withdraw', ruleId, stepId } }))) await load(data.value!.visit.id)
+    if (await save(() => call(at('overrides'), { method: 'POST', body: { do: 'withdraw', ruleId, stepId } }))) await reload()
   }
   async function store(): Promise<boolean> {
     await outbox.flush()
@@ -104,7 +148,7 @@ export const useVisitStore = defineStore('visit', () => {
       trouble.value = 'Not everything you answered has reached the server yet, so it cannot fit. It goes by itself when the network is back.'
       return false
     }
-    return save(async () => { data.value!.plan = await $fetch<StoredPlan>(at('plan'), { method: 'POST' }) })
+    return save(async () => { data.value!.plan = await call<StoredPlan>(at('plan'), { method: 'POST' }) })
   }
   async function tick(itemId: string, ticked: boolean) {
     const { ticks } = data.value!
@@ -112,9 +156,14 @@ export const useVisitStore = defineStore('visit', () => {
     await put('PUT', 'ticks', { itemId, ticked })
   }
   async function sign(skin: SkinAnswer | null, note: string): Promise<boolean> {
-    const signed = await save(() => $fetch(at('close'), { method: 'POST', body: { answer: skin, note } }))
-    if (signed) await load(data.value!.visit.id)
+    const signed = await save(() => call(at('close'), { method: 'POST', body: { answer: skin, note } }))
+    if (signed) await reload()
     return signed
   }
-  return { data, preview, trouble, saving, locked, load, refit, answer, read, keepAsWritten, withdraw, store, tick, sign }
+  async function checkIn(visitId: string, skin: SkinAnswer): Promise<boolean> {
+    const saved = await save(() => call(`/api/visits/${visitId}/check-in`, { method: 'POST', body: { askedOn: data.value!.input.date, answer: skin } }))
+    if (saved) await reload()
+    return saved
+  }
+  return { data, preview, trouble, saving, locked, load, refit, answer, rank, clear, placeTest, readTest, signConsent, withdrawConsent, read, takeIntake, addPhoto, keepAsWritten, withdraw, store, tick, sign, checkIn }
 })

@@ -1,7 +1,7 @@
 import { openDB, type DBSchema, type IDBPDatabase } from 'idb'
 
 /** One change of a record on its way to the server. Sent in the order made; kept until the server has answered. */
-export interface Outgoing { readonly seq?: number; /** Whose change it is: nobody else's session may send it. */ readonly accountId: string; readonly method: 'POST' | 'PUT'; readonly path: string; readonly body: unknown }
+export interface Outgoing { readonly seq?: number; /** Whose change it is: nobody else's session may send it. */ readonly accountId: string; readonly method: 'POST' | 'PUT' | 'DELETE'; readonly path: string; readonly body: unknown }
 
 interface Tables extends DBSchema { changes: { key: number; value: Outgoing & { seq: number } } }
 let opened: Promise<IDBPDatabase<Tables>> | undefined

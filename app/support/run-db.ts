@@ -1,11 +1,11 @@
 import { openDB, type DBSchema, type IDBPDatabase } from 'idb'
-import type { FittedPlan } from '#core/adapt'
-import type { Product } from '#core/catalog'
+import type { CompileInput, FittedPlan } from '#core/adapt'
 import type { RunEvent } from '#core/perform'
+import type { Reading } from '#core/skin'
 import type { VisitHead } from '~/stores/visit'
 
 /** What Perform needs of a visit when there is no network. */
-export interface KeptRun { visitId: string; head: VisitHead; planId: string; plan: FittedPlan; products: Product[]; next: { startsAt: string } | null; emergency: { number: string; address: string } }
+export interface KeptRun { visitId: string; head: VisitHead; planId: string; plan: FittedPlan; input: CompileInput; lastReading: { on: string; body: Reading } | null; next: { startsAt: string } | null; emergency: { number: string; address: string } }
 interface KeptEvent { id: string; visitId: string; event: RunEvent; sent: 0 | 1 }
 interface Tables extends DBSchema {
   runs: { key: string; value: KeptRun }
@@ -13,10 +13,12 @@ interface Tables extends DBSchema {
 }
 
 let opened: Promise<IDBPDatabase<Tables>> | undefined
-const db = () => (opened ??= openDB<Tables>('zen-run', 1, {
-  upgrade(base) {
+const db = () => (opened ??= openDB<Tables>('zen-run', 2, {
+  upgrade(base, from) {
+    // What a run keeps has grown: runs are fetched anew, events stay.
+    if (from > 0) base.deleteObjectStore('runs')
     base.createObjectStore('runs', { keyPath: 'visitId' })
-    base.createObjectStore('events', { keyPath: 'id' }).createIndex('visitId', 'visitId')
+    if (from === 0) base.createObjectStore('events', { keyPath: 'id' }).createIndex('visitId', 'visitId')
   },
 }))
 

@@ -1,4 +1,5 @@
 import type { Client } from '../client/model'
+import type { Known } from '../client/medicines'
 import type { Shelf } from '../catalog/model'
 import type { PastVisit } from '../climb/model'
 import { trayFor } from '../mixing/tray'
@@ -6,18 +7,20 @@ import type { ProtocolVersion, Segment, Step } from '../protocol/model'
 import { presenceOf, segment, usesHands } from '../protocol/segments'
 import { place } from '../schedule/place'
 import type { Placing } from '../schedule/problem'
-import { constrain, type Constraints } from '../safety/constrain'
-import { RULE_BOOK, RULE_BOOK_VERSION } from '../safety/rules'
-import { subjectReader } from '../safety/subject'
+import { constrain, type Constraints, type Practitioner } from '../safety/constrain'
+import type { Constraint } from '../safety/rule'
+import { NO_SETTINGS, RULE_BOOK, RULE_BOOK_VERSION, withSettings, type RuleSettings } from '../safety/rules'
+import { rungOf } from '../safety/strength'
+import { subjectReader, type Subject } from '../safety/subject'
 import type { Reading } from '../skin/model'
-import { cautionsFor, stopsInWords } from './cautions'
-import { ownWhy, type Change } from './change'
-import { hostsOf, needsHygiene, partId, placingOf } from './ladder'
-import { rungOf } from './levers'
+import { careItems, cautionsFor, stopsInWords } from './care'
+import { distinctWhy, ownWhy, type Change } from './change'
+import { throughGates, type GateAnswers, type Gated } from './gates'
+import { hasBegun, hostsOf, needsHygiene, partId, placingOf, type Underway } from './ladder'
 import type { FittedPlan, PlacedSegment } from './plan'
 import { resolve, type Override } from './resolve'
 
-export const ENGINE_VERSION = '0.1.0'
+export const ENGINE_VERSION = '0.2.0'
 
 /** Everything a plan is made from; a value. `date` ISO in the salon's zone; `daytime`: the visit ends by daylight. */
 export interface CompileInput {
@@ -30,31 +33,57 @@ export interface CompileInput {
   readonly slotMinutes: number
   readonly date: string
   readonly daytime: boolean
+  readonly practitioner?: Practitioner | undefined
+  /** What the salon has set in the rule book; default: nothing. */
+  readonly settings?: RuleSettings | undefined
+  /** The salon's list of medicines and conditions; default: the one that ships. */
+  readonly medicines?: readonly Known[] | undefined
+  /** Answers given at gates during the visit. */
+  readonly gates?: GateAnswers | undefined
 }
 
-/** The first hands-on second of the day's light counts: what is fitted is a function of these values and nothing else. */
+/** A running visit that is fitted again from now: its plan so far and what has begun. */
+export interface Running { readonly plan: Pick<FittedPlan, 'steps'>; readonly underway: Underway }
+
+/** Facts and evidence of a visit as constraints, under the salon's own settings. Levers by the priority of their steps. */
 export function constraintsFor(input: CompileInput): Constraints {
   const levers = [...input.protocol.steps].sort((a, b) => b.priority - a.priority).flatMap((step) => (step.lever ? [step.lever.lever] : []))
-  return constrain(RULE_BOOK, { client: input.client, reading: input.reading, history: input.history, levers, date: input.date, daytime: input.daytime })
+  const { client, reading, history, date, daytime, practitioner, medicines } = input
+  return constrain(withSettings(RULE_BOOK, input.settings ?? NO_SETTINGS), { client, reading, history, levers, date, daytime, practitioner, medicines })
 }
 
 /**
  * From a written protocol to a fitted plan with reasons. Pure and deterministic. `status` says when there is no plan:
  * `postponed` (a rule says not today), `infeasible` (with the clashing rules or limits), `stopped` (search limit).
+ * With `running` the visit is fitted again from now: what has begun stands as it is.
  */
-export function compile(input: CompileInput): FittedPlan {
-  const constraints = constraintsFor(input)
+export function compile(input: CompileInput, running?: Running): FittedPlan {
+  const constraints = withStung(constraintsFor(input), input)
   const written = withHygiene(input.protocol.steps)
+  const gated = throughGates(written, input.reading, input.gates ?? {})
   const draft = emptyPlan(input, constraints, written)
   const postponed = constraints.inForce.filter((constraint) => constraint.effect === 'postpone')
-  if (postponed.length > 0) return { ...draft, status: 'postponed', problems: postponed.map((c) => `${c.title}: ${c.reason} ${c.instead}`) }
-  const resolution = resolve(written, constraints, input.shelf, input.overrides)
+  if (postponed.length > 0 && !running) return { ...draft, status: 'postponed', problems: [...new Set(postponed.map((c) => `${c.title}: ${c.reason} ${c.instead}`))] }
+  const fixed = running ? running.plan.steps.filter((step) => hasBegun(step, running.underway)) : []
+  const resolution = resolve({ steps: takingPart(gated.steps, running), constraints, shelf: input.shelf, overrides: input.overrides, date: input.date, fixed })
   if (resolution.kind === 'stopped') return { ...draft, status: 'stopped', problems: [`The search stopped after ${resolution.triedNodes} tries; take a step out and fit again.`] }
   if (resolution.kind === 'infeasible') return { ...draft, status: 'infeasible', problems: resolution.clashes.map((clash) => `${clash.reason} ${clash.instead} (${clash.ruleId})`) }
-  return placed(draft, withHygiene(resolution.steps), resolution.changes, constraints, input)
+  return placed(draft, withHygiene(resolution.steps), [...gated.changes, ...resolution.changes], { input, constraints, gated, running })
 }
 
-/** Steps away from the face end with hand hygiene before the hands come back (hygiene rule H). */
+const takingPart = (steps: readonly Step[], running: Running | undefined): readonly Step[] => (running ? steps.filter((step) => !running.underway.leftOut.has(step.id)) : steps)
+
+/** A quick check that stung stops its product for today, as a reaction would. */
+function withStung(constraints: Constraints, input: CompileInput): Constraints {
+  const { stung } = throughGates(input.protocol.steps, input.reading, input.gates ?? {})
+  const stops = stung.map((productId): Constraint => ({
+    key: `B05||${productId}`, ruleId: 'B05', title: 'The quick check stung', effect: 'stop', target: { productId }, reason: 'Behind the ear it stung or reddened within two minutes.',
+    instead: 'Another of the same kind, or none today.', basis: 'common-practice', overridable: 'no', because: 'the quick check stung', unasked: false,
+  }))
+  return { ...constraints, inForce: [...constraints.inForce, ...stops] }
+}
+
+/** Steps away from the face end with hand hygiene before the hands come back (rule H02). */
 function withHygiene(steps: readonly Step[]): Step[] {
   return steps.map((step) => (needsHygiene(step) ? { ...step, segments: [...step.segments, segment('hands', 'hygiene', 0.5)] } : step))
 }
@@ -63,55 +92,86 @@ function emptyPlan(input: CompileInput, constraints: Constraints, written: reado
   const ladder = placeKeeping(written)
   return {
     format: 'zen-ladder/plan', engine: ENGINE_VERSION, ruleBook: RULE_BOOK_VERSION, protocolVersionId: input.protocol.id,
-    status: 'ready', problems: [], slotS: input.slotMinutes * 60, totalS: 0, writtenTotalS: ladder.placing.kind === 'infeasible' || ladder.placing.kind === 'stopped' ? 0 : ladder.placing.makespanS,
+    status: 'ready', problems: [], slotS: input.slotMinutes * 60, totalS: 0, leastTotalS: 0, writtenTotalS: makespanOf(ladder.placing) ?? 0,
     proof: { kind: 'none', gapS: 0, nodes: 0 }, steps: [], segments: [], written: { steps: [...written], segments: segmentsOf(ladder.steps, ladder.placing) },
     changes: [], askFirst: [...new Set(constraints.inForce.filter((c) => c.unasked && c.target.everything).map((c) => c.because))],
-    stops: stopsInWords(constraints.inForce), cautions: [], checked: [...constraints.checked], notChecked: [...constraints.notChecked],
+    stops: stopsInWords(constraints.inForce), cautions: [], checked: [...constraints.checked], notChecked: [...constraints.notChecked], askAgain: [...constraints.askAgain],
+    advice: distinctWhy(constraints.inForce.filter((c) => c.effect === 'advice' && c.because !== 'always')).map((why) => ({ ...why })), open: [],
     levers: [], suggestions: constraints.suggestions.map((s) => ({ ...s, ruleIds: [...s.ruleIds] })), tray: [],
   }
 }
 
 interface Kept { readonly steps: readonly Step[]; readonly placing: Placing; readonly left: readonly Change[] }
 
-/** Places a ladder; enhancements that find no host, or for which no order exists, are left out and say so. */
-function placeKeeping(steps: readonly Step[]): Kept {
-  const homeless = steps.filter((step) => step.floating && hostsOf(step, steps).length === 0)
+/** Places a ladder; enhancements that find no host, or for which no order exists, are left out and say so. What has begun is never left out. */
+function placeKeeping(steps: readonly Step[], underway?: Underway): Kept {
+  const free = (step: Step): boolean => step.floating !== undefined && !hasBegun(step, underway)
+  const homeless = steps.filter((step) => free(step) && hostsOf(step, steps).length === 0)
   const left: Change[] = homeless.map((step) => ({ kind: 'dropped', stepId: step.id, what: `${step.title} left out`, why: [ownWhy('S01', 'No mask or rest in this visit admits it.', 'Choose a mask that leaves the hands free, or give it its own time.')] }))
   let kept = steps.filter((step) => !homeless.includes(step))
   for (;;) {
-    const placing = place(placingOf(kept))
-    const hung = kept.filter((step) => step.floating).sort((a, b) => a.priority - b.priority)
-    if (placing.kind !== 'infeasible' || hung.length === 0) return { steps: kept, placing, left }
+    const placing = place(placingOf(kept, underway))
+    const hung = kept.filter(free).sort((a, b) => a.priority - b.priority)
+    if (placing.kind !== 'infeasible') return { steps: kept, placing, left }
+    if (hung.length === 0) return { steps: kept, placing: underway ? place({ ...placingOf(kept, underway), overrun: true }) : placing, left }
     left.push({ kind: 'dropped', stepId: hung[0]!.id, what: `${hung[0]!.title} left out`, why: [ownWhy('S02', `It does not fit under a mask in time: ${placing.clash.join('; ')}.`, 'A shorter enhancement, or one mask that dwells longer.')] })
     kept = kept.filter((step) => step !== hung[0])
   }
 }
 
-function segmentsOf(steps: readonly Step[], placing: Placing): PlacedSegment[] {
+const makespanOf = (placing: Placing): number | undefined => (placing.kind === 'infeasible' || placing.kind === 'stopped' ? undefined : placing.makespanS)
+
+function segmentsOf(steps: readonly Step[], placing: Placing, openGates: ReadonlySet<string> = new Set()): PlacedSegment[] {
   if (placing.kind === 'infeasible' || placing.kind === 'stopped') return []
   const at = new Map(placing.placed.map((one) => [one.partId, one]))
-  return steps.flatMap((step) => step.segments.map((part) => placedSegment(step, part, at.get(partId(step, part))!))).sort((a, b) => a.startS - b.startS || a.endS - b.endS)
+  return steps.flatMap((step) => step.segments.map((part) => placedSegment(step, part, at.get(partId(step, part))!, openGates))).sort((a, b) => a.startS - b.startS || a.endS - b.endS)
 }
 
-function placedSegment(step: Step, part: Segment, at: { startS: number; endS: number }): PlacedSegment {
+function placedSegment(step: Step, part: Segment, at: { startS: number; endS: number }, openGates: ReadonlySet<string>): PlacedSegment {
+  const holds = step.gate !== undefined && openGates.has(step.id) && part.id === step.segments.at(-1)!.id
   return {
     id: partId(step, part), stepId: step.id, kind: part.kind, startS: at.startS, endS: at.endS, maxS: part.maxS, active: part.active ?? false,
-    hands: usesHands(part), presence: presenceOf(part), zones: part.kind === 'prepare' || part.kind === 'hygiene' ? [] : [...step.zones],
+    hands: usesHands(part), presence: presenceOf(part), zones: part.kind === 'prepare' || part.kind === 'hygiene' ? [] : [...step.zones], ...(holds ? { gate: step.gate } : {}),
   }
 }
 
-function placed(draft: FittedPlan, resolved: readonly Step[], changes: readonly Change[], constraints: Constraints, input: CompileInput): FittedPlan {
-  const { steps, placing, left } = placeKeeping(resolved)
+interface Made { readonly input: CompileInput; readonly constraints: Constraints; readonly gated: Gated; readonly running: Running | undefined }
+
+function placed(draft: FittedPlan, resolved: readonly Step[], changes: readonly Change[], made: Made): FittedPlan {
+  const { constraints, input, gated, running } = made
+  const { steps, placing, left } = placeKeeping(resolved, running?.underway)
   if (placing.kind === 'infeasible') return { ...draft, status: 'infeasible', problems: [`These limits clash: ${placing.clash.join('; ')}.`] }
   if (placing.kind === 'stopped') return { ...draft, status: 'stopped', problems: [`No order was found in ${placing.nodes} tries.`] }
-  const read = subjectReader(input.shelf)
+  const read = subjectReader(input.shelf, input.date)
   const all = [...changes, ...left, ...hungChanges(steps, placing)]
+  const open = gated.open.map((gate) => ({ ...gate, stepIds: withClosures(gate.stepIds, steps) })).filter((gate) => steps.some((step) => step.id === gate.gateId) || gate.stepIds.length > 0)
+  const perhaps = new Set(open.flatMap((gate) => gate.stepIds))
   return {
-    ...draft, totalS: placing.makespanS, proof: { kind: placing.kind, gapS: placing.gapS, nodes: placing.nodes },
-    steps: [...steps], segments: segmentsOf(steps, placing), changes: all.map((change) => ({ ...change, why: change.why.map((why) => ({ ...why })) })),
-    cautions: cautionsFor(steps, constraints.inForce, read), tray: trayFor(steps, input.shelf),
-    levers: steps.flatMap((step) => (step.lever ? [{ lever: step.lever.lever, rung: Math.min(5, rungOf(step, read(step).product) ?? step.lever.rung) }] : [])),
+    ...draft, totalS: placing.makespanS, leastTotalS: leastTotal(steps, perhaps, placing, running), proof: { kind: placing.kind, gapS: placing.gapS, nodes: placing.nodes },
+    steps: [...steps], segments: segmentsOf(steps, placing, new Set(open.map((gate) => gate.gateId))), changes: all.map((change) => ({ ...change, why: change.why.map((why) => ({ ...why })) })),
+    cautions: cautionsFor(steps, constraints.inForce, read), tray: trayWithCare(steps, constraints, read, input.shelf).map((item) => (perhaps.has(item.stepId) ? { ...item, perhaps: true } : item)),
+    open, levers: steps.flatMap((step) => (step.lever ? [{ lever: step.lever.lever, rung: Math.min(5, rungOf(step, read(step).product) ?? step.lever.rung) }] : [])),
   }
+}
+
+/** Steps that hang on a gate, and what closes them, as far as they are in the visit. */
+const withClosures = (ids: readonly string[], steps: readonly Step[]): string[] => steps.filter((step) => ids.includes(step.id) || (step.closes !== undefined && ids.includes(step.closes))).map((step) => step.id)
+
+/** How short the visit becomes when nothing that is still open comes. */
+function leastTotal(steps: readonly Step[], perhaps: ReadonlySet<string>, whole: Placing, running: Running | undefined): number {
+  const most = makespanOf(whole)!
+  if (perhaps.size === 0) return most
+  return Math.min(most, makespanOf(placeKeeping(steps.filter((step) => !perhaps.has(step.id)), running?.underway).placing) ?? most)
+}
+
+/** The tray of the ladder, with what the rules lay out at each step behind its own things. */
+function trayWithCare(steps: readonly Step[], constraints: Constraints, read: (step: Step) => Subject, shelf: Shelf): FittedPlan['tray'] {
+  const cares = careItems(steps, constraints.inForce, read)
+  const tray = trayFor(steps, shelf)
+  return steps.flatMap((step) => [
+    ...tray.filter((item) => item.stepId === step.id),
+    ...cares.filter((care) => care.stepId === step.id).map((care, at) => ({ id: `${step.id}:care${at}`, name: care.name, count: 1, for: step.title, stepId: step.id })),
+  ])
 }
 
 function hungChanges(steps: readonly Step[], placing: Placing): Change[] {

@@ -1,8 +1,8 @@
 import type { Segment, Step } from '../protocol/model'
 import { onClient, placeOf, presenceOf, usesHands } from '../protocol/segments'
 import { LOCAL_TOOLS } from '../protocol/words'
-import type { Chain, Part, PlacingProblem } from '../schedule/problem'
-import { ELSEWHERE, sharedZones, WHOLE_FACE, type ZoneId } from '../skin/zones'
+import type { Chain, Part, Pin, PlacingProblem } from '../schedule/problem'
+import { ELSEWHERE, zonesMeet, WHOLE_FACE, type ZoneId } from '../skin/zones'
 
 /** How long a mix stands when its product does not say. */
 const DEFAULT_POT_LIFE_S = 300
@@ -11,20 +11,53 @@ const QUIET_PLACE_NEEDS = 'quiet'
 
 export const partId = (step: Pick<Step, 'id'>, segment: Pick<Segment, 'id'>): string => `${step.id}/${segment.id}`
 
-/** A ladder as a placing problem. Floating steps get every dwell that admits them as a possible host, the longest first. */
-export function placingOf(steps: readonly Step[]): PlacingProblem {
-  return { chains: steps.map((step) => chainOf(step, steps)), lags: [] }
+/** A visit under way, in whole seconds from its start: what has begun, and what was left out. */
+export interface Underway {
+  readonly nowS: number
+  /** Segments that have begun, by id; without an end they are running. */
+  readonly begun: ReadonlyMap<string, Pin>
+  readonly leftOut: ReadonlySet<string>
 }
 
-function chainOf(step: Step, steps: readonly Step[]): Chain {
+/** A ladder as a placing problem. Floating steps get every dwell that admits them as a possible host, the longest first. */
+export function placingOf(steps: readonly Step[], underway?: Underway): PlacingProblem {
+  const chains = steps.map((step) => chainOf(step, steps, underway))
+  return underway ? { chains, lags: [], pins: underway.begun, notBeforeS: underway.nowS } : { chains, lags: [] }
+}
+
+/** True when a part of the step has begun. */
+export const hasBegun = (step: Step, underway: Underway | undefined): boolean => underway !== undefined && step.segments.some((segment) => underway.begun.has(partId(step, segment)))
+
+function chainOf(step: Step, steps: readonly Step[], underway: Underway | undefined): Chain {
   const [first, ...rest] = step.segments
   const prepare = first?.kind === 'prepare' ? first : undefined
   const parts = (prepare ? rest : step.segments).map((segment) => partOf(step, segment))
   return {
     id: step.id, name: step.title, parts,
     ...(prepare ? { prepare: { part: partOf(step, prepare), potLifeS: prepare.potLifeS ?? DEFAULT_POT_LIFE_S, ...(prepare.workingS === undefined ? {} : { workingS: prepare.workingS }) } } : {}),
-    ...(step.floating ? { hosts: hostsOf(step, steps), over: step.floating.over ?? false } : {}),
+    ...(step.floating && !hasOutlived(step, steps, underway) ? { hosts: hostsNow(step, steps, underway), over: step.floating.over ?? false } : {}),
   }
+}
+
+/** Hosts that can still take a step: for one that hangs already the dwell it began under, else those that are not over. */
+function hostsNow(step: Step, steps: readonly Step[], underway: Underway | undefined): Host[] {
+  const hosts = hostsOf(step, steps)
+  if (!underway) return hosts
+  const pinOf = (id: string): Pin | undefined => underway.begun.get(id)
+  const beganS = Math.min(...step.segments.flatMap((segment) => pinOf(partId(step, segment))?.startS ?? []))
+  if (beganS === Infinity) return hosts.filter((host) => pinOf(host.partId)?.endS === undefined)
+  // What is left of it must still fit under the mask; else both come off as soon as hands allow, each on its own.
+  const leftS = step.segments.reduce((sum, segment) => sum + leftOf(segment, pinOf(partId(step, segment)), underway.nowS), 0)
+  return hosts.filter((host) => { const pin = pinOf(host.partId); return pin !== undefined && pin.endS === undefined && pin.startS <= beganS && underway.nowS + leftS <= pin.startS + host.maxS })
+}
+
+/** Seconds a segment still takes from now. */
+const leftOf = (segment: Segment, pin: Pin | undefined, nowS: number): number => (pin === undefined ? segment.usualS : pin.endS === undefined ? Math.max(0, segment.usualS - (nowS - pin.startS)) : 0)
+
+/** An enhancement that has begun and whose mask is off already, or that is over itself: it hangs under nothing any more. */
+function hasOutlived(step: Step, steps: readonly Step[], underway: Underway | undefined): boolean {
+  if (!underway || !hasBegun(step, underway)) return false
+  return step.segments.every((segment) => underway.begun.get(partId(step, segment))?.endS !== undefined) || hostsNow(step, steps, underway).length === 0
 }
 
 function partOf(step: Step, segment: Segment): Part {
@@ -38,19 +71,21 @@ function partOf(step: Step, segment: Segment): Part {
 /** Zones a segment takes: the step's own, the whole face under a towel, and what a panel or steamer puts out of reach. */
 function footprint(step: Step, segment: Segment): readonly ZoneId[] {
   if (!onClient(segment)) return []
-  const wide = segment.kind === 'remove' && segment.tool !== undefined && !LOCAL_TOOLS.includes(segment.tool) && sharedZones(step.zones, WHOLE_FACE).length > 0
+  const wide = segment.kind === 'remove' && segment.tool !== undefined && !LOCAL_TOOLS.includes(segment.tool) && zonesMeet(step.zones, WHOLE_FACE)
   return [...new Set([...step.zones, ...(wide ? WHOLE_FACE : []), ...(segment.blocks ?? [])])]
 }
 
+/** A dwell that admits an enhancement. */
+interface Host { readonly chainId: string; readonly partId: string; readonly maxS: number }
 /** Dwells that admit a floating step, the longest first. */
-export function hostsOf(step: Step, steps: readonly Step[]): { chainId: string; partId: string }[] {
+export function hostsOf(step: Step, steps: readonly Step[]): Host[] {
   const needs = step.floating?.needs ?? QUIET_PLACE_NEEDS
   return steps
     .filter((host) => !host.floating && host.id !== step.id)
     .flatMap((host) => host.segments.filter((segment) => segment.kind === 'dwell' && segment.admits?.includes(needs)).map((segment) => ({ host, segment })))
     .sort((a, b) => b.segment.usualS - a.segment.usualS)
-    .map(({ host, segment }) => ({ chainId: host.id, partId: partId(host, segment) }))
+    .map(({ host, segment }) => ({ chainId: host.id, partId: partId(host, segment), maxS: segment.maxS }))
 }
 
 /** True when hands touched hair, feet or the like and go back to the face: hygiene comes between. */
-export const needsHygiene = (step: Step): boolean => sharedZones(step.zones, ELSEWHERE).length > 0 && !step.segments.some((segment) => segment.kind === 'hygiene')
+export const needsHygiene = (step: Step): boolean => zonesMeet(step.zones, ELSEWHERE) && !step.segments.some((segment) => segment.kind === 'hygiene')

@@ -1,5 +1,5 @@
 import type { Product, Shelf } from '../catalog/model'
-import { productById, useOf } from '../catalog/shelf'
+import { deviceById, productById, useOf } from '../catalog/shelf'
 import { LEVER_WORDS } from '../protocol/words'
 import type { Pick, Segment, Step } from '../protocol/model'
 import { toMinutes } from '../quantity/time'
@@ -7,7 +7,8 @@ import { touches, type Subject } from '../safety/subject'
 import type { Constraint } from '../safety/rule'
 import { withoutZones, zonesInWords } from '../skin/zones'
 import { distinctWhy, type Change } from './change'
-import { capMinutes, leverSegments, onRung, rungOf } from './levers'
+import { leverSegments, rungOf } from '../safety/strength'
+import { capMinutes, onRung } from './levers'
 
 /** One way to do (or not do) a written step. */
 export interface Option {
@@ -26,6 +27,8 @@ export interface OptionContext {
 type Fitted = { readonly ok: true; readonly option: Option & { readonly step: Step } } | { readonly ok: false; readonly blockedBy: readonly Constraint[] }
 
 const BLOCKING = new Set(['stop', 'clearance', 'refer', 'scope', 'replace', 'omit-zone'])
+/** Keeps a step from being done as it stands: stops and their kind, and a patch test that has not been passed. A soft referral only speaks. */
+const blocks = (constraint: Constraint): boolean => (BLOCKING.has(constraint.effect) && !(constraint.effect === 'refer' && constraint.soft)) || constraint.require === 'patch-test'
 /** Wrapping, shining and blowing cannot leave a zone out. */
 const WHOLE: readonly string[] = ['steam', 'led', 'aerosol', 'self-heating', 'film-peel']
 
@@ -93,14 +96,16 @@ export function fitStep(candidate: Step, written: Step, context: OptionContext):
   if (!zoned.ok) return zoned
   const limited = limitStep(zoned.step, constraints, context, changes)
   if (!limited.ok) return limited
-  return { ok: true, option: { step: applyCare(limited.step, constraints, context, changes), changes } }
+  const eased = easeZones(limited.step, constraints, context, changes)
+  if (!eased.ok) return eased
+  return { ok: true, option: { step: applyCare(eased.step, constraints, context, changes), changes } }
 }
 
 type Stage = { readonly ok: true; readonly step: Step } | { readonly ok: false; readonly blockedBy: readonly Constraint[] }
 
 function cutZones(step: Step, constraints: readonly Constraint[], context: OptionContext, changes: Change[]): Stage {
   const subject = context.read(step)
-  const blocking = constraints.filter((constraint) => BLOCKING.has(constraint.effect) && touches(constraint, subject))
+  const blocking = constraints.filter((constraint) => blocks(constraint) && touches(constraint, subject))
   const everywhere = blocking.filter((constraint) => !constraint.zones)
   if (everywhere.length > 0) return { ok: false, blockedBy: everywhere }
   if (blocking.length === 0) return { ok: true, step }
@@ -127,13 +132,38 @@ function limitStep(start: Step, constraints: readonly Constraint[], context: Opt
     step = lowered
   }
   for (const constraint of limits) {
-    if (constraint.limit?.kind !== 'dwell-minutes') continue
-    const capped = capMinutes(step, constraint.limit.max)
+    const most = minutesAllowed(constraint, step, context)
+    if (most === undefined) continue
+    const capped = capMinutes(step, most)
     if (!capped) return { ok: false, blockedBy: [constraint] }
     if (usual(capped) < usual(step)) changes.push({ kind: 'minutes', stepId: step.id, what: `${step.title}: ${mins(step)} → ${mins(capped)} min`, why: distinctWhy([constraint]) })
     step = capped
   }
   return { ok: true, step }
+}
+
+/** Minutes a limit leaves: its own figure, or the device's. */
+function minutesAllowed(constraint: Constraint, step: Step, { shelf }: OptionContext): number | undefined {
+  if (constraint.limit?.kind === 'dwell-minutes') return constraint.limit.max
+  return constraint.limit?.kind === 'device-minutes' ? deviceById(shelf, step.deviceId)?.maxMinutes : undefined
+}
+
+/** Zones that take only a lower rung are left out of a stronger step (the neck, rule C14); a step on those zones alone is lowered instead. */
+function easeZones(step: Step, constraints: readonly Constraint[], context: OptionContext, changes: Change[]): Stage {
+  const subject = context.read(step)
+  const now = rungOf(step, subject.product)
+  const tender = constraints.filter((constraint) => constraint.limit?.kind === 'zone-rung' && touches(constraint, subject) && now !== undefined && now > constraint.limit.max)
+  if (tender.length === 0) return { ok: true, step }
+  const zones = tender.reduce((left, constraint) => withoutZones(left, constraint.zones ?? []), step.zones)
+  if (zones.length > 0) {
+    changes.push({ kind: 'zones', stepId: step.id, what: `${step.title}: leave out ${zonesInWords(withoutZones(step.zones, zones))}`, why: distinctWhy(tender) })
+    return { ok: true, step: { ...step, zones } }
+  }
+  const most = Math.min(...tender.map((constraint) => (constraint.limit?.kind === 'zone-rung' ? constraint.limit.max : Infinity)))
+  const lowered = onRung(step, subject.product, most)
+  if (!lowered) return { ok: false, blockedBy: tender }
+  changes.push({ kind: 'rung', stepId: step.id, what: rungSentence(step, lowered, now!, most), why: distinctWhy(tender) })
+  return { ok: true, step: lowered }
 }
 
 const usual = (step: Step): number => leverSegments(step).reduce((sum, segment) => sum + segment.usualS, 0)
@@ -191,8 +221,8 @@ function lowerRungs(option: Option & { readonly step: Step }, written: Step, con
 
 function replacedChange(candidate: Step, written: Step, context: OptionContext): Change {
   const before = context.read(written)
-  const blocking = context.constraintsFor(written).filter((constraint) => (BLOCKING.has(constraint.effect) || constraint.limit?.kind === 'rung' || constraint.limit?.kind === 'dwell-minutes') && touches(constraint, before))
-  const stops = blocking.filter((constraint) => BLOCKING.has(constraint.effect))
+  const blocking = context.constraintsFor(written).filter((constraint) => (blocks(constraint) || constraint.limit?.kind === 'rung' || constraint.limit?.kind === 'dwell-minutes') && touches(constraint, before))
+  const stops = blocking.filter(blocks)
   const why = distinctWhy(stops.length > 0 ? stops : blocking).map((one) => ({ ...one, reason: one.reason + ingredientsBehind(stops.filter((constraint) => constraint.ruleId === one.ruleId), before) }))
   return { kind: 'replaced', stepId: written.id, what: `${written.title} → ${candidate.title}`, why }
 }

@@ -19,14 +19,16 @@ export const PlacedSegment = z.strictObject({
   startS: z.number().int(), endS: z.number().int(),
   /** Dwell: the safety limit, counted from its start. */
   maxS: z.number().int(), active: z.boolean(), hands: z.boolean(), presence: z.enum(PLACES), zones: z.array(ZoneId),
+  /** Waits for an answer: never called finished by the clock. */
+  gate: z.enum(['lamp', 'quick-check']).optional(),
 })
 export type PlacedSegment = z.infer<typeof PlacedSegment>
 
-export const TrayItem = z.strictObject({ id: z.string(), name: z.string(), count: z.number(), for: z.string(), stepId: z.string(), note: z.string().optional() })
+export const TrayItem = z.strictObject({ id: z.string(), name: z.string(), count: z.number(), for: z.string(), stepId: z.string(), note: z.string().optional(), perhaps: z.boolean().optional() })
 export type TrayItem = z.infer<typeof TrayItem>
 
 export const Suggestion = z.strictObject({
-  lever: z.enum(LEVERS), move: z.enum(['first', 'up', 'hold', 'down', 'restart', 'stop']), rung: z.number().int(), lastRung: z.number().int().optional(),
+  lever: z.enum(LEVERS), move: z.enum(['first', 'up', 'hold', 'down', 'restart', 'stop', 'wait']), rung: z.number().int(), lastRung: z.number().int().optional(),
   ruleIds: z.array(z.string()), why: z.string(),
 })
 
@@ -46,7 +48,13 @@ export const FittedPlan = z.strictObject({
   /** Today's stops in a few words each, pinned in Perform. */
   stops: z.array(z.string()),
   cautions: z.array(z.strictObject({ stepId: z.string(), line: z.string() })),
-  checked: z.array(z.string()), notChecked: z.array(z.string()),
+  checked: z.array(z.string()), notChecked: z.array(z.string()), askAgain: z.array(z.string()),
+  /** Good to know; folded away on screen. */
+  advice: z.array(Why),
+  /** Gates without an answer, and the steps that hang on each. */
+  open: z.array(z.strictObject({ gateId: z.string(), stepIds: z.array(z.string()), words: z.string() })),
+  /** The shortest the visit can become when every open branch falls away; equal to `totalS` when none is open. */
+  leastTotalS: z.number().int(),
   levers: z.array(LeverUse), suggestions: z.array(Suggestion), tray: z.array(TrayItem),
 })
 export type FittedPlan = z.infer<typeof FittedPlan>

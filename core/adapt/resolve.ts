@@ -2,15 +2,28 @@ import type { Shelf } from '../catalog/model'
 import type { Step } from '../protocol/model'
 import type { Constraints } from '../safety/constrain'
 import type { Constraint } from '../safety/rule'
+import { rungOf } from '../safety/strength'
 import { subjectReader, touches, type Subject } from '../safety/subject'
+import { withoutZones, zonesInWords } from '../skin/zones'
 import { distinctWhy, ownWhy, type Change } from './change'
 import { insertRequired } from './insert'
 import { optionsFor, type Option, type OptionContext } from './options'
 import { clashWith, type Clash, type OrderOf } from './together'
-import { rungOf } from './levers'
 
 /** A rule waved through for one step, with a reason; only rules that say so can be. */
 export interface Override { readonly ruleId: string; readonly stepId: string; readonly reason: string; readonly by: string; readonly at: string }
+
+export interface ResolveInput {
+  readonly steps: readonly Step[]
+  readonly constraints: Constraints
+  readonly shelf: Shelf
+  readonly overrides?: readonly Override[]
+  /** The visit's ISO date, for what has gone off. */
+  readonly date?: string
+  /** Steps that have begun: they stay as they are and count against every allowance. */
+  readonly fixed?: readonly Step[]
+  readonly nodeLimit?: number
+}
 
 export type Resolution =
   | { readonly kind: 'resolved'; readonly steps: readonly Step[]; readonly changes: readonly Change[]; readonly triedNodes: number }
@@ -25,12 +38,14 @@ export const NODE_LIMIT = 20_000
  * then written order); each takes its best option (see `optionsFor`) that clashes with none decided before; when none is
  * left the search goes back. Closures follow their cause. Deterministic; `infeasible` only after exhaustion.
  */
-export function resolve(written: readonly Step[], constraints: Constraints, shelf: Shelf, overrides: readonly Override[] = [], nodeLimit = NODE_LIMIT): Resolution {
-  const read = subjectReader(shelf)
+export function resolve({ steps, constraints, shelf, overrides = [], date, fixed = [], nodeLimit = NODE_LIMIT }: ResolveInput): Resolution {
+  const read = subjectReader(shelf, date)
+  const begun = new Map(fixed.map((step) => [step.id, step]))
   const context: OptionContext = { shelf, read, constraintsFor: (step) => inForceFor(step, constraints.inForce, overrides) }
-  const start = written.map((step) => named(step, read))
-  const order = decisionOrder(start)
-  const search: Search = { order, start, context, constraints: constraints.inForce, read, orderOf: placesOf(start), nodes: 0, nodeLimit, clashes: [], options: new Map() }
+  const start = [...fixed, ...steps.filter((step) => !begun.has(step.id)).map((step) => named(step, read))]
+  const search: Search = { order: decisionOrder(start, begun), begun, context, constraints: constraints.inForce, read, orderOf: placesOf(start), nodes: 0, nodeLimit, clashes: [], options: new Map() }
+  const impossible = withoutOptions(search)
+  if (impossible.length > 0) return { kind: 'infeasible', clashes: distinctClashes(impossible) }
   const chosen = decide(search, 0, new Map())
   if (chosen === 'stopped') return { kind: 'stopped', triedNodes: search.nodes }
   if (!chosen) return { kind: 'infeasible', clashes: distinctClashes(search.clashes) }
@@ -53,14 +68,16 @@ function named(step: Step, read: (step: Step) => Subject): Step {
 const inForceFor = (step: Step, inForce: readonly Constraint[], overrides: readonly Override[]): Constraint[] =>
   inForce.filter((constraint) => !(constraint.overridable === 'reason' && overrides.some((o) => o.ruleId === constraint.ruleId && o.stepId === step.id)))
 
-function decisionOrder(steps: readonly Step[]): Step[] {
-  const rank = (step: Step) => (step.closes ? 100 : 0) - (step.essential ? 10 : 0) - step.priority
+type Begun = ReadonlyMap<string, Step>
+
+function decisionOrder(steps: readonly Step[], begun: Begun): Step[] {
+  const rank = (step: Step) => (begun.has(step.id) ? -1000 : 0) + (step.closes ? 100 : 0) - (step.essential ? 10 : 0) - step.priority
   return steps.map((step, at) => ({ step, at })).sort((a, b) => rank(a.step) - rank(b.step) || a.at - b.at).map(({ step }) => step)
 }
 
 interface Search {
   readonly order: readonly Step[]
-  readonly start: readonly Step[]
+  readonly begun: Begun
   readonly context: OptionContext
   readonly constraints: readonly Constraint[]
   readonly read: (step: Step) => Subject
@@ -72,18 +89,32 @@ interface Search {
 }
 type Chosen = ReadonlyMap<string, Option>
 
+const blockedClash = (step: Step) => (constraint: Constraint): Clash => ({ ruleId: constraint.ruleId, reason: `${step.title}: ${constraint.reason}`, instead: constraint.instead, constraint })
+
+/** Steps that nothing may take, whatever the others do: then there is no need to search. */
+function withoutOptions(search: Search): Clash[] {
+  return search.order.filter((step) => step.closes === undefined && !search.begun.has(step.id)).flatMap((step) => {
+    const { options, blockedBy } = optionsOnce(search, step, new Map())
+    return options.length === 0 ? blockedBy.map(blockedClash(step)) : []
+  })
+}
+
 function decide(search: Search, at: number, chosen: Chosen): Chosen | 'stopped' | undefined {
   const step = search.order[at]
   if (!step) return chosen
+  // What has begun is on the skin: it is taken as it is, whatever the rules now say.
+  if (search.begun.has(step.id)) return decide(search, at + 1, new Map(chosen).set(step.id, { step, changes: [] }))
   const { options, blockedBy } = optionsOnce(search, step, chosen)
-  if (options.length === 0) search.clashes.push(...blockedBy.map((constraint) => ({ ruleId: constraint.ruleId, reason: `${step.title}: ${constraint.reason}`, instead: constraint.instead, constraint })))
+  if (options.length === 0) search.clashes.push(...blockedBy.map(blockedClash(step)))
   const subjects = [...chosen.values()].flatMap((option) => (option.step ? [search.read(option.step)] : []))
   const clashes: Clash[] = []
-  for (const option of options) {
+  const queue = [...options]
+  for (let option = queue.shift(); option; option = queue.shift()) {
     if (++search.nodes > search.nodeLimit) return 'stopped'
     const clash = option.step && clashWith(search.read(option.step), subjects, search.context.constraintsFor(step), search.orderOf)
     if (clash) {
       clashes.push(clash)
+      queue.unshift(...elsewhere(option, clash))
       continue
     }
     const next = decide(search, at + 1, new Map(chosen).set(step.id, explained(option, clashes)))
@@ -91,6 +122,14 @@ function decide(search: Search, at: number, chosen: Chosen): Chosen | 'stopped' 
   }
   search.clashes.push(...clashes)
   return undefined
+}
+
+/** The same way of doing a step, without the zones on which it clashes. */
+function elsewhere(option: Option, { leaveOut, ruleId, reason, instead }: Clash): Option[] {
+  const { step } = option
+  const zones = step && leaveOut ? withoutZones(step.zones, leaveOut) : []
+  if (!step || zones.length === 0) return []
+  return [{ step: { ...step, zones }, changes: [...option.changes, { kind: 'zones', stepId: step.id, what: `${step.title}: leave out ${zonesInWords(withoutZones(step.zones, zones))}`, why: [ownWhy(ruleId, reason, instead)] }] }]
 }
 
 function optionsOnce(search: Search, step: Step, chosen: Chosen): ReturnType<typeof optionsFor> {
@@ -121,7 +160,12 @@ function assemble(start: readonly Step[], chosen: Chosen, search: Search, overri
   const changes: Change[] = start.flatMap((step) => [...(chosen.get(step.id)?.changes ?? [])])
   const steps = start.flatMap((step) => chosen.get(step.id)?.step ?? [])
   const inserted = insertRequired(steps, search.context, search.constraints)
-  return { kind: 'resolved', steps: inserted.steps, changes: [...changes, ...inserted.changes, ...keptAsWritten(start, search, overrides)], triedNodes: search.nodes }
+  return { kind: 'resolved', steps: begunFirst(inserted.steps, search.begun), changes: [...changes, ...inserted.changes, ...keptAsWritten(start, search, overrides)], triedNodes: search.nodes }
+}
+
+/** What is put in while a visit runs comes after everything that has begun: nobody goes back in time. */
+function begunFirst(steps: readonly Step[], begun: Begun): Step[] {
+  return [...steps.filter((step) => begun.has(step.id)), ...steps.filter((step) => !begun.has(step.id))]
 }
 
 function keptAsWritten(start: readonly Step[], search: Search, overrides: readonly Override[]): Change[] {

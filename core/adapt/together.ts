@@ -1,67 +1,88 @@
 import type { Step } from '../protocol/model'
+import type { Property } from '../protocol/words'
 import type { Constraint } from '../safety/rule'
+import { ruleById } from '../safety/rules'
+import { isLeaveOn, rungOf } from '../safety/strength'
 import type { Subject } from '../safety/subject'
-import { sharedZones, ZONES, type ZoneId } from '../skin/zones'
-import { exfoliationPoints, isLeaveOn, rungOf } from './levers'
+import { zonesMeet, ZONES, type ZoneId } from '../skin/zones'
 
 /** Why a step cannot be in the visit beside those already chosen. */
-export interface Clash { readonly ruleId: string; readonly reason: string; readonly instead: string; readonly constraint?: Constraint }
-
-const allowanceOf = (zone: ZoneId, constraints: readonly Constraint[]): { max: number; constraint: Constraint | undefined } => {
-  const limits = constraints.filter((constraint) => constraint.limit?.kind === 'exfoliation' && (!constraint.zones || constraint.zones.includes(zone)))
-  const tightest = limits.reduce<Constraint | undefined>((least, constraint) => (!least || constraint.limit!.max < least.limit!.max ? constraint : least), undefined)
-  return { max: tightest?.limit?.max ?? Infinity, constraint: tightest }
-}
-
+export interface Clash { readonly ruleId: string; readonly reason: string; readonly instead: string; readonly constraint?: Constraint; /** Zones without which the step may join. */ readonly leaveOut?: readonly ZoneId[] }
 /** Place of a step on the written card. */
 export type OrderOf = (step: Pick<Step, 'id'>) => number
 
+const clash = (ruleId: string): Clash => { const { reason, instead } = ruleById(ruleId); return { ruleId, reason, instead } }
+
 /**
- * Rules over the whole visit, for a step about to join those chosen: exfoliation allowance per zone (C15), acid and steam
- * never and enzyme with steam only where allowed (D06), nothing flammable under a spark (D07), acid layers on a first visit
- * (E02). Undefined when it may join.
+ * Rules over the whole visit, for a step about to join those chosen: exfoliation allowance per zone (C15), pairs of steps that
+ * do not go together (D06, D07, D13, D18, D19, D20), acid layers on a first visit (E02). Undefined when it may join.
  */
 export function clashWith(subject: Subject, chosen: readonly Subject[], constraints: readonly Constraint[], orderOf: OrderOf): Clash | undefined {
-  return overAllowance(subject, chosen, constraints) ?? steamClash(subject, chosen) ?? sparkClash(subject, chosen, orderOf) ?? secondLayer(subject, chosen, constraints)
+  return pairClash(subject, chosen, orderOf) ?? overAllowance(subject, chosen, constraints) ?? secondLayer(subject, chosen, constraints)
+}
+
+const allowanceOf = (zone: ZoneId, constraints: readonly Constraint[]): { max: number; constraint: Constraint | undefined } => {
+  const limits = constraints.filter((constraint) => constraint.limit?.kind === 'exfoliation' && (!constraint.zones || constraint.zones.includes(zone)))
+  const tightest = limits.reduce<Constraint | undefined>((least, constraint) => (!least || maxOf(constraint) < maxOf(least) ? constraint : least), undefined)
+  return { max: tightest ? maxOf(tightest) : Infinity, constraint: tightest }
+}
+const maxOf = (constraint: Constraint): number => (constraint.limit?.kind === 'exfoliation' ? constraint.limit.max : Infinity)
+
+/** Points spent at home before the visit: one rule counts once, whatever it was used for. */
+function usedBefore(constraints: readonly Constraint[]): number {
+  const byRule = new Map(constraints.flatMap((constraint) => (constraint.limit?.kind === 'exfoliation-used' ? [[constraint.ruleId, constraint.limit.max] as const] : [])))
+  return [...byRule.values()].reduce((sum, points) => sum + points, 0)
 }
 
 function overAllowance(subject: Subject, chosen: readonly Subject[], constraints: readonly Constraint[]): Clash | undefined {
-  const points = exfoliationPoints(subject)
+  const { points } = subject
   if (points === 0) return undefined
+  const before = usedBefore(constraints)
   for (const zone of ZONES.filter((candidate) => subject.step.zones.includes(candidate))) {
-    const spent = chosen.filter((other) => other.step.zones.includes(zone)).reduce((sum, other) => sum + exfoliationPoints(other), 0)
+    const spent = before + chosen.filter((other) => other.step.zones.includes(zone)).reduce((sum, other) => sum + other.points, 0)
     const { max, constraint } = allowanceOf(zone, constraints)
     if (spent + points <= max || !constraint) continue
-    return { ruleId: constraint.ruleId, reason: `${constraint.reason} ${spent} spent, ${points} more wanted.`, instead: constraint.instead, constraint }
+    return { ruleId: constraint.ruleId, reason: `${constraint.reason} ${spent} spent${before > 0 ? `, ${before} of it at home` : ''}, ${points} more wanted.`, instead: constraint.instead, constraint }
   }
   return undefined
 }
 
-const same = (a: Step, b: Step): boolean => sharedZones(a.zones, b.zones).length > 0
+const same = (a: Subject, b: Subject): boolean => zonesMeet(a.step.zones, b.step.zones)
+const has = (subject: Subject, ...any: Property[]): boolean => any.some((property) => subject.properties.has(property))
+const isAcid = (subject: Subject): boolean => has(subject, 'acid') && has(subject, 'exfoliating')
 
-function steamClash(subject: Subject, chosen: readonly Subject[]): Clash | undefined {
-  const steams = subject.properties.has('steam')
-  const other = chosen.find((candidate) => same(candidate.step, subject.step) && (steams ? candidate : subject).properties.has('exfoliating') && (steams ? subject : candidate).properties.has('steam'))
-  if (!other) return undefined
-  const active = steams ? other : subject
-  if (active.properties.has('acid')) return { ruleId: 'D06', reason: 'Steam drives an acid deeper than it is meant to go: never both in one visit.', instead: 'A hydrating concentrate softens without heat.' }
-  const allowed = active.properties.has('softening') && (rungOf(active.step, active.product) ?? 1) >= 2
-  if (!active.properties.has('enzyme') || allowed) return undefined
-  return { ruleId: 'D06', reason: 'Steam over an enzyme only where the product allows it and the rung is tolerated.', instead: 'A hydrating concentrate softens without heat.' }
-}
+/** A pair of steps on shared zones that a rule of family D forbids. `ordered`: only when the first is written before the second. */
+interface Pair { readonly ruleId: string; readonly ordered: boolean; readonly first: (one: Subject) => boolean; readonly second: (other: Subject, first: Subject) => boolean; /** The later step may go on elsewhere. */ readonly partly?: true }
 
-/** D07: high frequency sparks; what burns must not lie on the skin before it. Taken off again, it is gone. */
-export function sparkClash(subject: Subject, chosen: readonly Subject[], orderOf: OrderOf): Clash | undefined {
-  const lies = (one: Subject): boolean => one.properties.has('flammable') && isLeaveOn(one.step)
-  const meets = (burning: Subject, spark: Subject): boolean => lies(burning) && spark.properties.has('spark') && same(burning.step, spark.step) && orderOf(burning.step) < orderOf(spark.step)
-  if (!chosen.some((other) => meets(other, subject) || meets(subject, other))) return undefined
-  return { ruleId: 'D07', reason: 'High frequency sparks: nothing flammable may lie on the skin before it.', instead: 'A product without alcohol before it, or calm with cold instead.' }
+const PAIRS: readonly Pair[] = [
+  { ruleId: 'D06', ordered: false, first: isAcid, second: (other) => has(other, 'steam') },
+  { ruleId: 'D06', ordered: false, first: (one) => has(one, 'enzyme') && has(one, 'exfoliating') && !steamAllowed(one), second: (other) => has(other, 'steam') },
+  { ruleId: 'D07', ordered: true, first: (one) => has(one, 'flammable') && isLeaveOn(one.step), second: (other) => has(other, 'spark') },
+  { ruleId: 'D13', ordered: true, first: (one) => has(one, 'stand-alone'), second: (other) => has(other, 'occlusive') },
+  { ruleId: 'D18', ordered: true, first: (one) => has(one, 'needling', 'blade'), second: (other) => other.product !== undefined && (!has(other, 'open-skin-use') || has(other, 'tinted')), partly: true },
+  { ruleId: 'D19', ordered: false, first: (one) => has(one, 'needling', 'blade'), second: (other) => isAcid(other) || has(other, 'mechanical', 'scrub', 'suction') },
+  { ruleId: 'D20', ordered: true, first: isAcid, second: (other) => has(other, 'self-heating') },
+]
+/** Steam over an enzyme: where the product softens and a tolerated rung is reached. */
+const steamAllowed = (one: Subject): boolean => has(one, 'softening') && (rungOf(one.step, one.product) ?? 1) >= 2
+
+function pairClash(subject: Subject, chosen: readonly Subject[], orderOf: OrderOf): Clash | undefined {
+  for (const pair of PAIRS) {
+    const others = chosen.filter((other) => same(subject, other) && (meets(pair, subject, other, orderOf) || meets(pair, other, subject, orderOf)))
+    if (others.length > 0) return { ...clash(pair.ruleId), ...(pair.partly ? { leaveOut: others.flatMap((other) => other.step.zones) } : {}) }
+  }
+  return undefined
 }
+const meets = (pair: Pair, one: Subject, other: Subject, orderOf: OrderOf): boolean =>
+  (!pair.ordered || orderOf(one.step) < orderOf(other.step)) && pair.first(one) && pair.second(other, one)
+
+/** True when a step put in after `one` and before `following` would be part of a forbidden pair. */
+export const wouldClash = (one: Subject, following: readonly Subject[]): boolean => pairClash(one, following, (step) => (step.id === one.step.id ? 0 : 1)) !== undefined
 
 function secondLayer(subject: Subject, chosen: readonly Subject[], constraints: readonly Constraint[]): Clash | undefined {
   const limit = constraints.find((constraint) => constraint.limit?.kind === 'acid-layers')
-  if (!limit || !subject.properties.has('acid') || !subject.properties.has('exfoliating')) return undefined
-  const layers = chosen.filter((other) => other.properties.has('acid') && other.properties.has('exfoliating') && same(other.step, subject.step)).length
-  if (layers < limit.limit!.max) return undefined
+  if (limit?.limit?.kind !== 'acid-layers' || !isAcid(subject)) return undefined
+  const layers = chosen.filter((other) => isAcid(other) && same(other, subject)).length
+  if (layers < limit.limit.max) return undefined
   return { ruleId: limit.ruleId, reason: 'No second acid layer on a first visit.', instead: 'One layer, and see how the skin answers.', constraint: limit }
 }

@@ -1,5 +1,5 @@
 import { z } from 'zod'
-import { Concern } from '../client/model'
+import { Concern, IsoDate } from '../client/model'
 import { Segment } from '../protocol/model'
 import { PHASES, PROPERTIES } from '../protocol/words'
 import { SalonMeasure } from '../quantity/model'
@@ -29,7 +29,7 @@ export type Use = z.infer<typeof Use>
 export const Product = z.strictObject({
   id: z.string(),
   name: z.string().min(1).max(120),
-  kind: z.enum(['makeup-remover', 'cleanser', 'toner', 'scrub', 'gommage', 'enzyme', 'acid', 'neutraliser', 'concentrate', 'massage', 'mask', 'eye', 'serum', 'moisturiser', 'sun', 'lip', 'soothing']),
+  kind: z.enum(['makeup-remover', 'cleanser', 'toner', 'scrub', 'gommage', 'enzyme', 'acid', 'neutraliser', 'concentrate', 'massage', 'mask', 'eye', 'serum', 'moisturiser', 'sun', 'lip', 'soothing', 'gel']),
   concerns: z.array(Concern),
   pH: z.number().min(0).max(14).optional(),
   vehicle: z.enum(['water', 'alcohol', 'anhydrous']),
@@ -44,6 +44,10 @@ export const Product = z.strictObject({
   openSkinUse: z.boolean(),
   expected: z.array(Expected),
   measure: SalonMeasure.optional(),
+  /** The open batch: when it was opened, how many months it keeps open, and its date. */
+  openedOn: IsoDate.optional(),
+  afterOpeningMonths: z.number().int().min(1).max(60).optional(),
+  bestBefore: IsoDate.optional(),
   /** Grams or millilitres on the shelf. */
   stock: z.number().min(0),
   uses: z.array(Use).min(1),
@@ -57,6 +61,8 @@ export const Device = z.strictObject({
   expected: z.array(Expected),
   setup: z.array(z.string()),
   setting: z.string().max(160),
+  /** Longest use on one zone in a visit, in minutes, as its maker says (rule D21). */
+  maxMinutes: z.number().positive().optional(),
 })
 export type Device = z.infer<typeof Device>
 

@@ -25,6 +25,13 @@ export type ProductMemory = z.infer<typeof ProductMemory>
 export const Clearance = z.strictObject({ clearance: z.string(), by: z.string().min(1).max(120), on: IsoDate, until: IsoDate.optional() })
 export type Clearance = z.infer<typeof Clearance>
 
+/** A patch test of one product on one zone. Quick: 1–2 min, shows sting only. Delayed: read after 24–48 h. */
+export const PatchTest = z.strictObject({
+  productId: z.string(), kind: z.enum(['quick', 'delayed']), zone: ZoneId, placedOn: IsoDate, readOn: IsoDate.optional(),
+  result: z.enum(['waiting', 'calm', 'reacted']), note: z.string().max(300).optional(),
+})
+export type PatchTest = z.infer<typeof PatchTest>
+
 /** Ranked goals: the first is the most wanted. */
 export const CONCERNS = ['calm', 'clarify', 'hydrate', 'firm', 'brighten', 'smooth'] as const
 export const Concern = z.enum(CONCERNS)
@@ -37,6 +44,7 @@ export const Client = z.strictObject({
   facts: z.array(Fact),
   memories: z.array(ProductMemory),
   clearances: z.array(Clearance),
+  patchTests: z.array(PatchTest).default([]),
   concerns: z.array(Concern),
   notes: z.array(z.string()).optional(),
 })

@@ -1,46 +1,101 @@
-import type { ZoneId } from '../skin/zones'
+import { EYES, FACE_NECK, type ZoneId } from '../skin/zones'
 
-/** Health facts by code. An allergy is its own question, one per ingredient family (`allergy:pineapple`). */
+export const QUESTION_PARTS = ['now', 'health', 'medicine', 'recent', 'habits'] as const
+export type QuestionPart = (typeof QUESTION_PARTS)[number]
+
+/** Health facts by code. An allergy is its own question, one per ingredient family (`allergy:pineapple`); a medicine its own fact (`medicine:doxycycline`). */
 export interface Question {
   readonly code: string
   readonly ask: string
-  readonly part: 'now' | 'health' | 'medicine' | 'recent' | 'allergy' | 'habits'
+  readonly part: QuestionPart
   /** `stop`: unknown blocks what the rule would stop, until asked. `limit`: unknown is listed as not checked. */
   readonly level: 'stop' | 'limit'
-  /** What the date of the answer means, where the rules need one. */
-  readonly date?: 'since' | 'stopped' | 'done'
+  /** What the date of the answer means, where the rules need one. `ahead`: a day to come. */
+  readonly date?: 'since' | 'stopped' | 'done' | 'ahead'
   /** Zones the answer is about, where the rules need them. */
   readonly zones?: readonly ZoneId[]
   /** Asked again at every visit, in "since last time". */
   readonly eachVisit?: boolean
+  /** One of the twelve that a walk-in is asked before anything is done. */
+  readonly walkIn?: boolean
+  /** Asked only of clients below this age. */
+  readonly belowAge?: number
 }
 
-const NEAR: readonly ZoneId[] = ['forehead', 'nose', 'cheek-left', 'cheek-right', 'chin', 'lips', 'eye-contour', 'neck', 'decollete']
+const NEAR: readonly ZoneId[] = [...FACE_NECK, ...EYES, 'lips']
+const now = (code: string, ask: string, more: Partial<Question> = {}): Question => ({ code, ask, part: 'now', level: 'stop', eachVisit: true, ...more })
+const health = (code: string, ask: string, more: Partial<Question> = {}): Question => ({ code, ask, part: 'health', level: 'stop', ...more })
+const medicine = (code: string, ask: string, more: Partial<Question> = {}): Question => ({ code, ask, part: 'medicine', level: 'stop', eachVisit: true, ...more })
+const recent = (code: string, ask: string, more: Partial<Question> = {}): Question => ({ code, ask, part: 'recent', level: 'stop', date: 'done', eachVisit: true, ...more })
+const habit = (code: string, ask: string, more: Partial<Question> = {}): Question => ({ code, ask, part: 'habits', level: 'limit', ...more })
 
 export const QUESTIONS: readonly Question[] = [
-  { code: 'infection', ask: 'Cold sore, contagious infection or fever now', part: 'now', level: 'stop', eachVisit: true },
-  { code: 'open-wound', ask: 'Open wound or broken skin', part: 'now', level: 'stop', zones: NEAR, eachVisit: true },
-  { code: 'sunburn', ask: 'Sunburn or windburn', part: 'now', level: 'stop', date: 'done', eachVisit: true },
-  { code: 'changed-lesion', ask: 'A mole that changed or bleeds, a sore that does not heal, sudden swelling, an unknown rash', part: 'now', level: 'stop', zones: NEAR, eachVisit: true },
-  { code: 'pregnancy', ask: 'Pregnant or breast-feeding', part: 'health', level: 'stop', eachVisit: true },
-  { code: 'implant-electronic', ask: 'Pacemaker, defibrillator, neurostimulator, cochlear implant, insulin pump or glucose sensor', part: 'health', level: 'stop' },
-  { code: 'metal', ask: 'Metal plate, pin, implant or braces in face or neck', part: 'health', level: 'stop', zones: NEAR },
-  { code: 'cold-sore-history', ask: 'Has had cold sores', part: 'health', level: 'limit' },
-  { code: 'isotretinoin', ask: 'Isotretinoin or acitretin (tablets), now or in the last six months', part: 'medicine', level: 'stop', date: 'stopped', eachVisit: true },
-  { code: 'retinoid-prescription', ask: 'Prescription retinoid or acid on the face', part: 'medicine', level: 'stop', date: 'stopped', eachVisit: true },
-  { code: 'photosensitiser-strong', ask: 'Strongly light-sensitising medicine (for instance doxycycline, amiodarone, psoralen)', part: 'medicine', level: 'stop', eachVisit: true },
-  { code: 'photosensitiser-weak', ask: 'Medicine that may make skin light-sensitive', part: 'medicine', level: 'limit', eachVisit: true },
-  { code: 'peel-light', ask: 'Light peel, by anybody', part: 'recent', level: 'stop', date: 'done', eachVisit: true },
-  { code: 'peel-medium', ask: 'Medium peel, needling or non-ablative laser', part: 'recent', level: 'stop', date: 'done', eachVisit: true },
-  { code: 'peel-deep', ask: 'Deep peel, ablative laser, face or eyelid surgery', part: 'recent', level: 'stop', date: 'done', eachVisit: true },
-  { code: 'lash-extensions', ask: 'Lash extensions or lift', part: 'habits', level: 'limit', eachVisit: true },
-  { code: 'facial-hair', ask: 'Beard or moustache', part: 'habits', level: 'limit' },
-  { code: 'guardian-consent', ask: 'Under 18: dated consent of a guardian is here', part: 'now', level: 'limit', date: 'done' },
-  { code: 'phototype-iv-vi', ask: 'Phototype IV to VI', part: 'habits', level: 'limit' },
-  { code: 'melasma', ask: 'Melasma, now or before', part: 'health', level: 'limit' },
+  now('infection', 'Cold sore, contagious infection or fever now', { walkIn: true }),
+  now('unwell', 'Uncontrolled blood pressure, or drink or drugs today', { walkIn: true }),
+  now('open-wound', 'Open wound or broken skin', { zones: NEAR, walkIn: true }),
+  now('sunburn', 'Sunburn or windburn', { date: 'done', walkIn: true }),
+  now('changed-lesion', 'A mole that changed or bleeds, a sore that does not heal, sudden swelling, an unknown rash', { zones: NEAR, walkIn: true }),
+  now('eye-infection', 'Eye infection, or a sore eye'),
+  now('blocked-nose', 'Blocked nose', { level: 'limit' }),
+  now('contact-lenses', 'Contact lenses in', { level: 'limit' }),
+  now('worn-metal', 'Hearing aid, piercing or jewellery worn near the face', { level: 'limit' }),
+  now('worn-metal-stays', 'A piercing or hearing aid that cannot come out', { zones: [...NEAR, 'ears'] }),
+  now('reduced-feeling', 'Numb or weak part of the face, or numbing cream today'),
+  now('guardian-consent', 'Under 18: dated consent of a guardian is here', { level: 'limit', date: 'done', eachVisit: false, belowAge: 18 }),
+
+  health('pregnancy', 'Pregnant or breast-feeding', { eachVisit: true, walkIn: true }),
+  health('implant-electronic', 'Pacemaker, defibrillator, neurostimulator, cochlear implant, insulin pump or glucose sensor', { walkIn: true }),
+  health('metal', 'Metal plate, pin, implant or braces in face or neck', { zones: NEAR, walkIn: true }),
+  health('epilepsy', 'Epilepsy or seizures', { walkIn: true }),
+  health('bleeding-disorder', 'Bleeding disorder'),
+  health('diabetes', 'Diabetes, well controlled', { level: 'limit' }),
+  health('slow-healing', 'Neuropathy, or wounds that heal slowly'),
+  health('immune', 'Strongly suppressed immune system, chemotherapy or radiation now'),
+  health('radiation-field', 'An area that has been irradiated', { zones: NEAR }),
+  health('keloid', 'Scars that grow beyond the wound'),
+  health('thyroid-carotid', 'Disease of the thyroid or of the carotid artery'),
+  health('cold-urticaria', 'Hives from cold'),
+  health('heat-urticaria', 'Hives from heat'),
+  health('light-disease', 'Lupus, porphyria, sun allergy or a light-sensitive eye disease'),
+  health('claustrophobia', 'Uneasy when eyes or mouth are covered', { level: 'limit' }),
+  health('asthma-scent', 'Asthma, or migraine from scents', { level: 'limit' }),
+  health('lymph-nodes', 'Lymph nodes removed at an armpit', { level: 'limit' }),
+  health('legs', 'Blood clot, bad varicose veins or a wound on leg or foot', { level: 'limit' }),
+  health('skin-patch', 'An active patch of eczema or psoriasis', { zones: NEAR, eachVisit: true }),
+  health('vitiligo', 'Vitiligo', { level: 'limit', zones: NEAR }),
+  health('cold-sore-history', 'Has had cold sores', { level: 'limit' }),
+  health('melasma', 'Melasma, now or before', { level: 'limit' }),
+
+  medicine('isotretinoin', 'Isotretinoin or acitretin (tablets), now or in the last six months', { date: 'stopped', walkIn: true }),
+  medicine('retinoid-prescription', 'Prescription retinoid or acid on the face', { date: 'stopped', walkIn: true }),
+  medicine('photosensitiser-strong', 'Strongly light-sensitising medicine', { date: 'stopped' }),
+  medicine('photosensitiser-weak', 'Medicine that may make skin light-sensitive', { level: 'limit', date: 'stopped' }),
+  medicine('anticoagulant', 'Blood thinner', { date: 'stopped' }),
+
+  recent('peel-light', 'Light peel, by anybody'),
+  recent('peel-medium', 'Medium peel, needling or non-ablative laser', { walkIn: true }),
+  recent('peel-deep', 'Deep peel, ablative laser, face or eyelid surgery'),
+  recent('botulinum', 'Botulinum', { zones: NEAR }),
+  recent('filler', 'Filler', { zones: NEAR }),
+  recent('threads', 'Thread lift', { zones: NEAR }),
+  recent('eye-surgery', 'Surgery around the eyes'),
+  recent('permanent-makeup', 'Permanent make-up', { zones: NEAR }),
+  recent('waxing', 'Waxed, threaded or depilated', { zones: NEAR }),
+  recent('shaved', 'Shaved', { level: 'limit', zones: NEAR }),
+  recent('retinol', 'Cosmetic retinol at home, last used', { level: 'limit' }),
+  recent('own-exfoliant', 'Scrub or acid at home, last used', { level: 'limit' }),
+
+  habit('lash-extensions', 'Lash extensions or lift', { eachVisit: true }),
+  habit('facial-hair', 'Beard or moustache'),
+  habit('phototype-iii', 'Phototype III'),
+  habit('phototype-iv-vi', 'Phototype IV to VI'),
+  habit('high-sun', 'Much time outdoors, or high sun now', { eachVisit: true }),
+  habit('dry-air', 'Very dry air: heating, flights, mountains', { eachVisit: true }),
+  habit('event', 'Anything on tonight or this week', { date: 'ahead', eachVisit: true }),
+  habit('hair-oil', 'Oil may touch the hair today', { eachVisit: true }),
 ]
 
 /** Codes that count as evidence, never as a hazard: answering yes may loosen. */
-export const EVIDENCE_CODES: readonly string[] = ['guardian-consent']
+export const EVIDENCE_CODES: readonly string[] = ['guardian-consent', 'hair-oil']
 
 export const questionByCode: ReadonlyMap<string, Question> = new Map(QUESTIONS.map((question) => [question.code, question]))

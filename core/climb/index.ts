@@ -1,4 +1,6 @@
 export { FIRST_RUNG, GAP_DAYS, isHarm, isStrong, suggest, suggestLever } from './suggest'
 export type { Move, Suggestion } from './suggest'
 export { HIGHEST_RUNG, limitAt, rungHolding, RUNGS } from './rungs'
-export type { PastVisit, SkinAnswer } from './model'
+export { minDays, nextWindow, waitingWork } from './intervals'
+export { burden, clearFirst, notMoving } from './progress'
+export type { LeverUse, PastVisit, SkinAnswer } from './model'

@@ -1,5 +1,6 @@
 import { z } from 'zod'
-import { LEVERS } from '../protocol/words'
+import { LEVERS, PROPERTIES } from '../protocol/words'
+import { Finding } from '../skin/model'
 import { IsoDate } from '../client/model'
 
 /** What the skin answered after a visit, as told at the close, at a check-in or at the next visit. */
@@ -13,11 +14,21 @@ export const SkinAnswer = z.strictObject({
   blisters: z.boolean(),
   weeping: z.boolean(),
   burn: z.boolean(),
+  /** A new dark mark, or a cold sore, after the visit (rule E13). */
+  darkMark: z.boolean().default(false),
+  coldSore: z.boolean().default(false),
 })
 export type SkinAnswer = z.infer<typeof SkinAnswer>
 
 export const LeverUse = z.strictObject({ lever: z.enum(LEVERS), rung: z.number().int().min(1).max(5) })
 
 /** A past visit as the climb sees it. */
-export const PastVisit = z.strictObject({ on: IsoDate, levers: z.array(LeverUse), answer: SkinAnswer.nullable() })
+export const PastVisit = z.strictObject({
+  on: IsoDate, levers: z.array(LeverUse), answer: SkinAnswer.nullable(),
+  /** What was worked with, as properties of its steps (gommage, needling …): for the days between visits. */
+  work: z.array(z.enum(PROPERTIES)).optional(),
+  /** What the skin showed that day: for what has moved since. */
+  findings: z.array(Finding).optional(),
+})
+export type LeverUse = z.infer<typeof LeverUse>
 export type PastVisit = z.infer<typeof PastVisit>

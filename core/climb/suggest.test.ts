@@ -1,7 +1,7 @@
 import { expect, test } from 'vitest'
 import { isHarm, isStrong, suggest, suggestLever, type PastVisit, type SkinAnswer } from '.'
 
-const calm: SkinAnswer = { redness: 0, rednessHours: 0, stinging: 0, swelling: false, blisters: false, weeping: false, burn: false }
+const calm: SkinAnswer = { redness: 0, rednessHours: 0, stinging: 0, swelling: false, blisters: false, weeping: false, burn: false, darkMark: false, coldSore: false }
 const visit = (on: string, rung: number, answer: Partial<SkinAnswer> | null = {}): PastVisit => ({ on, levers: [{ lever: 'acid', rung }], answer: answer && { ...calm, ...answer } })
 const TODAY = '2026-11-24'
 

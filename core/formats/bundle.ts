@@ -3,6 +3,7 @@ import { Shelf } from '../catalog/model'
 import { Client, IsoDate } from '../client/model'
 import { PastVisit } from '../climb/model'
 import { ProtocolVersion } from '../protocol/model'
+import { TECHNIQUES } from '../safety/rule'
 import { Reading } from '../skin/model'
 
 export const Override = z.strictObject({ ruleId: z.string(), stepId: z.string(), reason: z.string().min(1).max(300), by: z.string().max(120), at: z.string().max(40) })
@@ -23,6 +24,12 @@ export const Bundle = z.strictObject({
   protocol: ProtocolVersion,
   shelf: Shelf,
   overrides: z.array(Override),
+  /** What the practitioner may do, and what must be minded about them. Left out: the plain scope. */
+  practitioner: z.strictObject({ scope: z.array(z.enum(TECHNIQUES)), hazards: z.array(z.string().max(40)) }).optional(),
+  /** What the salon has set in the rule book. */
+  settings: z.strictObject({ adviceOff: z.array(z.string()), windowDays: z.record(z.string(), z.number().int().min(0).max(3660)) }).optional(),
+  /** Answers given at gates during the visit, by step id. */
+  gates: z.record(z.string(), z.enum(['calm', 'stings'])).optional(),
 })
 export type Bundle = z.infer<typeof Bundle>
 
@@ -30,7 +37,7 @@ export interface BundleFault { readonly path: string; readonly says: string }
 export type BundleRead = { readonly ok: true; readonly bundle: Bundle } | { readonly ok: false; readonly faults: readonly BundleFault[] }
 
 /** JSON path of a Zod issue: `$.protocol.steps[3].zones`. */
-const jsonPath = (path: readonly PropertyKey[]): string => path.reduce<string>((text, key) => (typeof key === 'number' ? `${text}[${key}]` : `${text}.${String(key)}`), '$')
+export const jsonPath = (path: readonly PropertyKey[]): string => path.reduce<string>((text, key) => (typeof key === 'number' ? `${text}[${key}]` : `${text}.${String(key)}`), '$')
 
 /** Reads a bundle from parsed JSON; faults name their JSON path and say what is wrong. References inside are checked too. */
 export function readBundle(value: unknown): BundleRead {
@@ -52,6 +59,7 @@ function referenceFaults(bundle: Bundle): BundleFault[] {
     if (step.product && !product) faults.push({ path: `${path}.product.productId`, says: `No product "${step.product.productId}" on the shelf of this file.` })
     else if (step.product && !product?.uses.some((use) => use.id === step.product?.useId)) faults.push({ path: `${path}.product.useId`, says: `Product "${step.product.productId}" has no use "${step.product.useId}".` })
     if (step.deviceId && !bundle.shelf.devices.some((device) => device.id === step.deviceId)) faults.push({ path: `${path}.deviceId`, says: `No device "${step.deviceId}" on the shelf of this file.` })
+    for (const [name, id] of [['checks', step.checks], ['onlyIf.gate', step.onlyIf?.gate]] as const) if (id && !stepIds.has(id)) faults.push({ path: `${path}.${name}`, says: `No step "${id}" in this protocol.` })
     if (step.closes && !stepIds.has(step.closes)) faults.push({ path: `${path}.closes`, says: `No step "${step.closes}" in this protocol.` })
     return faults
   })
@@ -60,8 +68,8 @@ function referenceFaults(bundle: Bundle): BundleFault[] {
 /** The compile input held in a bundle. */
 export const inputOf = (bundle: Bundle) => ({
   protocol: bundle.protocol, client: bundle.client, reading: bundle.reading, history: bundle.history, shelf: bundle.shelf,
-  overrides: bundle.overrides, slotMinutes: bundle.visit.slotMinutes, date: bundle.visit.date, daytime: bundle.visit.daytime,
+  overrides: bundle.overrides, slotMinutes: bundle.visit.slotMinutes, date: bundle.visit.date, daytime: bundle.visit.daytime, practitioner: bundle.practitioner, settings: bundle.settings, gates: bundle.gates,
 })
 
 /** JSON Schema (draft 2020-12) of a bundle, for docs/formats. */
-export const bundleSchema = (): object => ({ ...z.toJSONSchema(Bundle), title: 'Zen Ladder bundle', $id: 'zen-ladder/bundle/1' })
+export const bundleSchema = (): object => ({ ...z.toJSONSchema(Bundle, { io: 'input' }), title: 'Zen Ladder bundle', $id: 'zen-ladder/bundle/1' })

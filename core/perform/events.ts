@@ -1,5 +1,7 @@
 import { z } from 'zod'
+import { FittedPlan } from '../adapt/plan'
 import { SENSATIONS } from '../catalog/model'
+import { Reading } from '../skin/model'
 
 /** What can be said about a running visit. Events name their segment or layer (a step id); none says "next". */
 export const RunBody = z.discriminatedUnion('type', [
@@ -13,6 +15,11 @@ export const RunBody = z.discriminatedUnion('type', [
   z.strictObject({ type: z.literal('comfort'), stepId: z.string(), measure: z.string().max(160) }),
   z.strictObject({ type: z.literal('skipped'), stepId: z.string(), reason: z.string().min(1).max(200) }),
   z.strictObject({ type: z.literal('note'), text: z.string().min(1).max(1000) }),
+  /** An answer at a gate: the reading under the lamp with what it showed, or a quick check. */
+  z.strictObject({ type: z.literal('read'), stepId: z.string(), reading: Reading }),
+  z.strictObject({ type: z.literal('checked'), stepId: z.string(), answer: z.enum(['calm', 'stings']) }),
+  /** The rest was fitted again: the plan as it then stood, stored and never computed anew. */
+  z.strictObject({ type: z.literal('replanned'), plan: FittedPlan }),
   z.strictObject({ type: z.literal('retract'), eventId: z.uuid() }),
   z.strictObject({ type: z.literal('emergency'), stepId: z.string().optional() }),
   z.strictObject({ type: z.literal('finish') }),

@@ -1,5 +1,5 @@
 import type { PlacedSegment } from '../adapt/plan'
-import type { RunState } from './reduce'
+import type { Ladder, RunState } from './reduce'
 
 /** A segment as the run has it now: known by events, inferred by the clock, or still forecast. Wall-clock milliseconds. */
 export interface LiveSegment {
@@ -41,7 +41,7 @@ export interface Live {
  * end of its apply; a layer comes off only when somebody says so (a removal after a dwell is never inferred).
  * Everything is derived from event times and `nowMs`: a reload shows the same second.
  */
-export function liveAt(plan: { readonly segments: readonly PlacedSegment[] }, state: RunState, nowMs: number): Live {
+export function liveAt(plan: Ladder, state: Omit<RunState<Ladder>, 'plan'>, nowMs: number): Live {
   const begun = state.startedMs ?? nowMs
   const walk: Walk = { state, nowMs, running: state.startedMs !== undefined, cursorMs: begun, found: new Map(), blocked: false, dwellOf: dwellsBefore(plan.segments) }
   for (const segment of handsOrder(plan.segments)) step(walk, segment)
@@ -69,7 +69,7 @@ export function skippable(live: Live): string | undefined {
 }
 
 interface Walk {
-  readonly state: RunState
+  readonly state: Omit<RunState<Ladder>, 'plan'>
   readonly nowMs: number
   readonly running: boolean
   cursorMs: number
@@ -113,7 +113,8 @@ function step(walk: Walk, segment: PlacedSegment) {
     walk.blocked = true
     return
   }
-  const inferrable = !dwell && log?.stillMs === undefined
+  // A gate waits for its answer; an answer given is its end.
+  const inferrable = !dwell && log?.stillMs === undefined && segment.gate === undefined
   if (inferrable && plannedEnd <= nowMs) return put('inferred', plannedEnd)
   put('now', Math.max(plannedEnd, nowMs))
   walk.blocked = true

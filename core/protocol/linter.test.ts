@@ -3,10 +3,13 @@ import { protocolOf } from '../../tests/situations'
 import { ACID, BRIGHTENING, CLARIFYING, DEMO_PROTOCOLS } from '../../demo/protocols'
 import { DEMO_SHELF } from '../../demo/shelf'
 import { subjectReader } from '../safety'
-import { lint, type Segment, type Step } from '.'
+import { lint, segment, type Segment, type Step } from '.'
 
 // Wrong orders of the trade (common practice, no source): each once broken, and once mended.
 const read = subjectReader(DEMO_SHELF)
+/** One step with these properties, before or after others. */
+const work = (id: string, properties: Step['properties'], more: Partial<Step> = {}): Step => ({ id, phase: 'device', title: id, zones: ['forehead'], properties, segments: [segment('on', 'apply', 3)], essential: false, priority: 3, ...more })
+const coming = (tool: 'sponge' | 'gauze'): Partial<Step> => ({ segments: [segment('on', 'apply', 3), segment('off', 'remove', 1, { tool })] })
 const found = (steps: readonly Step[], daytime = true) => lint(steps.map(read), daytime).map((finding) => finding.id)
 const without = (protocol: typeof ACID, ...ids: string[]) => protocol.steps.filter((step) => !ids.includes(step.id))
 const changed = (protocol: typeof ACID, id: string, change: (step: Step) => Partial<Step>) => protocol.steps.map((step) => (step.id === id ? { ...step, ...change(step) } : step))
@@ -27,10 +30,24 @@ const BROKEN: readonly (readonly [id: string, what: string, steps: readonly Step
   ['L06', 'extraction before anything softened', without(CLARIFYING, 'steam', 'scrub')],
   ['L07', 'nothing calming after extraction', without(CLARIFYING, 'hf', 'clearing', 'clay', 'oat')],
   ['L08', 'eye care after the moisturiser', moved(CLARIFYING, 'eye', CLARIFYING.steps.length - 2)],
-  ['L09', 'a tightening mask over the eye contour', changed(BRIGHTENING, 'kelp', (step) => ({ properties: ['tightening'], zones: [...step.zones, 'eye-contour'] }))],
+  ['L09', 'a tightening mask over the eye contour', changed(BRIGHTENING, 'kelp', (step) => ({ properties: ['tightening'], zones: [...step.zones, 'under-eye-left' as const] }))],
   ['L10', 'an active dwell past its own maximum', changed(BRIGHTENING, 'enzyme', (step) => segments(step, (segment) => (segment.active ? { ...segment, usualS: segment.maxS + 60 } : segment)))],
   ['L11', 'a day without sun filter', without(ACID, 'sun')],
   ['L12', 'a flammable lotion left on under high frequency', changed(CLARIFYING, 'tone-1', () => ({ product: { productId: 'thyme-spirit', useId: 'tone' } }))],
+  ['L13', 'a blade on damp skin', [work('wash', ['cleansing']), work('blade', ['blade'])]],
+  ['L14', 'an ultrasonic blade on dry skin', [work('blot', ['blotting']), work('spatula', ['ultrasonic-blade'])]],
+  ['L15', 'current without gel', [work('wands', ['current'])]],
+  ['L16', 'oil under an electrode', [work('oil', [], { product: { productId: 'grape-oil', useId: 'massage' } }), work('wands', ['current', 'conductive'])]],
+  ['L17', 'a self-heating mask after an acid', [work('peel', ['acid', 'exfoliating']), work('ember', ['self-heating'])]],
+  ['L18', 'nothing soothing between a sting and the next active', [work('peel', ['stings'], coming('sponge')), work('enzyme', ['exfoliating', 'enzyme'])]],
+  ['L19', 'more exfoliation than any skin takes', [work('a', ['mechanical', 'exfoliating']), work('b', ['mechanical', 'exfoliating']), work('c', ['gommage', 'exfoliating'])]],
+  ['L20', 'a mask that sets before it is on', [work('mask', [], { segments: [segment('mix', 'prepare', 1, { workingS: 60 }), segment('on', 'apply', 3)] })]],
+  ['L21', 'a retinoid left on by day', [work('night', ['retinoid'])]],
+  ['L22', 'an enhancement with no host', [work('lips', [], { floating: { needs: 'lips' } })]],
+  ['L24', 'needling with suction', [work('needles', ['needling']), work('jet', ['suction'])]],
+  ['L25', 'a cream on open skin', [work('needles', ['needling']), work('cream', [], { product: { productId: 'dune-cream', useId: 'cream' } })]],
+  ['L26', 'needling without a sterile tip on the tray', [work('needles', ['needling'])]],
+  ['L27', 'foil over what stands alone', [work('mask', ['stand-alone']), work('foil', ['occlusive'])]],
 ]
 
 describe('wrong orders', () => {
@@ -41,12 +58,24 @@ describe('wrong orders', () => {
 })
 
 describe('what is no fault', () => {
+  const GOOD: readonly (readonly [string, string, Step[]])[] = [
+    ['L13', 'a blade on blotted skin', [work('wash', ['cleansing']), work('blot', ['blotting']), work('blade', ['blade'])]],
+    ['L14', 'an ultrasonic blade on damp skin', [work('wash', ['cleansing']), work('spatula', ['ultrasonic-blade'])]],
+    ['L15', 'current with its gel', [work('wands', ['current'], { tray: ['conductive gel'] })]],
+    ['L16', 'oil washed off', [work('oil', [], { product: { productId: 'grape-oil', useId: 'massage' } }), work('wash', ['cleansing']), work('wands', ['current', 'conductive'])]],
+    ['L18', 'soothed in between', [work('peel', ['stings'], coming('sponge')), work('gel', ['calming']), work('enzyme', ['exfoliating', 'enzyme'])]],
+    ['L19', 'two points, on normal skin', [work('a', ['scrub', 'exfoliating']), work('b', ['enzyme', 'exfoliating'])]],
+    ['L21', 'a retinoid mask that comes off', [work('mask', ['retinoid'], coming('gauze'))]],
+    ['L26', 'needling with its sterile tip', [work('needles', ['needling'], { tray: ['sterile cartridge'] })]],
+    ['L09', 'eye gel under a tightening mask', [work('gel', ['eye-work'], { zones: ['under-eye-left'] }), work('mask', ['tightening'], { zones: ['under-eye-left'] })]],
+  ]
+  test.each(GOOD)('%s: %s', (id, _what, steps) => expect(found(steps)).not.toContain(id))
   test('an evening without sun filter', () => expect(found(without(ACID, 'sun'), false)).not.toContain('L11'))
   test('a visit that treats nothing needs no sun filter', () => expect(found(protocolOf(CLARIFYING.steps.find((step) => step.id === 'bye')!).steps)).toEqual([]))
   test('high frequency before the lotion', () => expect(found([...CLARIFYING.steps.slice(0, 9), { ...CLARIFYING.steps[3]!, id: 'later', product: { productId: 'thyme-spirit', useId: 'tone' } }, ...CLARIFYING.steps.slice(9)])).not.toContain('L12'))
   test('a leave-on without a way off', () => expect(found(BRIGHTENING.steps)).not.toContain('L01'))
   test('steam and acid on zones that do not meet', () => {
-    const away = { ...steam, zones: ['neck' as const], segments: steam.segments }
+    const away = { ...steam, zones: ['neck-front' as const], segments: steam.segments }
     expect(found([...ACID.steps.slice(0, 6), away, ...ACID.steps.slice(6)])).not.toContain('L04')
   })
   test('every finding says what to do', () => {

@@ -1,5 +1,6 @@
 import { z } from 'zod'
 import { Concern } from '../client/model'
+import { FINDING_KINDS } from '../skin/findings'
 import { ZoneId } from '../skin/model'
 import { ADMITS, LEVERS, PHASES, PLACES, PROPERTIES, TEMPERATURES, TOOLS } from './words'
 
@@ -66,6 +67,12 @@ export const Step = z.strictObject({
   tray: z.array(z.string().max(80)).optional(),
   say: z.string().max(200).optional(),
   condition: z.string().max(120).optional(),
+  /** Holds what hangs on its answer until it is given: the reading under the lamp, or a quick check behind the ear. */
+  gate: z.enum(['lamp', 'quick-check']).optional(),
+  /** A quick check: the step whose product it tries. */
+  checks: z.string().optional(),
+  /** In the visit only if the gate's reading shows one of these. Steps with the same words come or go together. */
+  onlyIf: z.strictObject({ gate: z.string(), sees: z.array(z.enum([...FINDING_KINDS, 'ready-lesion'])).min(1) }).optional(),
   /** Rules that put this step in, and rules that already changed it: a fitted step is not changed twice. */
   insertedBy: z.array(z.string()).optional(),
   adjustedBy: z.array(z.string()).optional(),

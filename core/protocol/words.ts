@@ -11,6 +11,9 @@ export const PROPERTIES = [
   'led', 'changing-light', 'suction', 'blade', 'needling', 'firm-pressure', 'pressure', 'extraction', 'occludes-eyes', 'occludes-mouth', 'over-lids',
   'aerosol', 'retinoid', 'warming', 'self-heating', 'tightening', 'film-peel', 'oil', 'eye-work', 'magnet', 'stings', 'alkaline', 'lip-safe', 'softening',
   'calming', 'sun-filter', 'toning', 'neutralising', 'cleansing', 'blotting', 'needs-neutraliser', 'wants-dry', 'wants-damp', 'sets', 'leave-on', 'salicylic-strong', 'hydroquinone', 'device', 'flammable', 'spark',
+  'ultrasound', 'infusion', 'measured-infusion', 'led-blue', 'ultrasonic-blade', 'lancet', 'drying', 'face-only', 'stand-alone', 'occlusive', 'tinted', 'oily-finish', 'rests', 'conductive',
+  // Read off the product, never written: see safety/subject.
+  'open-skin-use', 'expired', 'outside-review', 'strong-active',
 ] as const
 export type Property = (typeof PROPERTIES)[number]
 

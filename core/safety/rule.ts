@@ -1,8 +1,10 @@
 import type { FindingKind } from '../skin/findings'
+import type { LesionType } from '../skin/lesions'
 import type { ZoneId } from '../skin/zones'
 import type { LeverId, Property } from '../protocol/words'
 
-export type Effect = 'stop' | 'refer' | 'postpone' | 'scope' | 'clearance' | 'limit' | 'omit-zone' | 'require' | 'replace' | 'caution' | 'advice'
+export const EFFECTS = ['stop', 'refer', 'postpone', 'scope', 'clearance', 'limit', 'omit-zone', 'require', 'replace', 'caution', 'advice'] as const
+export type Effect = (typeof EFFECTS)[number]
 
 /** Which steps an effect is about, by properties; never by titles. All given parts must hold. */
 export interface Selector {
@@ -12,6 +14,8 @@ export interface Selector {
   /** Ingredient family of the product. */
   readonly family?: string
   readonly productId?: string
+  /** Products that evidence has excused: a passed delayed patch test. */
+  readonly exceptProducts?: readonly string[]
   readonly lever?: LeverId
   /** Steps whose product has no ingredient list. */
   readonly unread?: true
@@ -20,41 +24,72 @@ export interface Selector {
   readonly everything?: true
 }
 
-export type Requirement =
-  | 'cool-removal' | 'lukewarm-removal' | 'tone-after' | 'neutralise-after' | 'skin-dry' | 'skin-damp' | 'sun-filter' | 'working-time'
-  | 'along-growth' | 'spot-care' | 'surface-only' | 'eyes-covered' | 'hand-signal' | 'propped-up' | 'patch-test' | 'tweezers'
+/** What must be there. `core/adapt/care.ts` says each in words and knows which ones put a step or a thing on the tray. */
+export const REQUIREMENTS = [
+  'cool-removal', 'lukewarm-removal', 'tone-after', 'neutralise-after', 'skin-dry', 'skin-damp', 'sun-filter', 'working-time', 'along-growth', 'spot-care', 'surface-only',
+  'eyes-covered', 'hand-signal', 'propped-up', 'patch-test', 'tweezers', 'lenses-out', 'metal-out', 'mouth-free', 'nostrils-free', 'conductive-gel', 'no-oil', 'keep-moving', 'polarity',
+  'eye-shields', 'uncovered', 'rest-first', 'towel-heat', 'tone-before-heat', 'depth-and-lot', 'hydrate-before', 'eye-gel-before', 'water-finish', 'light-throat',
+  'hands-first', 'hands-after', 'gloves', 'nitrile-gloves', 'lancet-scope', 'single-use', 'clean-device', 'linen', 'scent-free', 'watch-mouth',
+] as const
+export type Requirement = (typeof REQUIREMENTS)[number]
 
 export type Limit =
   | { readonly kind: 'rung'; readonly lever: LeverId; readonly max: number; /** Rungs below the written one, at least. */ readonly belowWritten?: number }
+  /** Above this rung the zones of the constraint are left out of the step; it goes on elsewhere. */
+  | { readonly kind: 'zone-rung'; readonly lever: LeverId; readonly max: number }
+  /** A lever without tolerated history, at most on this rung. */
+  | { readonly kind: 'first-time-rung'; readonly max: number }
   | { readonly kind: 'dwell-minutes'; readonly max: number }
+  /** The device's own minutes per zone (rule D21). */
+  | { readonly kind: 'device-minutes' }
   | { readonly kind: 'exfoliation'; readonly max: number }
+  /** Points already spent before the visit. */
+  | { readonly kind: 'exfoliation-used'; readonly max: number }
   | { readonly kind: 'acid-layers'; readonly max: number }
 
 /** When a rule applies. Predicates never negate a hazard, so that adding one only tightens. */
 export type Condition =
   | { readonly kind: 'always' }
-  | { readonly kind: 'fact'; readonly code: string; /** Still in force this many days after the fact's date. */ readonly withinDays?: number; /** No edit goes below. */ readonly floorDays?: number; /** In force this long even when answered no since. */ readonly afterDays?: number }
+  | { readonly kind: 'fact'; readonly code: string; /** Still in force this many days after the fact's date. */ readonly withinDays?: number; /** No edit goes below. */ readonly floorDays?: number; /** In force this long even when answered no since. */ readonly afterDays?: number; /** For a day to come: in force this many days before it. */ readonly aheadDays?: number }
   | { readonly kind: 'finding'; readonly finding: FindingKind; readonly minGrade: number }
+  | { readonly kind: 'lesions'; readonly types: readonly LesionType[]; readonly atLeast: number }
   | { readonly kind: 'age-below'; readonly years: number }
-  | { readonly kind: 'allergy'; readonly family: string; readonly reaction?: 'breathing' }
+  | { readonly kind: 'allergy'; readonly family: string; readonly reaction?: 'breathing' | 'dislike' }
   | { readonly kind: 'any-allergy' }
   | { readonly kind: 'unasked'; readonly code: string }
   | { readonly kind: 'memory'; readonly memory: 'refused' | 'reacted' }
   | { readonly kind: 'day' }
+  /** Something about the practitioner: an implant, pregnancy, an allergy. */
+  | { readonly kind: 'practitioner'; readonly code: string }
+  /** Computed from past visits by `core/climb`; this row holds its words. */
+  | { readonly kind: 'history' }
   | { readonly kind: 'any'; readonly of: readonly Condition[] }
   | { readonly kind: 'all'; readonly of: readonly Condition[] }
 
 /** Evidence that may loosen, from the closed list of the law. */
-export type Evidence = { readonly kind: 'clearance'; readonly id: string } | { readonly kind: 'guardian-consent' } | { readonly kind: 'resilient' }
+export type Evidence =
+  | { readonly kind: 'clearance'; readonly id: string }
+  | { readonly kind: 'guardian-consent' }
+  | { readonly kind: 'resilient' }
+  /** A delayed patch test of the product, passed and not older than six months (rule E09). */
+  | { readonly kind: 'patch-test' }
+  /** The practitioner's recorded scope has it. */
+  | { readonly kind: 'scope'; readonly technique: Technique }
+  /** The client said yes. */
+  | { readonly kind: 'said-yes'; readonly code: string }
+
+/** What a practitioner may do only when the owner has switched it on (rule family F). */
+export const TECHNIQUES = ['needling', 'blade', 'lancet', 'rf', 'measured-infusion', 'strong-acid', 'high-suction', 'minors'] as const
+export type Technique = (typeof TECHNIQUES)[number]
 
 export interface RuleEffect {
   readonly effect: Effect
   readonly target?: Selector
-  /** `fact` and `finding`: the zones the fact or finding names; left out: all zones. */
+  /** `because`: the zones the fact or finding names; left out: all zones. */
   readonly zones?: 'because' | readonly ZoneId[]
   readonly limit?: Limit
   readonly require?: Requirement
-  /** Replace: where nothing else is permitted, the product may stay with a caution. */
+  /** Replace: where nothing else is permitted, the product may stay with a caution. Refer: said, while gentle care goes on. */
   readonly soft?: true
   /** Loosens this one effect. For a clearance effect: its own id. */
   readonly unless?: Evidence

@@ -1,11 +1,13 @@
+import { addMonths, format, parseISO } from 'date-fns'
 import { readInci, type InciReading } from '../catalog/inci'
 import type { Product, Shelf } from '../catalog/model'
 import { deviceById, productById, useOf } from '../catalog/shelf'
 import type { Step } from '../protocol/model'
 import type { Property } from '../protocol/words'
 import type { ZoneId } from '../skin/zones'
-import { sharedZones } from '../skin/zones'
+import { zonesMeet } from '../skin/zones'
 import type { Constraint, Selector } from './rule'
+import { exfoliationPoints, isOutsideReview, strengthRung } from './strength'
 
 /** What rules see of a step: its properties from product, use, device and itself. */
 export interface Subject {
@@ -13,45 +15,62 @@ export interface Subject {
   readonly product: Product | undefined
   readonly properties: ReadonlySet<Property>
   readonly inci: InciReading
+  /** Exfoliation points on each of its zones. */
+  readonly points: number
 }
 
 /** Above this pH a product leaves the skin alkaline (rule D02). */
 const ALKALINE_PH = 8
 /** Above this percentage a leave-on salicylic product counts as strong (rule A04). */
 const SALICYLIC_STRONG_PERCENT = 2
+const NOTHING: InciReading = { state: 'read', families: new Map(), actives: [], unknown: [], count: 0 }
 
-function derived(product: Product | undefined, step: Step): Property[] {
-  const found: Property[] = []
-  if (step.segments.some((segment) => segment.workingS !== undefined)) found.push('sets')
-  if (!product) return found
-  if (product.pH !== undefined && product.pH > ALKALINE_PH) found.push('alkaline')
-  if (product.vehicle === 'alcohol') found.push('flammable')
-  if (product.skin === 'dry') found.push('wants-dry')
-  if (product.skin === 'damp') found.push('wants-damp')
-  if (product.actives.some((active) => active.name === 'salicylic' && active.percent > SALICYLIC_STRONG_PERCENT)) found.push('salicylic-strong')
+/** A batch past its date, or open for longer than it keeps (rule D22). `date` ISO. */
+export function isExpired(product: Pick<Product, 'bestBefore' | 'openedOn' | 'afterOpeningMonths'>, date: string): boolean {
+  if (product.bestBefore !== undefined && product.bestBefore < date) return true
+  if (product.openedOn === undefined || product.afterOpeningMonths === undefined) return false
+  return format(addMonths(parseISO(product.openedOn), product.afterOpeningMonths), 'yyyy-MM-dd') < date
+}
+
+/** Properties that follow from what a product is, whatever its label says. */
+function derived(product: Product, step: Step, inci: InciReading, date: string | undefined): Property[] {
+  const found: Property[] = inci.actives.flatMap(({ active }) => active.property ?? [])
+  const put = (when: boolean, property: Property) => { if (when) found.push(property) }
+  put(product.pH !== undefined && product.pH > ALKALINE_PH, 'alkaline')
+  put(product.vehicle === 'alcohol', 'flammable')
+  put(product.skin === 'dry', 'wants-dry')
+  put(product.skin === 'damp', 'wants-damp')
+  put(product.openSkinUse, 'open-skin-use')
+  put(product.actives.some((active) => active.name === 'salicylic' && active.percent > SALICYLIC_STRONG_PERCENT), 'salicylic-strong')
+  put(isOutsideReview(product), 'outside-review')
+  put(date !== undefined && isExpired(product, date), 'expired')
+  put(product.properties.includes('acid') && product.properties.includes('exfoliating') && strengthRung(step, product) >= 2, 'strong-active')
+  put([...product.properties, ...found].some((property) => property === 'retinoid' || property === 'warming'), 'strong-active')
   return found
 }
 
-/** Reads a shelf once, so that ingredient lists are not parsed again for every step. */
-export function subjectReader(shelf: Shelf): (step: Step) => Subject {
+/** Reads a shelf once, so that ingredient lists are not parsed again for every step. `date`: the visit's, for what has gone off. */
+export function subjectReader(shelf: Shelf, date?: string): (step: Step) => Subject {
   const lists = new Map<string, InciReading>()
+  const known = new WeakMap<Step, Subject>()
   const inciOf = (product: Product): InciReading => {
-    const known = lists.get(product.id)
-    if (known) return known
-    const reading = readInci(product.inci)
+    const reading = lists.get(product.id) ?? readInci(product.inci)
     lists.set(product.id, reading)
     return reading
   }
-  return (step) => {
+  const read = (step: Step): Subject => {
     const product = productById(shelf, step.product?.productId)
     const device = deviceById(shelf, step.deviceId)
     const use = useOf(product, step.product?.useId)
-    return {
-      step,
-      product,
-      properties: new Set([...step.properties, ...(product?.properties ?? []), ...(use?.properties ?? []), ...(device?.properties ?? []), ...derived(product, step)]),
-      inci: product ? inciOf(product) : { state: 'read', families: new Map() },
-    }
+    const inci = product ? inciOf(product) : NOTHING
+    const sets: Property[] = step.segments.some((segment) => segment.workingS !== undefined) ? ['sets'] : []
+    const properties = new Set([...step.properties, ...(product?.properties ?? []), ...(use?.properties ?? []), ...(device?.properties ?? []), ...sets, ...(product ? derived(product, step, inci, date) : [])])
+    return { step, product, properties, inci, points: exfoliationPoints(step, product, properties) }
+  }
+  return (step) => {
+    const subject = known.get(step) ?? read(step)
+    known.set(step, subject)
+    return subject
   }
 }
 
@@ -63,6 +82,7 @@ export function selects(target: Selector, subject: Subject): boolean {
   if (target.not?.some((property) => properties.has(property))) return false
   if (target.family !== undefined && !subject.inci.families.has(target.family)) return false
   if (target.productId !== undefined && subject.product?.id !== target.productId) return false
+  if (target.exceptProducts !== undefined && subject.product && target.exceptProducts.includes(subject.product.id)) return false
   if (target.lever !== undefined && subject.step.lever?.lever !== target.lever) return false
   if (target.unread && !(subject.product && subject.inci.state === 'unread')) return false
   if (target.product && !subject.product) return false
@@ -71,6 +91,6 @@ export function selects(target: Selector, subject: Subject): boolean {
 
 /** True when a constraint touches this step on the zones it now has. */
 export function touches(constraint: Constraint, subject: Subject, zones: readonly ZoneId[] = subject.step.zones): boolean {
-  if (constraint.zones && sharedZones(zones, constraint.zones).length === 0) return false
+  if (constraint.zones && !zonesMeet(zones, constraint.zones)) return false
   return selects(constraint.target, subject)
 }

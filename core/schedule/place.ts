@@ -1,4 +1,4 @@
-import { sharedZones } from '../skin/zones'
+import { zonesMeet } from '../skin/zones'
 import { DifferenceGraph, type Edge } from './graph'
 import { mixLate } from './mixing-time'
 import { durationInWords } from '../quantity/time'
@@ -28,7 +28,8 @@ interface Pair { readonly a: Stretch; readonly b: Stretch; readonly why: string;
  * Method: difference constraints solved by longest paths; branch over hosts and over pairs that still overlap; a branch whose
  * least makespan is no better than the best found is cut.
  */
-export function place(problem: PlacingProblem, nodeLimit = PLACE_NODE_LIMIT): Placing {
+export function place(given: PlacingProblem, nodeLimit = PLACE_NODE_LIMIT): Placing {
+  const problem = asItWas(given)
   const model = modelOf(problem)
   const graph = new DifferenceGraph(model.size)
   for (const edge of fixedEdges(model)) {
@@ -40,7 +41,23 @@ export function place(problem: PlacingProblem, nodeLimit = PLACE_NODE_LIMIT): Pl
   const { best, nodes, stopped } = search
   if (!best) return stopped ? { kind: 'stopped', nodes } : { kind: 'infeasible', clash: search.clash, nodes }
   const gapS = stopped ? best.makespanS - search.bound : 0
-  return { ...best, placed: mixLate(problem.chains, best.placed), kind: gapS > 0 ? 'feasible' : 'optimal', gapS, nodes }
+  return { ...best, placed: mixLate(problem.chains.filter((chain) => !isPinned(problem, chain.prepare?.part)), best.placed), kind: gapS > 0 ? 'feasible' : 'optimal', gapS, nodes }
+}
+
+const isPinned = ({ pins }: PlacingProblem, part: Part | undefined): boolean => part !== undefined && (pins?.has(part.id) ?? false)
+
+const OVERRUN_S = 4 * 3600
+/** Parts that have begun get the length they really had; one that still runs is as long as it has been, at least. */
+function asItWas(problem: PlacingProblem): PlacingProblem {
+  const { pins, notBeforeS = 0 } = problem
+  if (!pins) return problem
+  const real = (part: Part): Part => {
+    const pin = pins.get(part.id)
+    if (!pin) return part
+    const lengthS = Math.max(pin.endS === undefined ? part.leastS : 0, (pin.endS ?? notBeforeS) - pin.startS)
+    return { ...part, leastS: lengthS, mostS: pin.endS !== undefined ? lengthS : problem.overrun ? lengthS + OVERRUN_S : Math.max(part.mostS, lengthS) }
+  }
+  return { ...problem, chains: problem.chains.map((chain) => ({ ...chain, parts: chain.parts.map(real), ...(chain.prepare ? { prepare: { ...chain.prepare, part: real(chain.prepare.part) } } : {}) })) }
 }
 
 interface Search {
@@ -63,7 +80,7 @@ function withoutFloating(problem: PlacingProblem, nodeLimit: number): number {
   const fixed = problem.chains.filter((chain) => chain.hosts === undefined)
   if (fixed.length === problem.chains.length) return 0
   const known = new Set(fixed.flatMap((chain) => chain.parts.map((part) => part.id)))
-  const alone = place({ chains: fixed, lags: problem.lags.filter((lag) => known.has(lag.fromPart) && known.has(lag.toPart)) }, nodeLimit)
+  const alone = place({ ...problem, chains: fixed, lags: problem.lags.filter((lag) => known.has(lag.fromPart) && known.has(lag.toPart)) }, nodeLimit)
   return alone.kind === 'optimal' ? alone.makespanS : 0
 }
 
@@ -80,8 +97,11 @@ function modelOf(problem: PlacingProblem): Model {
       next += 2
     }
   }
-  return { problem, node, parts, pairs: [...handPairs(problem), ...presencePairs(problem), ...zonePairs(problem)], size: next }
+  return { problem, node, parts, pairs: [...handPairs(problem), ...presencePairs(problem), ...zonePairs(problem)].filter((pair) => !bothBegun(problem, pair)), size: next }
 }
+
+/** What has begun together is on the skin together: no order is left to decide. */
+const bothBegun = ({ pins }: PlacingProblem, { a, b }: Pair): boolean => (pins?.has(a.first) ?? false) && (pins?.has(b.first) ?? false)
 
 const nameIn = (model: Model, partId: string): string => called(model.parts.get(partId)!.part)
 const startOf = (model: Model, id: string): number => model.node.get(id)!
@@ -92,7 +112,8 @@ const single = (part: Part): Stretch => ({ first: part.id, last: part.id, name: 
 function handPairs(problem: PlacingProblem): Pair[] {
   const all = problem.chains.flatMap((chain) => [
     ...(chain.prepare ? [{ part: chain.prepare.part, chain, free: true }] : []),
-    ...chain.parts.filter((part) => part.hands).map((part) => ({ part, chain, free: chain.hosts !== undefined })),
+    // What has begun side by side is ordered by nothing but its hands.
+    ...chain.parts.filter((part) => part.hands).map((part) => ({ part, chain, free: chain.hosts !== undefined || isPinned(problem, chain.parts[0]) })),
   ])
   return pairsOf(all, (a, b) => a.chain !== b.chain && (a.free || b.free)).map(([a, b]) => ({ a: single(a.part), b: single(b.part), why: 'one pair of hands' }))
 }
@@ -107,13 +128,13 @@ function presencePairs(problem: PlacingProblem): Pair[] {
 function zonePairs(problem: PlacingProblem): Pair[] {
   return pairsOf(problem.chains, (a, b) => a.hosts !== undefined || b.hosts !== undefined).flatMap(([a, b]) => {
     const [on, other] = [onSkin(a), onSkin(b)]
-    return on && other && zonesMeet(a, b) ? [{ a: on, b: other, why: 'one layer at a time on a zone', ...liesOver(a, b), ...liesOver(b, a) }] : []
+    return on && other && chainsMeet(a, b) ? [{ a: on, b: other, why: 'one layer at a time on a zone', ...liesOver(a, b), ...liesOver(b, a) }] : []
   })
 }
 
 const liesOver = (a: Chain, b: Chain): { over?: { chainId: string; hostId: string } } => (a.over && a.hosts?.some((host) => host.chainId === b.id) ? { over: { chainId: a.id, hostId: b.id } } : {})
 const zonesOf = (chain: Chain) => [...new Set(chain.parts.flatMap((part) => part.zones))]
-const zonesMeet = (a: Chain, b: Chain): boolean => sharedZones(zonesOf(a), zonesOf(b)).length > 0
+const chainsMeet = (a: Chain, b: Chain): boolean => zonesMeet(zonesOf(a), zonesOf(b))
 function onSkin(chain: Chain): Stretch | undefined {
   const taking = chain.parts.filter((part) => part.zones.length > 0)
   return taking.length > 0 ? { first: taking[0]!.id, last: taking.at(-1)!.id, name: called(chain) } : undefined
@@ -140,17 +161,20 @@ function* chainEdges(model: Model, chain: Chain): Generator<Edge> {
   const { prepare } = chain
   for (const part of [...(prepare ? [prepare.part] : []), ...chain.parts]) {
     const [start, end] = [startOf(model, part.id), endOf(model, part.id)]
-    yield { from: 0, to: start, weight: 0, why: '' }
+    const pin = model.problem.pins?.get(part.id)
+    yield { from: 0, to: start, weight: pin?.startS ?? model.problem.notBeforeS ?? 0, why: '' }
+    if (pin) yield { from: start, to: 0, weight: -pin.startS, why: `${called(part)} has begun` }
     yield { from: start, to: end, weight: part.leastS, why: `${called(part)} takes ${durationInWords(part.leastS)}` }
     yield { from: end, to: start, weight: -part.mostS, why: `${called(part)} lasts ${durationInWords(part.mostS)} at the most` }
   }
   for (const [at, part] of chain.parts.slice(1).entries()) {
     const before = chain.parts[at]!
+    if (isPinned(model.problem, part) && isPinned(model.problem, before)) continue
     yield { from: endOf(model, before.id), to: startOf(model, part.id), weight: 0, why: '' }
     yield { from: startOf(model, part.id), to: endOf(model, before.id), weight: 0, why: `${called(part)} follows ${called(before)} at once` }
   }
   const first = chain.parts[0]
-  if (!prepare || !first) return
+  if (!prepare || !first || isPinned(model.problem, prepare.part)) return
   const mixed = endOf(model, prepare.part.id)
   yield { from: mixed, to: startOf(model, first.id), weight: 0, why: '' }
   yield { from: startOf(model, first.id), to: mixed, weight: -prepare.potLifeS, why: `${called(prepare.part)} stands ${durationInWords(prepare.potLifeS)} at the most` }
@@ -161,9 +185,9 @@ function* chainEdges(model: Model, chain: Chain): Generator<Edge> {
 function* orderEdges(model: Model, a: Chain, b: Chain): Generator<Edge> {
   const hands = (chain: Chain) => chain.parts.filter((part) => part.hands)
   const [last, first] = [hands(a).at(-1), hands(b)[0]]
-  if (last && first) yield { from: endOf(model, last.id), to: startOf(model, first.id), weight: 0, why: `${called(b)} is written after ${called(a)}` }
+  if (last && first && !isPinned(model.problem, first)) yield { from: endOf(model, last.id), to: startOf(model, first.id), weight: 0, why: `${called(b)} is written after ${called(a)}` }
   const [on, next] = [onSkin(a), onSkin(b)]
-  if (on && next && zonesMeet(a, b)) yield { from: endOf(model, on.last), to: startOf(model, next.first), weight: 0, why: `${called(b)} is written after ${called(a)}` }
+  if (on && next && chainsMeet(a, b) && !model.problem.pins?.has(next.first)) yield { from: endOf(model, on.last), to: startOf(model, next.first), weight: 0, why: `${called(b)} is written after ${called(a)}` }
 }
 
 function chooseHosts(search: Search, graph: DifferenceGraph, floating: readonly Chain[], at: number, hosts: ReadonlyMap<string, string>) {
@@ -183,7 +207,7 @@ function hostChoices(search: Search, graph: DifferenceGraph, chain: Chain, hosts
   return chain.hosts!.flatMap((host): HostChoice[] => {
     const owner = model.problem.chains.find((candidate) => candidate.id === host.chainId)
     const dwell = owner?.parts.find((part) => part.id === host.partId)
-    if (!owner || !dwell || (!chain.over && zonesMeet(chain, owner))) return []
+    if (!owner || !dwell || (!chain.over && chainsMeet(chain, owner))) return []
     const chosen = new Map(hosts).set(chain.id, host.partId)
     const load = hostLoad(model.problem, chosen, host.partId)
     const next = graph.copy()

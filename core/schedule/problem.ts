@@ -36,7 +36,18 @@ export interface Chain {
 /** A time between two parts, from the end of one to the start of the other. */
 export interface Lag { readonly fromPart: string; readonly toPart: string; readonly minS: number; readonly maxS?: number }
 
-export interface PlacingProblem { readonly chains: readonly Chain[]; readonly lags: readonly Lag[] }
+/** Where a part of a running visit really lies; without an end it is running. */
+export interface Pin { readonly startS: number; readonly endS?: number }
+
+export interface PlacingProblem {
+  readonly chains: readonly Chain[]
+  readonly lags: readonly Lag[]
+  /** A visit under way: what has begun stands where it was, everything else comes at `notBeforeS` at the earliest. */
+  readonly pins?: ReadonlyMap<string, Pin>
+  readonly notBeforeS?: number
+  /** What runs may go past its maximum while it waits for hands: it is on the skin, and giving up would help nobody. */
+  readonly overrun?: true
+}
 
 export interface Placed { readonly partId: string; readonly startS: number; readonly endS: number }
 

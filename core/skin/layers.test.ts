@@ -2,7 +2,7 @@ import { expect, test } from 'vitest'
 import { planFor } from '../../tests/situations'
 import { DEMO_SHELF } from '../../demo/shelf'
 import { laidOn } from '../adapt'
-import { zonesInWords } from './zones'
+import { CHEEKS, FACE, NECK, NOSE, zonesInWords } from './zones'
 import { zoneStacks } from './layers'
 
 const laid = [
@@ -23,6 +23,6 @@ test('in a fitted plan no zone ever carries two layers that both have to come of
   expect([...zoneStacks(laidOn(plan, leavesOn), plan.totalS - 1).get('forehead')!].map((layer) => layer.stepId)).toEqual(expect.arrayContaining(['concentrate', 'serum', 'cream', 'sun']))
 })
 test('zones in words, groups first', () => {
-  expect(zonesInWords(['neck', 'nose', 'forehead', 'chin', 'cheek-left', 'cheek-right'])).toBe('face, neck')
-  expect(zonesInWords(['cheek-right', 'cheek-left', 'nose'])).toBe('cheeks, nose')
+  expect(zonesInWords([...NECK, ...FACE])).toBe('face, neck')
+  expect(zonesInWords([...NOSE, ...CHEEKS, 'lips'])).toBe('cheeks, nose, lips')
 })

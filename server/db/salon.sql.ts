@@ -1,4 +1,5 @@
 import { z } from 'zod'
+import { Reading } from '../../core/skin/model'
 import { change, many, maybeOne, type Db } from './rows'
 
 const Salon = z.object({ id: z.string(), name: z.string(), time_zone: z.string(), emergency_number: z.string(), address: z.string(), turnover_minutes: z.number(), today: z.string() })
@@ -16,3 +17,6 @@ export const isEmpty = async (db: Db) => (await maybeOne(db, z.object({ n: z.coe
 export const hasDemoSignIn = async (db: Db) => (await maybeOne(db, z.object({ n: z.coerce.number() }), 'SELECT count(*) AS n FROM account WHERE demo'))!.n > 0
 export const addSalon = (db: Db, s: { id: string; name: string; timeZone: string; currency: string; emergencyNumber: string; address: string; turnoverMinutes: number }) =>
   change(db, 'INSERT INTO salon (id, name, time_zone, currency, emergency_number, address, turnover_minutes) VALUES ($1, $2, $3, $4, $5, $6, $7)', [s.id, s.name, s.timeZone, s.currency, s.emergencyNumber, s.address, s.turnoverMinutes])
+
+/** The last reading of a client, or undefined. */
+export const lastReadingOf = async (db: Db, clientId: string) => (await maybeOne(db, z.object({ body: Reading }), `SELECT r.body FROM reading r JOIN visit v ON v.id = r.visit_id WHERE v.client_id = $1 AND (r.body->>'done')::boolean ORDER BY v.starts_at DESC, r.read_at DESC LIMIT 1`, [clientId]))?.body

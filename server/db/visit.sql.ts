@@ -1,9 +1,10 @@
 import { z } from 'zod'
 import { Override } from '../../core/formats/bundle'
 import { FittedPlan } from '../../core/adapt/plan'
-import { LeverUse, SkinAnswer, type SkinAnswer as Answer } from '../../core/climb/model'
-import { Reading } from '../../core/skin/model'
+import { LeverUse, SkinAnswer, type LeverUse as Lever, type SkinAnswer as Answer } from '../../core/climb/model'
+import { NOTHING_READ, Reading } from '../../core/skin/model'
 import { RunEvent } from '../../core/perform/events'
+import { TECHNIQUES } from '../../core/safety/rule'
 import { change, many, maybeOne, type Db } from './rows'
 
 const STAGES = ['booked', 'open', 'performing', 'closed'] as const
@@ -11,12 +12,12 @@ export type Stage = (typeof STAGES)[number]
 
 const Visit = z.object({
   id: z.string(), salon_id: z.string(), client_id: z.string(), client_name: z.string(), room_id: z.string(), room_name: z.string(),
-  practitioner_id: z.string(), practitioner_name: z.string(), protocol_version_id: z.string(), protocol_name: z.string(),
+  practitioner_id: z.string(), practitioner_name: z.string(), scope: z.array(z.enum(TECHNIQUES)), hazards: z.array(z.string()), walk_in: z.boolean(), protocol_version_id: z.string(), protocol_name: z.string(),
   starts_at: z.date(), ends_at: z.date(), room_until: z.date(), stage: z.enum(STAGES), locked_at: z.date().nullable(), time_zone: z.string(),
 })
 export type VisitRow = z.infer<typeof Visit>
 
-const SELECT_VISIT = `SELECT v.id, v.salon_id, v.client_id, c.name AS client_name, v.room_id, r.name AS room_name, v.practitioner_id, p.name AS practitioner_name,
+const SELECT_VISIT = `SELECT v.id, v.salon_id, v.client_id, c.name AS client_name, v.room_id, r.name AS room_name, v.practitioner_id, p.name AS practitioner_name, p.scope, p.hazards, v.walk_in,
   v.protocol_version_id, pv.name AS protocol_name, v.starts_at, v.ends_at, v.room_until, v.stage, v.locked_at, s.time_zone
   FROM visit v JOIN client c ON c.id = v.client_id JOIN room r ON r.id = v.room_id JOIN practitioner p ON p.id = v.practitioner_id
   JOIN protocol_version pv ON pv.id = v.protocol_version_id JOIN salon s ON s.id = v.salon_id`
@@ -34,24 +35,34 @@ export const nextVisitOf = (db: Db, visit: VisitRow) => maybeOne(db, Visit, `${S
 /** The practitioner's next visit on the same day, or undefined: when the room must be free again. */
 export const followingVisit = (db: Db, visit: VisitRow) => maybeOne(db, Visit, `${SELECT_VISIT} WHERE v.practitioner_id = $1 AND v.starts_at > $2 AND v.starts_at < $2::timestamptz + interval '12 hours' ORDER BY v.starts_at LIMIT 1`, [visit.practitioner_id, visit.starts_at])
 
-export interface Booking { id: string; salonId: string; clientId: string; roomId: string; practitionerId: string; protocolVersionId: string; startsAt: Date; slotMinutes: number; turnoverMinutes: number }
+export interface Booking { id: string; salonId: string; clientId: string; roomId: string; practitionerId: string; protocolVersionId: string; startsAt: Date; slotMinutes: number; turnoverMinutes: number; walkIn?: boolean }
 
 /** Books room and practitioner; a clash violates an exclusion constraint (`visit_room_free`, `practitioner_free`). Needs a transaction. */
 export async function bookVisit(db: Db, booking: Booking) {
-  await change(db, `INSERT INTO visit (id, salon_id, client_id, room_id, practitioner_id, protocol_version_id, starts_at, ends_at, room_until)
-    VALUES ($1, $2, $3, $4, $5, $6, $7, $7::timestamptz + make_interval(mins => $8::int), $7::timestamptz + make_interval(mins => $8::int + $9::int))`,
-  [booking.id, booking.salonId, booking.clientId, booking.roomId, booking.practitionerId, booking.protocolVersionId, booking.startsAt, booking.slotMinutes, booking.turnoverMinutes])
+  await change(db, `INSERT INTO visit (id, salon_id, client_id, room_id, practitioner_id, protocol_version_id, starts_at, ends_at, room_until, walk_in)
+    VALUES ($1, $2, $3, $4, $5, $6, $7, $7::timestamptz + make_interval(mins => $8::int), $7::timestamptz + make_interval(mins => $8::int + $9::int), $10)`,
+  [booking.id, booking.salonId, booking.clientId, booking.roomId, booking.practitionerId, booking.protocolVersionId, booking.startsAt, booking.slotMinutes, booking.turnoverMinutes, booking.walkIn ?? false])
   await change(db, `INSERT INTO practitioner_booking (visit_id, practitioner_id, starts_at, ends_at) SELECT id, practitioner_id, starts_at, ends_at FROM visit WHERE id = $1`, [booking.id])
 }
 
 export const setStage = (db: Db, id: string, stage: Stage) => change(db, `UPDATE visit SET stage = $2 WHERE id = $1 AND stage <> $2 AND locked_at IS NULL`, [id, stage])
 
 export async function latestReading(db: Db, visitId: string): Promise<Reading> {
-  const row = await maybeOne(db, Reading, 'SELECT done, findings FROM reading WHERE visit_id = $1 ORDER BY read_at DESC, id DESC LIMIT 1', [visitId])
-  return row ?? { done: false, findings: [] }
+  const row = await maybeOne(db, z.object({ body: Reading }), 'SELECT body FROM reading WHERE visit_id = $1 ORDER BY read_at DESC, id DESC LIMIT 1', [visitId])
+  return row?.body ?? NOTHING_READ
 }
+const Closed = z.object({ id: z.string(), on: z.string(), answer: SkinAnswer.nullable() })
+/** The client's last signed visit before this one, with what the skin answered so far, or undefined. */
+export const visitBefore = (db: Db, visit: VisitRow) => maybeOne(db, Closed,
+  `SELECT v.id, to_char(v.starts_at AT TIME ZONE $3, 'YYYY-MM-DD') AS "on", COALESCE((SELECT c.answer FROM check_in c WHERE c.visit_id = v.id ORDER BY c.recorded_at DESC LIMIT 1), o.answer) AS answer
+    FROM visit v JOIN outcome o ON o.visit_id = v.id WHERE v.client_id = $1 AND v.starts_at < $2 ORDER BY v.starts_at DESC LIMIT 1`, [visit.client_id, visit.starts_at, visit.time_zone])
+const ReadBefore = z.object({ on: z.string(), body: Reading })
+/** The last reading of a client before a visit, with its day, or undefined: laid under today's map. */
+export const readingBefore = (db: Db, visit: VisitRow) => maybeOne(db, ReadBefore,
+  `SELECT to_char(v.starts_at AT TIME ZONE $3, 'YYYY-MM-DD') AS "on", r.body FROM reading r JOIN visit v ON v.id = r.visit_id
+    WHERE v.client_id = $1 AND v.starts_at < $2 AND (r.body->>'done')::boolean ORDER BY v.starts_at DESC, r.read_at DESC LIMIT 1`, [visit.client_id, visit.starts_at, visit.time_zone])
 export const addReading = (db: Db, id: string, visitId: string, reading: Reading, accountId: string | null) =>
-  change(db, 'INSERT INTO reading (id, visit_id, done, findings, read_by) VALUES ($1, $2, $3, $4, $5)', [id, visitId, reading.done, JSON.stringify(reading.findings), accountId])
+  change(db, 'INSERT INTO reading (id, visit_id, body, read_by) VALUES ($1, $2, $3, $4) ON CONFLICT (id) DO NOTHING', [id, visitId, reading, accountId])
 
 export const listOverrides = (db: Db, visitId: string) => many(db, Override,
   `SELECT rule_id AS "ruleId", step_id AS "stepId", reason, by_name AS "by", to_char(at AT TIME ZONE 'UTC', 'YYYY-MM-DD"T"HH24:MI:SS"Z"') AS at FROM visit_override WHERE visit_id = $1 AND withdrawn_at IS NULL ORDER BY at, id`, [visitId])
@@ -74,18 +85,20 @@ export const setTick = (db: Db, visitId: string, itemId: string, ticked: boolean
 
 const EventRow = z.object({ id: z.string(), deviceId: z.string(), seq: z.number(), wallMs: z.coerce.number(), elapsedMs: z.number(), body: RunEvent.shape.body })
 export const listEvents = (db: Db, visitId: string) => many(db, EventRow, 'SELECT id, device_id AS "deviceId", seq, wall_ms AS "wallMs", elapsed_ms AS "elapsedMs", body FROM run_event WHERE visit_id = $1 ORDER BY wall_ms, device_id, seq', [visitId])
-/** Appends events of a run; one already there (by id) is left as it is. */
-export async function addEvents(db: Db, visitId: string, events: readonly RunEvent[], accountId: string | null) {
+/** Appends events of a run; one already there (by id) is left as it is. Gives the events that are new. */
+export async function addEvents(db: Db, visitId: string, events: readonly RunEvent[], accountId: string | null): Promise<RunEvent[]> {
+  const fresh: RunEvent[] = []
   for (const event of events) {
-    await change(db, `INSERT INTO run_event (id, visit_id, device_id, seq, wall_ms, elapsed_ms, body, received_by) VALUES ($1, $2, $3, $4, $5, $6, $7, $8) ON CONFLICT (id) DO NOTHING`,
+    const added = await change(db, `INSERT INTO run_event (id, visit_id, device_id, seq, wall_ms, elapsed_ms, body, received_by) VALUES ($1, $2, $3, $4, $5, $6, $7, $8) ON CONFLICT (id) DO NOTHING`,
       [event.id, visitId, event.deviceId, event.seq, event.wallMs, event.elapsedMs, event.body, accountId])
+    if (added === 1) fresh.push(event)
   }
+  return fresh
 }
 
 const OutcomeRow = z.object({ answer: SkinAnswer.nullable(), levers: z.array(LeverUse), note: z.string(), planned_s: z.number(), actual_s: z.number().nullable(), signed_at: z.date(), signed_name: z.string() })
 export const outcomeOf = (db: Db, visitId: string) => maybeOne(db, OutcomeRow, 'SELECT answer, levers, note, planned_s, actual_s, signed_at, signed_name FROM outcome WHERE visit_id = $1', [visitId])
-export interface Outcome { answer: Answer | null; levers: readonly LeverUse[]; note: string; plannedS: number; actualS: number | null }
-type LeverUse = z.infer<typeof LeverUse>
+export interface Outcome { answer: Answer | null; levers: readonly Lever[]; note: string; plannedS: number; actualS: number | null }
 
 /** Writes the outcome and locks the visit. Needs a transaction; gives false when it was locked already. */
 export async function signVisit(db: Db, visitId: string, outcome: Outcome, accountId: string | null, name: string): Promise<boolean> {

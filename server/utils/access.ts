@@ -15,6 +15,7 @@ const MAY = {
   'perform': ['owner', 'practitioner', 'assistant'],
   'sign': ['owner', 'practitioner'],
   'protocol.write': ['owner', 'practitioner'],
+  'rules.write': ['owner'],
 } as const satisfies Record<string, readonly Account['role'][]>
 export type Capability = keyof typeof MAY
 

@@ -4,6 +4,7 @@ import { loadClient, loadHistory } from '../db/client.sql'
 import { versionById } from '../db/protocol.sql'
 import type { Db } from '../db/rows'
 import { loadShelf } from '../db/shelf.sql'
+import { listKnown, loadRuleSettings } from '../db/rules.sql'
 import { latestReading, listOverrides, type VisitRow } from '../db/visit.sql'
 
 /** Visits that end before this hour of the salon's day end by daylight (house figure). */
@@ -18,6 +19,13 @@ export async function compileInputOf(db: Db, visit: VisitRow): Promise<CompileIn
   return {
     protocol, client, reading: await latestReading(db, visit.id), history: await loadHistory(db, visit.client_id, visit.starts_at, visit.time_zone),
     shelf: await loadShelf(db, visit.salon_id), overrides: await listOverrides(db, visit.id), slotMinutes: Math.round((visit.ends_at.getTime() - visit.starts_at.getTime()) / 60_000),
+    practitioner: { scope: visit.scope, hazards: visit.hazards }, settings: await loadRuleSettings(db, visit.salon_id), medicines: await medicinesOf(db, visit.salon_id),
     date, daytime: formatInTimeZone(visit.ends_at, visit.time_zone).hour < EVENING_HOUR,
   }
+}
+
+/** The salon's list; an empty one means that the list which ships is used. */
+async function medicinesOf(db: Db, salonId: string) {
+  const list = await listKnown(db, salonId)
+  return list.length > 0 ? list : undefined
 }

@@ -31,7 +31,7 @@ describe('guards in the database', () => {
   })
   test('a locked visit takes no reading, plan, override or tick; a late event is an appendix', async () => {
     const id = await signed()
-    for (const [method, path, body] of [['PUT', 'reading', { done: true, findings: [] }], ['POST', 'plan', undefined], ['PUT', 'ticks', { itemId: 'x', ticked: true }], ['POST', 'close', { answer: null, note: '' }]] as const) {
+    for (const [method, path, body] of [['PUT', 'reading', { id: randomUUID(), reading: { done: true, findings: [] } }], ['POST', 'plan', undefined], ['PUT', 'ticks', { itemId: 'x', ticked: true }], ['POST', 'close', { answer: null, note: '' }]] as const) {
       const reply = await owner.ask(method, `/api/visits/${id}/${path}`, body)
       expect([path, reply.status, reply.body.code]).toEqual([path, 409, 'locked'])
     }
@@ -69,7 +69,7 @@ describe('fit, perform, close', () => {
   })
   test('a strong answer, or a check-in later, lowers the next visit', async () => {
     const lowest = async (client: string) => {
-      const id = await book(owner, client, 'brightening', 1)
+      const id = await book(owner, client, 'brightening', 10)
       const { body } = await owner.ask<{ plan: FittedPlan }>('POST', `/api/visits/${id}/plan`)
       return { rung: body.plan.levers.find((use) => use.lever === 'enzyme')?.rung, why: body.plan.suggestions.find((one) => one.lever === 'enzyme')!.why }
     }

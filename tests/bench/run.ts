@@ -7,13 +7,13 @@ import { BRIGHTENING, CLARIFYING } from '../../demo/protocols'
 import { DEMO_SHELF } from '../../demo/shelf'
 import { toLp } from '../oracle'
 import { randomLadder } from '../random-ladder'
-import { client, input, protocolOf, seen, yes } from '../situations'
+import { client, input, protocolOf, readingOf, seen, yes } from '../situations'
 
 // Prints medians with their budget, and the scheduler's optimum and time beside HiGHS in the same run. Not a timed test.
 
 /** Twenty-five steps from the two longest cards. */
 const long = protocolOf(...[...CLARIFYING.steps, ...BRIGHTENING.steps.map((step): Step => ({ ...step, id: `b-${step.id}`, ...(step.closes ? { closes: `b-${step.closes}` } : {}) }))].filter((step) => !step.floating).slice(0, 23), ...CLARIFYING.steps.filter((step) => step.floating))
-const given = input({ protocol: long, client: client([yes('melasma'), yes('allergy:pineapple'), yes('allergy:salicylates'), yes('lash-extensions')]), reading: { done: true, findings: [seen('flushing'), seen('sensitive', 1, ['chin'])] } })
+const given = input({ protocol: long, client: client([yes('melasma'), yes('allergy:pineapple'), yes('allergy:salicylates'), yes('lash-extensions')]), reading: readingOf(seen('flushing'), seen('sensitive', 1, ['chin']), seen('congestion')) })
 const constraints = constraintsFor(given)
 
 /** Forty steps with eight floating: four masks with two enhancements each, and short work between. */
@@ -28,7 +28,7 @@ const forty = placingOf(large())
 
 const bench = new Bench({ time: 800, warmupTime: 100 })
 bench.add('constrain', () => { constraintsFor(given) })
-bench.add('resolve', () => { resolve(long.steps, constraints, DEMO_SHELF) })
+bench.add('resolve', () => { resolve({ steps: long.steps, constraints, shelf: DEMO_SHELF }) })
 bench.add('compile', () => { compile(given) })
 bench.add('place', () => { place(forty) })
 await bench.run()

@@ -1,6 +1,6 @@
 import AxeBuilder from '@axe-core/playwright'
 import { expect, test, type Page } from '@playwright/test'
-import { enterStudio, morning, openVisit, pass, performUntil, primary, stage } from './steps'
+import { consultPart, enterStudio, morning, openVisit, pass, performUntil, primary, readAsIs, stage } from './steps'
 
 const STAGES = ['Consult', 'Read skin', 'Fit', 'Prepare'] as const
 
@@ -72,6 +72,7 @@ test('early removal is a hold: a tap does nothing; key repeat is no second press
   await page.clock.install({ time: morning() })
   await enterStudio(page)
   await openVisit(page, 'Caspian Hurst')
+  await readAsIs(page)
   await stage(page, 'Fit')
   await page.getByRole('button', { name: 'Prepare the tray' }).click()
   await expect(page.getByText('The tray, in order of use')).toBeVisible()
@@ -99,6 +100,9 @@ test('a step is left out with what follows from it, taken back within ten second
   await page.clock.install({ time: morning() })
   await enterStudio(page)
   await openVisit(page, 'Theo Lindqvist')
+  await stage(page, 'Read skin')
+  await page.getByRole('button', { name: 'Congestion', exact: true }).click()
+  await page.getByRole('button', { name: 'nose', exact: true }).click()
   await stage(page, 'Fit')
   await page.getByRole('button', { name: 'Prepare the tray' }).click()
   await expect(page.getByText('The tray, in order of use')).toBeVisible()
@@ -129,6 +133,7 @@ test('the network goes in the middle of Consult: answers are kept, say so, and g
   await enterStudio(page)
   await openVisit(page, 'Marguerite Abiola')
   await context.setOffline(true)
+  await consultPart(page, 'Allergies')
   await page.getByRole('button', { name: 'Papaya', exact: true }).click()
   await page.getByRole('button', { name: 'Kiwi', exact: true }).click()
   await expect(page.getByText('2 kept on this tablet')).toBeVisible()
@@ -141,6 +146,7 @@ test('the network goes in the middle of Consult: answers are kept, say so, and g
   await expect(page.getByText('Saved', { exact: true })).toBeVisible({ timeout: 15_000 })
   await page.reload()
   await stage(page, 'Consult')
+  await consultPart(page, 'Allergies')
   for (const name of ['Papaya', 'Kiwi']) await expect(page.getByRole('button', { name, exact: true })).toHaveAttribute('aria-pressed', 'true')
 })
 

@@ -19,6 +19,14 @@ export async function openVisit(page: Page, client: string) {
 }
 
 export const stage = async (page: Page, name: string) => { await page.getByRole('list', { name: 'Stages of the visit' }).getByRole('link', { name, exact: true }).click() }
+/** One part of the consultation, by its name. */
+export const consultPart = async (page: Page, name: string) => { await page.getByRole('navigation', { name: 'Parts of the consultation' }).getByRole('button', { name }).click() }
+/** Reads the skin as it is, so that nothing of the plan is open. */
+export async function readAsIs(page: Page) {
+  await stage(page, 'Read skin')
+  await page.getByRole('button', { name: 'Nothing to note' }).click()
+  await expect(page.getByRole('button', { name: 'Read today' })).toBeDisabled()
+}
 export const primary = (page: Page) => page.locator('#primary')
 export const clock = (page: Page) => page.getByTestId('big-clock')
 

@@ -1,5 +1,5 @@
 import { expect, test } from '@playwright/test'
-import { clock, enterStudio, morning, offlineReady, openVisit, pass, primary, stage } from './steps'
+import { clock, consultPart, enterStudio, morning, offlineReady, openVisit, pass, primary, stage } from './steps'
 
 test('from sign-in to the next visit’s lower rung, with the network cut and a reload between two running dwells', async ({ page, context }) => {
   await page.clock.install({ time: morning() })
@@ -7,18 +7,21 @@ test('from sign-in to the next visit’s lower rung, with the network cut and a 
   await openVisit(page, 'Wren Castellane')
 
   await test.step('Consult: pineapple and aspirin change today’s ladder at once', async () => {
+    await consultPart(page, 'Allergies')
     await page.getByRole('button', { name: 'Pineapple', exact: true }).click()
     await page.getByRole('button', { name: 'Salicylates (aspirin)', exact: true }).click()
     const panel = page.getByRole('complementary', { name: 'What today’s ladder becomes' })
     await expect(panel).toContainText('Pineapple enzyme mask → Rice Enzyme Powder')
     await expect(panel).toContainText('Willow clearing fluid → Zinc Calming Fluid')
+    await consultPart(page, 'Since last time')
     await page.getByRole('button', { name: 'Nothing new: confirm all' }).click()
     await expect(page.getByRole('button', { name: 'Asked today' })).toBeDisabled()
   })
 
   await test.step('Read skin: congestion, nothing that stops anything', async () => {
     await page.getByRole('link', { name: 'Read the skin' }).click()
-    await page.getByRole('radiogroup', { name: 'Congestion' }).getByRole('radio', { name: '2' }).click()
+    await page.getByRole('button', { name: 'Congestion', exact: true }).click()
+    await page.getByRole('button', { name: 'nose', exact: true }).click()
     await expect(page.getByRole('button', { name: 'Read today' })).toBeDisabled()
   })
 
@@ -110,6 +113,7 @@ test('from sign-in to the next visit’s lower rung, with the network cut and a 
     await expect(changes).toContainText('Strong answer after')
     await expect(changes).toContainText('E05')
     await stage(page, 'Consult')
+    await consultPart(page, 'Allergies')
     await expect(page.getByRole('button', { name: 'Pineapple', exact: true })).toHaveAttribute('aria-pressed', 'true')
   })
 })

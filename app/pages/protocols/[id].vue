@@ -7,7 +7,7 @@ import { subjectReader } from '#core/safety'
 import { placingOf } from '#core/adapt'
 import { place } from '#core/schedule'
 import { moveStep, productsFor, setMinutes, setProduct } from '~/ladder/edit'
-import { refusalOf } from '~/support/api'
+import { call, refusalOf } from '~/support/api'
 import { halfMinutes } from '~/support/time'
 
 const id = String(useRoute().params.id)
@@ -22,7 +22,7 @@ const draft = useLocalStorage<{ basedOn: number; steps: Step[] } | null>(`zen-dr
 
 async function load() {
   try {
-    const reply = await $fetch<{ version: ProtocolVersion; shelf: Shelf }>(`/api/protocols/${id}`)
+    const reply = await call<{ version: ProtocolVersion; shelf: Shelf }>(`/api/protocols/${id}`)
     version.value = reply.version
     shelf.value = reply.shelf
     steps.value = draft.value?.basedOn === reply.version.version ? draft.value.steps : reply.version.steps
@@ -43,7 +43,7 @@ function discard() { if (version.value) steps.value = version.value.steps }
 
 async function publish() {
   try {
-    const reply = await $fetch<{ version: number }>(`/api/protocols/${id}/versions`, { method: 'POST', body: { basedOn: version.value!.version, note: note.value, steps: steps.value } })
+    const reply = await call<{ version: number }>(`/api/protocols/${id}/versions`, { method: 'POST', body: { basedOn: version.value!.version, note: note.value, steps: steps.value } })
     published.value = `Version ${reply.version} is published. Visits booked before keep theirs.`
     draft.value = null
     note.value = trouble.value = ''

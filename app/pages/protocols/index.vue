@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { refusalOf } from '~/support/api'
+import { call, refusalOf } from '~/support/api'
 import { halfMinutes, shortDate } from '~/support/time'
 
 interface Listed { id: string; name: string; version: number; steps: number; workS: number; publishedAt: string }
@@ -7,7 +7,7 @@ const protocols = ref<Listed[]>()
 const trouble = ref('')
 onMounted(async () => {
   try {
-    protocols.value = await $fetch<Listed[]>('/api/protocols')
+    protocols.value = await call<Listed[]>('/api/protocols')
   } catch (error) {
     trouble.value = refusalOf(error).detail
   }

@@ -1,55 +1,42 @@
-import { FAMILIES, type Family } from '../../catalog/families'
-import type { RuleRow } from './rows'
+import { FAMILIES, familyById, type Family } from '../../catalog/families'
+import { ALWAYS, row, type RuleRow } from './rows'
 
-/** Sun-filter salicylates: replaced where the shelf can, else a caution (rules, family B). */
-const MILD = new Set(['sun-salicylates'])
+const lower = (family: Family): string => family.name.toLowerCase()
+const held = (family: Family): string => `The ingredient list holds ${lower(family)}.${family.remark ? ` ${family.remark}` : ''}`
 
-const stopRule = (family: Family): RuleRow => ({
-  id: `B-${family.id}`, title: `Allergy: ${family.name}`, when: { kind: 'allergy', family: family.id },
-  effects: [{ effect: 'stop', target: { family: family.id } }],
-  reason: `The ingredient list holds ${family.name.toLowerCase()}.`, instead: 'A product without it.', basis: 'common-practice', overridable: 'no',
-})
+/** An allergy stops what holds it, a dislike replaces it; some families are worth a caution only. */
+const ownRules = (family: Family): RuleRow[] => {
+  const when = { kind: 'allergy', family: family.id } as const
+  if (family.effect === 'info') return [row(`B-${family.id}`, `Allergy: ${family.name}`, when, [{ effect: 'stop', target: { family: family.id } }], held(family), 'Nothing else follows from it.')]
+  if (family.effect === 'caution') return [row(`B-${family.id}`, `Allergy: ${family.name}`, when, [{ effect: 'replace', target: { family: family.id }, soft: true }, { effect: 'caution', target: { family: family.id } }], held(family), 'A product without it if there is one; else watch closely.', { overridable: 'reason' })]
+  return [
+    row(`B-${family.id}`, `Allergy: ${family.name}`, when, [{ effect: 'stop', target: { family: family.id } }], held(family), 'A product without it.'),
+    row(`B-${family.id}-dislike`, `Dislikes: ${family.name}`, { ...when, reaction: 'dislike' }, [{ effect: 'replace', target: { family: family.id } }], `The client dislikes ${lower(family)}, and the list holds it.`, 'Another of the same kind.', { overridable: 'reason' }),
+  ]
+}
 
-const crossRule = (family: Family): RuleRow[] => (family.crosses ?? []).flatMap((other) => [
-  {
-    id: `B-${family.id}-${other}`, title: `Allergy: ${family.name}, related plant enzyme`, when: { kind: 'allergy', family: family.id },
-    effects: [{ effect: 'clearance', target: { family: other }, unless: { kind: 'clearance', id: `B-${family.id}-${other}` } }],
-    reason: `A reaction to ${family.name.toLowerCase()} may cross to this plant enzyme.`, instead: 'Another enzyme, or a recorded clearance.', basis: 'common-practice', overridable: 'no',
-  } satisfies RuleRow,
-  {
-    id: `B-${family.id}-${other}-strong`, title: `Allergy: ${family.name}, with breathing trouble or swelling`, when: { kind: 'allergy', family: family.id, reaction: 'breathing' },
-    effects: [{ effect: 'stop', target: { family: other } }],
-    reason: `After breathing trouble or swelling from ${family.name.toLowerCase()} related plant enzymes are out too.`, instead: 'No plant enzyme; a hydrating step.', basis: 'common-practice', overridable: 'no',
-  } satisfies RuleRow,
+const crossRules = (family: Family): RuleRow[] => (family.crosses ?? []).flatMap((other) => [
+  row(`B-${family.id}-${other}`, `Allergy: ${family.name}, related plant enzyme`, { kind: 'allergy', family: family.id }, [{ effect: 'clearance', target: { family: other }, unless: { kind: 'clearance', id: `B-${family.id}-${other}` } }],
+    `A reaction to ${lower(family)} may cross to this plant enzyme.`, 'Another enzyme, or a recorded clearance.'),
+  row(`B-${family.id}-${other}-strong`, `Allergy: ${family.name}, with breathing trouble or swelling`, { kind: 'allergy', family: family.id, reaction: 'breathing' }, [{ effect: 'stop', target: { family: other } }],
+    `After breathing trouble or swelling from ${lower(family)} related plant enzymes are out too.`, 'No plant enzyme; a hydrating step.'),
 ])
+
+const cautionRules = (family: Family): RuleRow[] => (family.cautions ?? []).map((other) =>
+  row(`B-${family.id}-${other}`, `Allergy: ${family.name}, may cross to ${familyById.get(other)?.name.toLowerCase() ?? other}`, { kind: 'allergy', family: family.id }, [{ effect: 'caution', target: { family: other } }],
+    `An allergy to ${lower(family)} may cross to ${familyById.get(other)?.name.toLowerCase() ?? other}.`, 'Ask about it; patch-test first.'))
+
+const all = FAMILIES as readonly Family[]
 
 /** Family B: ingredient families, and what this client refused or reacted to. */
 export const ALLERGY_RULES: readonly RuleRow[] = [
-  ...(FAMILIES as readonly Family[]).filter((family) => !MILD.has(family.id)).map(stopRule),
-  ...(FAMILIES as readonly Family[]).flatMap(crossRule),
-  {
-    id: 'B-salicylates-sun', title: 'Aspirin: sun-filter salicylates', when: { kind: 'allergy', family: 'salicylates' },
-    effects: [{ effect: 'replace', target: { family: 'sun-salicylates' }, soft: true }, { effect: 'caution', target: { family: 'sun-salicylates' } }],
-    reason: 'The sun filter holds a salicylate that is far weaker than the acid.', instead: 'Another sun filter if there is one; else watch.', basis: 'common-practice', overridable: 'reason',
-  },
-  {
-    id: 'B00', title: 'Nothing without its ingredient list', when: { kind: 'any-allergy' },
-    effects: [{ effect: 'stop', target: { unread: true } }],
-    reason: 'The client has an allergy and this product’s ingredients are not known: not checked is not clear.', instead: 'A product with a list, or enter the list on the shelf.', basis: 'common-practice', overridable: 'reason',
-  },
-  {
-    id: 'B01', title: 'Allergies not asked', when: { kind: 'unasked', code: 'allergy:any' },
-    effects: [{ effect: 'stop', target: { any: ['exfoliating', 'warming', 'stings', 'retinoid'] } }],
-    reason: 'Allergies have not been asked.', instead: 'Ask on Consult; it takes a moment.', basis: 'common-practice', overridable: 'no',
-  },
-  {
-    id: 'B02', title: 'Refused before', when: { kind: 'memory', memory: 'refused' },
-    effects: [{ effect: 'replace', target: { everything: true } }],
-    reason: 'The client did not like this product.', instead: 'Another of the same kind.', basis: 'common-practice', overridable: 'reason',
-  },
-  {
-    id: 'B03', title: 'Reacted before', when: { kind: 'memory', memory: 'reacted' },
-    effects: [{ effect: 'stop', target: { everything: true } }],
-    reason: 'The skin reacted to this product.', instead: 'Another of the same kind, or say why it may be used again.', basis: 'common-practice', overridable: 'reason',
-  },
+  ...all.flatMap(ownRules), ...all.flatMap(crossRules), ...all.flatMap(cautionRules),
+  row('B-salicylates-sun', 'Aspirin: sun-filter salicylates', { kind: 'allergy', family: 'salicylates' }, [{ effect: 'replace', target: { family: 'sun-salicylates' }, soft: true }, { effect: 'caution', target: { family: 'sun-salicylates' } }],
+    'The sun filter holds a salicylate that is far weaker than the acid.', 'Another sun filter if there is one; else watch.', { overridable: 'reason' }),
+  row('B-latex-gloves', 'Latex: gloves', { kind: 'allergy', family: 'latex' }, [{ effect: 'require', target: { everything: true }, require: 'nitrile-gloves' }], 'Latex gloves touch the client throughout.', 'Nitrile gloves, and no latex on the tray.'),
+  row('B00', 'Nothing without its ingredient list', { kind: 'any-allergy' }, [{ effect: 'stop', target: { unread: true } }], 'The client has an allergy and this product’s ingredients are not known: not checked is not clear.', 'A product with a list, or enter the list on the shelf.', { overridable: 'reason' }),
+  row('B01', 'Allergies not asked', { kind: 'unasked', code: 'allergy:any' }, [{ effect: 'stop', target: { any: ['exfoliating', 'warming', 'stings', 'retinoid'] } }], 'Allergies have not been asked.', 'Ask on Consult; it takes a moment.'),
+  row('B02', 'Refused before', { kind: 'memory', memory: 'refused' }, [{ effect: 'replace', target: { everything: true } }], 'The client did not like this product.', 'Another of the same kind.', { overridable: 'reason' }),
+  row('B03', 'Reacted before', { kind: 'memory', memory: 'reacted' }, [{ effect: 'stop', target: { everything: true } }], 'The skin reacted to this product.', 'Another of the same kind, or say why it may be used again.', { overridable: 'reason' }),
+  row('B04', 'A quick check is no allergy test', ALWAYS, [{ effect: 'advice', target: { any: ['strong-active'] } }], 'A minute behind the ear shows sting only; no test lifts a known allergy.', 'For sensitised clients and strong actives a delayed test, read after 24 to 48 hours.'),
 ]

@@ -1,101 +1,45 @@
-import type { Condition } from '../rule'
-import type { RuleRow } from './rows'
+import type { Condition, RuleEffect } from '../rule'
+import { EYES, NECK, type ZoneId } from '../../skin/zones'
+import type { LeverId, Property } from '../../protocol/words'
+import { ALWAYS, allOf, anyOf, fact, finding, row, type RuleRow } from './rows'
 
-const PIGMENT: Condition = {
-  kind: 'any',
-  of: [
-    { kind: 'finding', finding: 'patchy-pigment', minGrade: 1 },
-    { kind: 'finding', finding: 'marks', minGrade: 1 },
-    { kind: 'fact', code: 'melasma' },
-    { kind: 'all', of: [{ kind: 'fact', code: 'phototype-iv-vi' }, { kind: 'finding', finding: 'inflamed', minGrade: 1 }] },
-  ],
-}
-const FLUSH: Condition = { kind: 'any', of: [{ kind: 'finding', finding: 'flushing', minGrade: 2 }, { kind: 'finding', finding: 'vessels', minGrade: 2 }] }
+const PIGMENT: Condition = anyOf(finding('patchy-pigment'), finding('marks'), fact('melasma'), allOf(fact('phototype-iv-vi'), finding('inflamed')))
+const DRY: Condition = anyOf(finding('dry'), finding('lines', 3), finding('laxity', 2))
+const BELOW: readonly ZoneId[] = [...NECK, 'decollete']
+/** What spends the allowance of C15. */
+const SPENDS: readonly Property[] = ['exfoliating', 'retinoid', 'blade', 'ultrasonic-blade', 'suction', 'needling']
+
+const omit = (...any: Property[]): RuleEffect => ({ effect: 'omit-zone', target: { any }, zones: 'because' })
+const rung = (lever: LeverId, max: number, more: Partial<RuleEffect> = {}): RuleEffect => ({ effect: 'limit', target: { lever }, limit: { kind: 'rung', lever, max }, ...more })
+const always = (require: NonNullable<RuleEffect['require']>, more: Partial<RuleEffect> = {}): RuleEffect => ({ effect: 'require', target: { everything: true }, require, ...more })
+const shorten = (max: number, ...any: Property[]): RuleEffect => ({ effect: 'limit', target: { any }, zones: 'because', limit: { kind: 'dwell-minutes', max } })
+const allowance = (max: number, more: Partial<RuleEffect> = {}): RuleEffect[] => [{ effect: 'limit', target: { any: SPENDS }, limit: { kind: 'exfoliation', max }, ...more }]
 
 /** Family C: the skin as read today. */
 export const SKIN_RULES: readonly RuleRow[] = [
-  {
-    id: 'C01', title: 'Flushing skin or visible vessels', when: FLUSH,
-    effects: [
-      { effect: 'omit-zone', target: { any: ['steam', 'scrub', 'warming', 'self-heating'] }, zones: 'because' },
-      { effect: 'limit', target: { lever: 'pressure' }, zones: 'because', limit: { kind: 'rung', lever: 'pressure', max: 2 } },
-      { effect: 'omit-zone', target: { any: ['firm-pressure'] }, zones: 'because' },
-      { effect: 'limit', target: { lever: 'suction' }, zones: 'because', limit: { kind: 'rung', lever: 'suction', max: 1 } },
-      { effect: 'require', target: { everything: true }, zones: 'because', require: 'lukewarm-removal' },
-    ],
-    reason: 'Heat, grains and firm hands redden these zones further.', instead: 'Cool and light there; the rest as written.', basis: 'common-practice', overridable: 'no',
-  },
-  {
-    id: 'C02', title: 'Pigment-prone skin', when: PIGMENT,
-    effects: [
-      { effect: 'stop', target: { any: ['steam', 'self-heating', 'warming', 'rf'] } },
-      { effect: 'limit', target: { lever: 'acid' }, limit: { kind: 'rung', lever: 'acid', max: 2 } },
-      { effect: 'limit', target: { lever: 'extraction' }, limit: { kind: 'rung', lever: 'extraction', max: 2 } },
-      { effect: 'require', target: { everything: true }, require: 'lukewarm-removal' },
-      { effect: 'require', target: { everything: true }, require: 'sun-filter' },
-    ],
-    reason: 'Heat wakes pigment and marks last on this skin. Stricter than some practitioners.', instead: 'Lukewarm towels; a hydrating concentrate in place of steam.', basis: 'common-practice', overridable: 'no',
-  },
-  {
-    id: 'C03', title: 'Barrier impaired', when: { kind: 'finding', finding: 'barrier', minGrade: 1 },
-    effects: [
-      { effect: 'omit-zone', target: { any: ['exfoliating', 'retinoid'] }, zones: 'because' },
-      { effect: 'limit', target: { lever: 'current' }, zones: 'because', limit: { kind: 'rung', lever: 'current', max: 1 } },
-    ],
-    reason: 'A tight, scaling skin that stings with water is open.', instead: 'Soothe, hydrate, moisturise; exfoliate another day.', basis: 'common-practice', overridable: 'no',
-  },
-  {
-    id: 'C04', title: 'Sensitive skin', when: { kind: 'finding', finding: 'sensitive', minGrade: 1 },
-    effects: [
-      { effect: 'limit', target: { all: ['acid'] }, zones: 'because', limit: { kind: 'dwell-minutes', max: 3 } },
-      { effect: 'limit', target: { lever: 'acid' }, zones: 'because', limit: { kind: 'rung', lever: 'acid', max: 2 } },
-      { effect: 'require', target: { any: ['acid', 'warming'] }, zones: 'because', require: 'patch-test' },
-    ],
-    reason: 'Acid on sensitive skin: at most three minutes, rung 1 or 2.', instead: 'A delayed patch test comes before strong actives.', basis: 'common-practice', overridable: 'no',
-  },
-  {
-    id: 'C05', title: 'Inflamed lesions', when: { kind: 'finding', finding: 'inflamed', minGrade: 1 },
-    effects: [{ effect: 'omit-zone', target: { any: ['scrub', 'mechanical', 'suction', 'firm-pressure', 'blade', 'needling'] }, zones: 'because' }],
-    reason: 'Friction and suction open inflamed lesions and spread them.', instead: 'Work around the zone; calm it.', basis: 'common-practice', overridable: 'no',
-  },
-  {
-    id: 'C06', title: 'Deep, painful lesion without a head', when: { kind: 'finding', finding: 'deep-lesion', minGrade: 1 },
-    effects: [{ effect: 'require', target: { any: ['extraction'] }, zones: 'because', require: 'spot-care' }],
-    reason: 'Pressing a deep lesion spreads it downward.', instead: 'Leave it alone; spot care afterwards.', basis: 'common-practice', overridable: 'no',
-  },
-  {
-    id: 'C07', title: 'Ingrown hair at the surface', when: { kind: 'finding', finding: 'ingrown', minGrade: 1 },
-    effects: [{ effect: 'require', target: { any: ['extraction'] }, zones: 'because', require: 'tweezers' }],
-    reason: 'A hair under the surface can be released.', instead: 'Release it with sterile tweezers; do not squeeze.', basis: 'common-practice', overridable: 'reason',
-  },
-  {
-    id: 'C12', title: 'Facial hair', when: { kind: 'fact', code: 'facial-hair' },
-    effects: [{ effect: 'stop', target: { any: ['film-peel'] } }, { effect: 'require', target: { everything: true }, zones: ['chin', 'cheek-left', 'cheek-right', 'neck'], require: 'along-growth' }],
-    reason: 'A film pulls hair; a beard holds product.', instead: 'Along the growth; rinse and comb through; removal takes a quarter longer.', basis: 'common-practice', overridable: 'no',
-  },
-  {
-    id: 'C13', title: 'Lips', when: { kind: 'always' },
-    effects: [{ effect: 'omit-zone', target: { product: true, not: ['lip-safe'] }, zones: ['lips'] }, { effect: 'omit-zone', target: { any: ['peel-solution'] }, zones: ['lips'] }],
-    reason: 'On the lips only what is safe if swallowed; never a peel solution.', instead: 'A lip-safe product.', basis: 'common-practice', overridable: 'no',
-  },
-  {
-    id: 'C15', title: 'Exfoliation allowance, resilient', when: { kind: 'always' },
-    effects: [{ effect: 'limit', target: { any: ['exfoliating', 'retinoid', 'blade', 'suction', 'needling'] }, limit: { kind: 'exfoliation', max: 3 } }],
-    reason: 'No skin takes more than three points of exfoliation in a visit.', instead: 'Drop or replace the less important one.', basis: 'house', overridable: 'no',
-  },
-  {
-    id: 'C15n', title: 'Exfoliation allowance', when: { kind: 'always' },
-    effects: [{ effect: 'limit', target: { any: ['exfoliating', 'retinoid', 'blade', 'suction', 'needling'] }, limit: { kind: 'exfoliation', max: 2 }, unless: { kind: 'resilient' } }],
-    reason: 'Normal skin takes two points of exfoliation in a visit.', instead: 'Drop or replace the less important one.', basis: 'house', overridable: 'reason',
-  },
-  {
-    id: 'C15s', title: 'Exfoliation allowance, sensitive', when: { kind: 'finding', finding: 'sensitive', minGrade: 1 },
-    effects: [{ effect: 'limit', target: { any: ['exfoliating', 'retinoid', 'blade', 'suction', 'needling'] }, zones: 'because', limit: { kind: 'exfoliation', max: 1 } }],
-    reason: 'Sensitive skin takes one point of exfoliation in a visit.', instead: 'Keep the gentlest one.', basis: 'house', overridable: 'no',
-  },
-  {
-    id: 'C15i', title: 'Exfoliation allowance, impaired', when: { kind: 'finding', finding: 'barrier', minGrade: 1 },
-    effects: [{ effect: 'limit', target: { any: ['exfoliating', 'retinoid', 'blade', 'suction', 'needling'] }, zones: 'because', limit: { kind: 'exfoliation', max: 0 } }],
-    reason: 'An impaired barrier takes no exfoliation.', instead: 'Soothe and hydrate.', basis: 'house', overridable: 'no',
-  },
+  row('C01', 'Flushing skin or visible vessels', anyOf(finding('flushing', 2), finding('vessels', 2)), [omit('steam', 'scrub', 'warming', 'self-heating', 'firm-pressure'), rung('pressure', 2, { zones: 'because' }), rung('suction', 1, { zones: 'because' }), always('lukewarm-removal', { zones: 'because' })], 'Heat, grains and firm hands redden these zones further.', 'Cool and light there; the rest as written.'),
+  row('C02', 'Pigment-prone skin', PIGMENT, [{ effect: 'stop', target: { any: ['steam', 'self-heating', 'warming', 'rf'] } }, rung('acid', 2), rung('extraction', 2), always('lukewarm-removal'), always('sun-filter')], 'Heat wakes pigment and marks last on this skin. Stricter than some practitioners.', 'Lukewarm towels; a hydrating concentrate in place of steam.'),
+  row('C03', 'Barrier impaired', finding('barrier'), [omit('exfoliating', 'retinoid'), rung('current', 1, { zones: 'because' })], 'A tight, scaling skin that stings with water is open.', 'Soothe, hydrate, moisturise; exfoliate another day.'),
+  row('C04', 'Sensitive skin', finding('sensitive'), [
+    { effect: 'limit', target: { all: ['acid'] }, zones: 'because', limit: { kind: 'dwell-minutes', max: 3 } }, rung('acid', 2, { zones: 'because' }),
+    { effect: 'require', target: { any: ['strong-active'] }, zones: 'because', require: 'patch-test', unless: { kind: 'patch-test' } },
+  ], 'Strong actives on sensitive skin: at most three minutes, rung 1 or 2, and a delayed patch test first.', 'A gentler product today; place a patch test for the next visit.'),
+  row('C05', 'Inflamed lesions', finding('inflamed'), [omit('scrub', 'mechanical', 'suction', 'firm-pressure', 'blade', 'needling')], 'Friction and suction open inflamed lesions and spread them.', 'Work around the zone; calm it.'),
+  row('C06', 'Deep, painful lesion without a head', anyOf(finding('deep-lesion'), { kind: 'lesions', types: ['nodule'], atLeast: 1 }), [{ effect: 'require', target: { any: ['extraction'] }, zones: 'because', require: 'spot-care' }], 'Pressing a deep lesion spreads it downward.', 'Leave it alone; spot care afterwards.'),
+  row('C07', 'Ingrown hair at the surface', anyOf(finding('ingrown'), { kind: 'lesions', types: ['ingrown'], atLeast: 1 }), [{ effect: 'require', target: { any: ['extraction'] }, zones: 'because', require: 'tweezers' }], 'A hair under the surface can be released.', 'Release it with sterile tweezers; do not squeeze.', { overridable: 'reason' }),
+  row('C08', 'Surface-dry, oil beneath', finding('surface-dry'), [{ effect: 'require', target: { any: ['extraction'] }, zones: 'because', require: 'hydrate-before' }, shorten(8, 'drying'), { effect: 'replace', target: { any: ['oily-finish'] }, zones: 'because', soft: true }], 'A dry surface holds what lies beneath it.', 'Hydrate before extracting; keep drying masks short; a water-based finish.', { overridable: 'reason' }),
+  row('C09', 'Drying or tightening masks and the eye contour', ALWAYS, [{ effect: 'omit-zone', target: { any: ['drying', 'tightening'] }, zones: EYES }, { effect: 'require', target: { any: ['drying', 'tightening'] }, require: 'eye-gel-before' }], 'Thin skin puckers under a mask that dries or tightens.', 'Eye gel first; leave the eye contour out.', { overridable: 'reason' }),
+  row('C10', 'Nodules, many inflamed lesions or new scarring', anyOf({ kind: 'lesions', types: ['nodule'], atLeast: 1 }, { kind: 'lesions', types: ['papule', 'pustule', 'nodule'], atLeast: 20 }, finding('new-scars')), [{ effect: 'refer', target: { everything: true }, soft: true }, rung('acid', 1), rung('extraction', 2)], 'This much inflammation scars: a physician should see it besides.', 'Gentle care today, and advise a physician; name no disease.'),
+  row('C11', 'Dry or mature skin', DRY, [shorten(8, 'drying'), rung('pressure', 2, { zones: NECK }), always('light-throat')], 'Long clay and firm hands at the throat take more than they give.', 'Short masks; light over the throat.'),
+  row('C12', 'Facial hair', fact('facial-hair'), [{ effect: 'stop', target: { any: ['film-peel'] } }, always('along-growth', { zones: ['chin', 'upper-lip', 'cheek-left', 'cheek-right', 'jaw-left', 'jaw-right', 'under-chin', 'neck-front'] })], 'A film pulls hair; a beard holds product.', 'Along the growth; rinse and comb through; removal takes a quarter longer.'),
+  row('C13', 'Lips', ALWAYS, [{ effect: 'omit-zone', target: { product: true, not: ['lip-safe'] }, zones: ['lips'] }, { effect: 'omit-zone', target: { any: ['peel-solution'] }, zones: ['lips'] }], 'On the lips only what is safe if swallowed; never a peel solution.', 'A lip-safe product.'),
+  row('C14', 'Neck and décolleté', ALWAYS, [{ effect: 'omit-zone', target: { any: ['face-only'] }, zones: BELOW }, { effect: 'limit', target: { lever: 'acid' }, zones: BELOW, limit: { kind: 'zone-rung', lever: 'acid', max: 2 } }, { effect: 'limit', target: { lever: 'suction' }, zones: BELOW, limit: { kind: 'zone-rung', lever: 'suction', max: 1 } }], 'The neck is thinner than the face and stays on the lower rung.', 'Leave it out of the strong step, or give it one of its own.', { overridable: 'reason' }),
+  row('C15', 'Exfoliation allowance, resilient', ALWAYS, allowance(3), 'No skin takes more than three points of exfoliation in a visit.', 'Drop or replace the less important one.', { basis: 'house' }),
+  row('C15n', 'Exfoliation allowance', ALWAYS, allowance(2, { unless: { kind: 'resilient' } }), 'Normal skin takes two points of exfoliation in a visit.', 'Drop or replace the less important one.', { basis: 'house', overridable: 'reason' }),
+  row('C15s', 'Exfoliation allowance, sensitive', finding('sensitive'), allowance(1, { zones: 'because' }), 'Sensitive skin takes one point of exfoliation in a visit.', 'Keep the gentlest one.', { basis: 'house' }),
+  row('C15i', 'Exfoliation allowance, impaired', finding('barrier'), allowance(0, { zones: 'because' }), 'An impaired barrier takes no exfoliation.', 'Soothe and hydrate.', { basis: 'house' }),
+  row('C16', 'High sun', fact('high-sun'), [{ effect: 'limit', target: { lever: 'acid' }, limit: { kind: 'rung', lever: 'acid', max: 4, belowWritten: 1 } }, { effect: 'caution', target: { any: ['acid'] }, zones: ['lips'] }, always('sun-filter')], 'Fresh skin and high sun do not go together.', 'Acids and lip masks one rung lower; sun filter.', { overridable: 'reason' }),
+  row('C16d', 'Very dry air', fact('dry-air'), [{ effect: 'advice', target: { any: ['exfoliating', 'drying'] } }], 'Dry air takes the water that exfoliation lets out.', 'Hydrate first.', { overridable: 'reason' }),
+  row('C17', 'Something on within the week', fact('event', { aheadDays: 7 }), [{ effect: 'limit', target: { everything: true }, limit: { kind: 'first-time-rung', max: 1 } }, rung('extraction', 2), { effect: 'omit-zone', target: { any: ['oil'] }, zones: ['scalp'], unless: { kind: 'said-yes', code: 'hair-oil' } }], 'Nobody wants a surprise on the day.', 'Nothing strong for the first time; small extraction; ask before oil touches the hair.', { basis: 'house', overridable: 'reason' }),
+  row('C18', 'Blue light on skin that marks', anyOf(PIGMENT, fact('phototype-iii'), fact('phototype-iv-vi')), [{ effect: 'stop', target: { any: ['led-blue'] } }], 'Blue light can deepen pigment on this skin.', 'Red, or no light.'),
 ]

@@ -1,12 +1,13 @@
 <script setup lang="ts">
-import { suggest, type SkinAnswer } from '#core/climb'
+import { ageOn } from '#core/client'
+import { nextWindow, suggest, type SkinAnswer } from '#core/climb'
 import { LEVER_WORDS, type LeverId } from '#core/protocol'
 import { plannedAgainstActual } from '~/ladder/actual'
-import { dateAfter, halfMinutes, shortDate } from '~/support/time'
+import { call } from '~/support/api'
+import { halfMinutes, shortDate } from '~/support/time'
 
 const store = useVisitStore()
-const calm = (): SkinAnswer => ({ redness: 0, rednessHours: 0, stinging: 0, swelling: false, blisters: false, weeping: false, burn: false })
-const WEEKS = 4
+const calm = (): SkinAnswer => ({ redness: 0, rednessHours: 0, stinging: 0, swelling: false, blisters: false, weeping: false, burn: false, darkMark: false, coldSore: false })
 const answer = ref<SkinAnswer>(calm())
 const note = ref('')
 const booking = ref(false)
@@ -25,19 +26,21 @@ watch([answer, note], () => { if (store.data && !store.locked) localStorage.setI
 const plan = computed(() => store.data?.plan?.plan)
 const actual = computed(() => (plan.value ? plannedAgainstActual(plan.value, store.data!.events) : undefined))
 const begun = computed(() => store.data?.events.some((event) => event.body.type === 'start') ?? false)
-const nextDate = computed(() => dateAfter(store.data!.input.date, WEEKS * 7))
+const age = computed(() => ageOn(store.data!.input.client.bornOn, store.data!.input.date))
+const window_ = computed(() => nextWindow(store.data!.input.date, levers.value, plan.value!.steps.flatMap((step) => step.properties), age.value))
+const nextDate = computed(() => window_.value.usual)
+const levers = computed(() => plan.value!.steps.flatMap((step) => (step.lever ? [{ lever: step.lever.lever as LeverId, rung: step.lever.rung }] : [])))
 const climb = computed(() => {
   const { input } = store.data!
-  const levers = plan.value!.steps.flatMap((step) => (step.lever ? [{ lever: step.lever.lever as LeverId, rung: step.lever.rung }] : []))
-  return suggest(levers.map((one) => one.lever), [...input.history, { on: input.date, levers, answer: answer.value }], nextDate.value)
+  return suggest(levers.value.map((one) => one.lever), [...input.history, { on: input.date, levers: levers.value, answer: answer.value }], nextDate.value, age.value)
 })
-const MOVES = { first: '·', up: '↑ up', hold: '= same', down: '↓ down', restart: '⟲ from 1', stop: '⊘ stop' } as const
+const MOVES = { first: '·', up: '↑ up', hold: '= same', down: '↓ down', restart: '⟲ from 1', stop: '⊘ stop', wait: '… waits' } as const
 
 async function sign() {
   if (await store.sign(answer.value, note.value)) localStorage.removeItem(draftKey.value)
 }
 async function book() {
-  choices.value = (await $fetch<{ choices: typeof choices.value }>('/api/day')).choices
+  choices.value = (await call<{ choices: typeof choices.value }>('/api/day')).choices
   booking.value = true
 }
 </script>
@@ -57,7 +60,7 @@ async function book() {
         <label class="flex flex-col gap-1 mt-5">Note<textarea v-model="note" class="field py-2 min-h-28" maxlength="4000" :disabled="store.locked" placeholder="Liked, refused, extraction, what to do next time" /></label>
       </section>
       <section aria-label="Next visit" class="border-l border-line pl-7">
-        <h2 class="text-xl border-b border-line pb-2">Next visit, from {{ shortDate(nextDate) }}</h2>
+        <h2 class="text-xl border-b border-line pb-2">Next visit, {{ shortDate(nextDate) }}</h2><p v-if="window_.earliest < nextDate" class="text-sm text-soft pt-1">At the earliest {{ shortDate(window_.earliest) }} (E01, E11)</p>
         <div v-for="one in climb" :key="one.lever" class="py-2.5 border-b border-hair"><p class="flex justify-between"><span class="font-semibold first-letter:uppercase">{{ LEVER_WORDS[one.lever] }}</span><span :class="one.move === 'down' || one.move === 'stop' ? 'text-mind font-semibold' : one.move === 'up' ? 'text-calm font-semibold' : 'text-soft'">{{ MOVES[one.move] }}<template v-if="one.rung > 0"> · rung {{ one.rung }}</template></span></p><p class="text-sm text-soft">{{ one.why }} <span class="whitespace-nowrap">({{ one.ruleIds.join(', ') }})</span></p></div>
         <div class="mt-5 flex flex-col gap-3">
           <button v-if="!store.locked" type="button" class="rung rung-strong !min-h-[60px] text-lg" :disabled="store.saving > 0" @click="sign">Sign and lock</button>

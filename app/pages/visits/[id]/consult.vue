@@ -1,36 +1,72 @@
 <script setup lang="ts">
-import { factsInForce, QUESTIONS, type Fact } from '#core/client'
+import { ageOn, factsInForce, KNOWN, type Known } from '#core/client'
+import { RULE_BOOK } from '#core/safety'
+import { call } from '~/support/api'
 import { changesBecause } from '~/support/consequences'
+import { cardState, clearancesWanted, LASTING_QUESTIONS, nothingNew, SINCE_CARDS, WALK_IN_QUESTIONS } from '~/support/consult'
 
 const store = useVisitStore()
+const input = computed(() => store.data!.input)
 const facts = computed(() => factsInForce(store.data?.input.client.facts ?? []))
 const today = computed(() => store.data?.input.date ?? '')
-const returning = computed(() => (store.data?.input.history.length ?? 0) > 0)
-const PARTS = [
-  { title: 'Since last time', questions: QUESTIONS.filter((question) => question.eachVisit) },
-  { title: 'What stays', questions: QUESTIONS.filter((question) => !question.eachVisit) },
-]
-const openSince = computed(() => PARTS[0]!.questions.filter((question) => facts.value.get(question.code)?.askedOn !== today.value))
-const noneChanged = () => store.answer(openSince.value.map((question): Fact => ({ ...(facts.value.get(question.code) ?? { code: question.code, answer: 'no' }), askedOn: today.value })).map((fact) => (fact.answer === 'unknown' ? { ...fact, answer: 'no' } : fact)))
+const known = ref<readonly Known[]>(KNOWN)
+onMounted(async () => { known.value = await call<Known[]>('/api/known').catch(() => KNOWN) })
+const minor = computed(() => ageOn(input.value.client.bornOn, today.value) < 18)
+const withClearance = RULE_BOOK.flatMap((rule) => rule.effects.flatMap((effect) => (effect.unless?.kind === 'clearance' ? [{ id: rule.id, title: rule.title, clearance: effect.unless.id }] : [])))
+const wanted = computed(() => clearancesWanted(store.preview, input.value, withClearance))
+const allergies = computed(() => [...facts.value.values()].filter((fact) => fact.code.startsWith('allergy:') && fact.answer === 'yes').length)
+const allergiesAsked = computed(() => [...facts.value.values()].some((fact) => fact.code.startsWith('allergy:') && fact.answer !== 'unknown'))
+const parts = computed(() => {
+  const since = SINCE_CARDS.filter((card) => !cardState(card, facts.value, today.value).asked).length
+  const lasting = cardState({ questions: LASTING_QUESTIONS }, facts.value, today.value)
+  const walk = cardState({ questions: WALK_IN_QUESTIONS }, facts.value, today.value)
+  const signed = store.data!.consents.filter((one) => !one.withdrawnOn).length
+  return [
+    ...(store.data!.visit.walkIn ? [{ id: 'walk', name: 'Twelve questions', state: walk.open > 0 ? `${walk.open} open` : '✓' }] : []),
+    { id: 'since', name: store.data!.lastVisit ? 'Since last time' : 'Today', state: since > 0 ? `${since} open` : '✓' },
+    { id: 'allergies', name: 'Allergies', state: allergies.value > 0 ? `${allergies.value}` : allergiesAsked.value ? '✓' : 'open' },
+    { id: 'lasting', name: 'Health and habits', state: lasting.open > 0 ? `${lasting.open} open` : lasting.yes.length > 0 ? `${lasting.yes.length}` : '✓' },
+    { id: 'goals', name: 'Goals', state: `${input.value.client.concerns.length || 'open'}` },
+    { id: 'clearances', name: 'Clearances', state: wanted.value.length > 0 ? `${wanted.value.length} wanted` : '' },
+    { id: 'tests', name: 'Patch tests', state: store.data!.patchTests.some((test) => test.result === 'waiting') ? 'to read' : '' },
+    { id: 'consent', name: 'Consent', state: signed > 0 ? `${signed} signed` : 'open' },
+    { id: 'file', name: 'As a file', state: '' },
+  ]
+})
+const part = ref('')
+watch(() => store.data?.visit.id, () => { part.value = store.data?.visit.walkIn ? 'walk' : 'since' }, { immediate: true })
+const isOpen = (state: string) => state.includes('open') || state.includes('wanted') || state === 'to read'
 </script>
 
 <template>
   <VisitFrame v-slot="{ data }">
-    <div class="grid grid-cols-[minmax(0,1fr)_25rem] gap-8 flex-1">
-      <div>
+    <div class="grid grid-cols-[11.5rem_minmax(0,1fr)_20rem] gap-7 flex-1">
+      <nav aria-label="Parts of the consultation" class="flex flex-col border-t border-hair self-start sticky top-4">
+        <button v-for="one in parts" :key="one.id" type="button" class="flex justify-between gap-2 text-left min-h-[48px] items-center px-2 border-b border-hair" :class="part === one.id && 'bg-ink text-ground font-semibold'" :aria-current="part === one.id ? 'true' : undefined" @click="part = one.id"><span>{{ one.name }}</span><span class="text-sm" :class="part === one.id ? '' : isOpen(one.state) ? 'text-mind' : 'text-soft'">{{ one.state }}</span></button>
+      </nav>
+      <div class="min-w-0">
         <p v-if="data.input.client.notes?.length" class="mb-3 text-soft">{{ data.input.client.notes.join(' · ') }}</p>
-        <section v-for="(part, at) in PARTS" :key="part.title" :aria-label="part.title" :class="at > 0 && 'mt-8'">
-          <div class="flex items-center gap-4 border-b border-line pb-2">
-            <h2 class="text-xl flex-1">{{ at === 0 && !returning ? 'Today' : part.title }}</h2>
-            <button v-if="at === 0" type="button" class="rung" :disabled="store.locked || openSince.length === 0" @click="noneChanged">{{ openSince.length === 0 ? 'Asked today' : returning ? 'Nothing new: confirm all' : 'All no' }}</button>
-          </div>
-          <FactRow v-for="question in part.questions" :key="question.code" :question="question" :fact="facts.get(question.code)" :changes="changesBecause(store.preview, question.ask)" :today="today" :disabled="store.locked" @answer="store.answer([$event])" />
-          <AllergyPicker v-if="at === 0" :facts="facts" :plan="store.preview" :today="today" :disabled="store.locked" @answer="store.answer($event)" />
+        <section v-if="part === 'walk'" aria-label="Twelve questions">
+          <div class="flex items-center gap-4 border-b border-line pb-2"><h2 class="text-xl flex-1">Twelve questions before anything is done</h2><button type="button" class="rung" :disabled="store.locked" @click="store.answer(nothingNew(WALK_IN_QUESTIONS, facts, today))">All no</button></div>
+          <FactRow v-for="question in WALK_IN_QUESTIONS" :key="question.code" :question="question" :fact="facts.get(question.code)" :changes="changesBecause(store.preview, question.ask)" :today="today" :disabled="store.locked" @answer="store.answer([$event])" />
         </section>
+        <SinceLast v-else-if="part === 'since'" :facts="input.client.facts" :known="known" :plan="store.preview" :today="today" :disabled="store.locked" :last-visit="data.lastVisit" @answer="store.answer" @check-in="store.checkIn" />
+        <AllergyPicker v-else-if="part === 'allergies'" :facts="facts" :plan="store.preview" :today="today" :disabled="store.locked" @answer="store.answer($event)" />
+        <section v-else-if="part === 'lasting'" aria-label="Health and habits">
+          <div class="flex items-center gap-4 border-b border-line pb-2"><h2 class="text-xl flex-1">What stays</h2><button type="button" class="rung" :disabled="store.locked" @click="store.answer(nothingNew(LASTING_QUESTIONS, facts, today))">{{ data.lastVisit ? 'All as told' : 'All others no' }}</button></div>
+          <MedicineSearch :facts="input.client.facts" :known="known" :plan="store.preview" :today="today" :disabled="store.locked" @answer="store.answer" />
+          <FactRow v-for="question in LASTING_QUESTIONS" :key="question.code" :question="question" :fact="facts.get(question.code)" :changes="changesBecause(store.preview, question.ask)" :today="today" :disabled="store.locked" @answer="store.answer([$event])" />
+        </section>
+        <GoalRank v-else-if="part === 'goals'" :concerns="input.client.concerns" :disabled="store.locked" @rank="store.rank" />
+        <ClearanceList v-else-if="part === 'clearances'" :given="input.client.clearances" :wanted="wanted" :today="today" :disabled="store.locked" @clear="store.clear" />
+        <PatchTests v-else-if="part === 'tests'" :tests="data.patchTests" :products="input.shelf.products" :today="today" :disabled="store.locked" @place="store.placeTest" @read="(id, result) => store.readTest(id, result, today)" />
+        <ConsentPart v-else-if="part === 'consent'" :texts="data.texts" :consents="data.consents" :client="data.visit.client" :minor="minor" :disabled="store.locked" @sign="store.signConsent" @withdraw="store.withdrawConsent" />
+        <IntakeFile v-else :visit-id="data.visit.id" :disabled="store.locked" @take="store.takeIntake" />
       </div>
-      <div class="sticky top-4 self-start">
-        <ConsequencePanel :plan="store.preview" :slot-name="data.visit.protocol" />
-        <div class="pl-7 mt-5"><NuxtLink class="rung rung-strong w-full" :to="`/visits/${data.visit.id}/skin`">Read the skin</NuxtLink></div>
+      <div class="sticky top-4 self-start flex flex-col gap-4">
+        <ConsequencePanel :plan="store.preview" :slot-name="data.visit.protocol" narrow />
+        <WhyNot :input="input" />
+        <NuxtLink class="rung rung-strong w-full" :to="`/visits/${data.visit.id}/skin`">Read the skin</NuxtLink>
       </div>
     </div>
   </VisitFrame>

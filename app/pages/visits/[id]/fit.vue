@@ -59,17 +59,18 @@ const band = (match: { changed: boolean;  from: readonly [number, number]; to: r
       </div>
       <div class="flex flex-col min-w-0">
         <div v-if="plan.status === 'ready'" class="flex items-baseline gap-3 border-b border-line pb-2">
-          <span class="display text-5xl">{{ halfMinutes(plan.totalS) }}</span><span class="text-lg">min</span>
+          <span class="display text-5xl">{{ plan.leastTotalS < plan.totalS ? `${halfMinutes(plan.leastTotalS)}–` : '' }}{{ halfMinutes(plan.totalS) }}</span><span class="text-lg">min</span>
           <span :class="spare < 0 ? 'text-mind font-semibold' : 'text-soft'">{{ spare < 0 ? `${halfMinutes(-spare)} min over the ${halfMinutes(plan.slotS)}-minute slot` : `of a ${halfMinutes(plan.slotS)}-minute slot` }}</span>
-          <span class="ml-auto text-soft">done {{ clockTime(startMs + plan.totalS * 1000, data.visit.timeZone) }}</span>
+          <span class="ml-auto text-soft">done {{ plan.leastTotalS < plan.totalS ? `${clockTime(startMs + plan.leastTotalS * 1000, data.visit.timeZone)}–` : '' }}{{ clockTime(startMs + plan.totalS * 1000, data.visit.timeZone) }}</span>
         </div>
         <div v-if="plan.askFirst.length > 0" class="mt-3 border-l-4 border-now bg-now-ground px-4 py-2"><span class="font-semibold">Ask first: </span>{{ plan.askFirst.join(' · ') }}. <NuxtLink class="text-link" :to="`/visits/${data.visit.id}/consult`">Consult</NuxtLink></div>
+        <p v-for="gate in plan.open" :key="gate.gateId" class="mt-2 text-sm text-soft"><span class="text-now font-semibold">Perhaps</span> {{ gate.words }}: {{ gate.stepIds.map((id) => plan?.steps.find((step) => step.id === id)?.title).join(', ') }}</p>
         <ul class="flex-1 overflow-y-auto max-h-[500px]" aria-label="Changes">
           <ChangeCard v-for="(change, at) in plan.changes" :key="at" :change="change" :mark="String(at + 1)" :disabled="store.locked" :selected="selected === change.stepId" @select="selected = change.stepId" @keep="keeping = { ruleId: $event, stepId: change.stepId, what: change.what }" @withdraw="store.withdraw($event, change.stepId)" />
           <li v-if="plan.changes.length === 0" class="py-4 text-soft">Nothing changes: the card holds as written.</li>
         </ul>
         <div class="flex items-center gap-4 border-t border-line pt-4 mt-2">
-          <p class="text-sm text-soft flex-1">{{ plan.proof.kind === 'optimal' ? 'Order proven shortest' : `At most ${Math.round(plan.proof.gapS)} s above the shortest` }} · checked {{ plan.checked.length }}, <span :class="plan.notChecked.length > 0 && 'text-mind'">not checked {{ plan.notChecked.length }}</span></p>
+          <p class="text-sm text-soft flex-1">{{ plan.proof.kind === 'optimal' ? 'Order proven shortest' : `At most ${Math.round(plan.proof.gapS)} s above the shortest` }} · checked {{ plan.checked.length }}, <span :class="plan.notChecked.length > 0 && 'text-mind'">not checked {{ plan.notChecked.length }}</span><template v-if="plan.askAgain.length > 0">, <NuxtLink class="text-link" :to="`/visits/${data.visit.id}/consult`">{{ plan.askAgain.length }} of an earlier visit</NuxtLink></template></p>
           <button type="button" class="rung rung-strong !min-h-[52px]" :disabled="plan.status !== 'ready' || plan.askFirst.length > 0 || store.locked || data.visit.stage === 'performing'" @click="go">Prepare the tray</button>
         </div>
       </div>

@@ -1,8 +1,11 @@
 <script setup lang="ts">
 import { useEventListener, useWakeLock } from '@vueuse/core'
 import { skippable, type Layer } from '#core/perform'
+import type { Reading } from '#core/skin'
 import { asPerformed, currentSteps, hintsFor, plannedOf, primaryOf, verbOf } from '~/ladder/perform-words'
 import { layoutLadder, leaveOnSteps } from '~/ladder/layout'
+import { glyphOf } from '~/support/consequences'
+import { startOfSeed } from '~/support/seed'
 import { clockTime, minutesSeconds } from '~/support/time'
 
 definePageMeta({ layout: 'perform' })
@@ -14,6 +17,9 @@ const ready = ref(false)
 const sheet = ref(false)
 const card = ref(false)
 const more = ref(false)
+const reading = ref<Reading>()
+const fitTrouble = ref('')
+const busy = computed(() => sheet.value || card.value || more.value || reading.value !== undefined)
 const lastTap = ref<{ ids: string[]; words: string; atMs: number }>()
 
 watch(() => String(route.params.id), async (id) => { await store.open(id); ready.value = true }, { immediate: true })
@@ -23,12 +29,12 @@ onMounted(() => { void wake.request('screen') })
 onBeforeUnmount(() => { void wake.release() })
 
 const run = computed(() => store.run)
-const plan = computed(() => run.value?.plan)
+const plan = computed(() => store.plan)
 const live = computed(() => store.live)
 const startedMs = computed(() => store.state?.startedMs)
 const now = computed(() => store.nowMs)
 const titleOf = (stepId: string) => plan.value?.steps.find((step) => step.id === stepId)?.title ?? ''
-const productOf = (stepId: string) => run.value?.products.find((product) => product.id === plan.value?.steps.find((step) => step.id === stepId)?.product?.productId)
+const productOf = (stepId: string) => run.value?.input.shelf.products.find((product) => product.id === plan.value?.steps.find((step) => step.id === stepId)?.product?.productId)
 const primary = computed(() => (plan.value && live.value ? primaryOf(plan.value, live.value, startedMs.value !== undefined, now.value) : undefined))
 const hands = computed(() => live.value?.hands)
 const clock = computed(() => (hands.value ? (hands.value.fromMs - now.value) / 1000 + hands.value.segment.endS - hands.value.segment.startS : undefined))
@@ -46,7 +52,7 @@ const offWords = computed(() => live.value?.layers.map((layer) => `${titleOf(lay
 const layout = computed(() => {
   if (!plan.value || !live.value) return undefined
   const segments = startedMs.value === undefined ? plan.value.segments : asPerformed(live.value, startedMs.value)
-  return layoutLadder(plan.value.steps, segments, leaveOnSteps(plan.value.steps, run.value!.products), { height: 640, rowHeight: 25 })
+  return layoutLadder(plan.value.steps, segments, leaveOnSteps(plan.value.steps, run.value!.input.shelf.products), { height: 640, rowHeight: 25 })
 })
 const drawnFrom = computed(() => startedMs.value ?? Date.parse(run.value!.head.startsAt))
 
@@ -62,6 +68,7 @@ async function act() {
   if (!now || finished.value) return
   if (now.kind === 'start') await tap({ type: 'start' }, 'Started')
   else if (now.kind === 'done') await tap({ type: 'finished', segmentId: now.segmentId }, now.words)
+  else if (now.kind === 'gate') await (now.gate === 'lamp' ? readSkin() : checked('calm'))
   else if (now.kind === 'finish') {
     await store.say({ type: 'finish' })
     await navigateTo(`/visits/${run.value!.visitId}/close`)
@@ -80,6 +87,26 @@ function tapped() {
   if (swallow) swallow = false
   else void act()
 }
+/** The lamp reading, in the middle of the visit: what is read fits the rest again from now. */
+function readSkin() { reading.value = JSON.parse(JSON.stringify(store.state?.reading ?? run.value!.input.reading)) as Reading }
+const openGate = computed(() => (hands.value?.segment.gate ? hands.value.segment : undefined))
+async function keepReading() {
+  const done = { ...reading.value!, done: true }
+  const gate = openGate.value?.gate === 'lamp' ? openGate.value : undefined
+  reading.value = undefined
+  await store.say({ type: 'read', stepId: gate?.stepId ?? 'reading', reading: done })
+  if (gate) await store.say({ type: 'finished', segmentId: gate.id })
+  fitTrouble.value = (await store.fitAgain()) ?? ''
+}
+async function checked(answer: 'calm' | 'stings') {
+  const gate = openGate.value!
+  await store.say({ type: 'checked', stepId: gate.stepId, answer })
+  await store.say({ type: 'finished', segmentId: gate.id })
+  fitTrouble.value = (await store.fitAgain()) ?? ''
+}
+const AGAIN_MS = 180_000
+const again = computed(() => { const last = store.state?.events.findLast((event) => event.body.type === 'replanned'); return last?.body.type === 'replanned' && now.value - last.wallMs < AGAIN_MS ? last.body.plan.changes.filter((change) => change.kind !== 'hung') : undefined })
+const range = computed(() => (plan.value && live.value && plan.value.open.length > 0 && plan.value.leastTotalS < plan.value.totalS ? live.value.finishMs - (plan.value.totalS - plan.value.leastTotalS) * 1000 : undefined))
 const skipId = computed(() => (live.value && startedMs.value !== undefined ? skippable(live.value) : undefined))
 /** A step goes with what closes it: no clearing fluid after an extraction that was left out. */
 async function leaveOut(reason: string) {
@@ -105,14 +132,14 @@ function letGo() {
 
 // A pedal sends keys: Space is the big target wherever the focus is (Enter works the focused control). Key repeat is no second press.
 useEventListener('keydown', (event: KeyboardEvent) => {
-  if (event.code !== 'Space' || sheet.value || card.value || more.value) return
+  if (event.code !== 'Space' || busy.value) return
   event.preventDefault()
   if (event.repeat) return
   if (primary.value?.kind === 'early') hold.start()
   else void act()
 })
 useEventListener('keyup', (event: KeyboardEvent) => {
-  if (event.code !== 'Space' || sheet.value || card.value || more.value) return
+  if (event.code !== 'Space' || busy.value) return
   event.preventDefault()
   hold.stop()
 })
@@ -125,7 +152,7 @@ useEventListener('keyup', (event: KeyboardEvent) => {
       <div class="flex flex-col min-w-0">
         <header class="grid grid-cols-[minmax(0,1fr)_auto] gap-x-4 gap-y-1 pb-3 border-b border-line">
           <ul class="min-w-0 flex flex-wrap gap-x-4 leading-snug" aria-label="Today’s stops"><li v-if="plan.stops.length === 0" class="text-soft">No stops today</li><li v-for="stop in plan.stops" :key="stop" class="font-semibold text-mind">⊘ {{ stop }}</li></ul>
-          <p class="text-lg text-soft row-start-2 self-end"><span class="text-ink font-semibold">{{ clockTime(now, run.head.timeZone) }}</span> · done {{ clockTime(live.finishMs, run.head.timeZone) }}<span v-if="run.next"> · next {{ clockTime(run.next.startsAt, run.head.timeZone) }}</span></p>
+          <p class="text-lg text-soft row-start-2 self-end"><span class="text-ink font-semibold">{{ clockTime(now, run.head.timeZone) }}</span> · done {{ range ? `${clockTime(range, run.head.timeZone)}–` : '' }}{{ clockTime(live.finishMs, run.head.timeZone) }}<span v-if="run.next"> · next {{ clockTime(run.next.startsAt, run.head.timeZone) }}</span></p>
           <button type="button" class="rung !min-h-[64px] !border-mind text-mind row-span-2" @click="card = true">Emergency</button>
         </header>
 
@@ -152,15 +179,19 @@ useEventListener('keyup', (event: KeyboardEvent) => {
           </template>
           <template v-else-if="live.allDone"><p class="display text-5xl mt-8">Everything is done</p></template>
           <template v-else><p class="display text-4xl mt-8">Hands free until {{ clockTime(live.freeUntilMs ?? now, run.head.timeZone) }}</p></template>
+          <p v-if="openGate" class="text-lg text-now">Everything after it waits for your answer<template v-for="gate in plan.open" :key="gate.gateId">; perhaps {{ gate.stepIds.map(titleOf).join(', ').toLowerCase() }}, {{ gate.words }}</template>.</p>
+          <section v-if="again" aria-label="Fitted again" class="mt-3 border-l-4 border-now bg-now-ground px-3 py-2"><p class="font-semibold">Fitted again from now{{ again.length === 0 ? ': nothing changes' : '' }}</p><p v-for="(change, at) in again.slice(0, 4)" :key="at"><span class="text-mind font-bold">{{ glyphOf(change.kind).glyph }}</span> {{ change.what }}<span v-if="change.why[0]" class="text-sm text-soft"> {{ change.why[0].because === 'always' ? change.why[0].reason : change.why[0].because }}</span></p><p v-if="again.length > 4" class="text-sm text-soft">and {{ again.length - 4 }} more, on Fit</p></section>
+          <p v-if="fitTrouble" role="alert" class="text-mind mt-2">It could not be fitted again: {{ fitTrouble }} Go on as planned.</p>
           <section v-if="!finished" class="mt-4" aria-label="On the skin now"><LayerClock v-for="layer in live.layers" :key="layer.segmentId" :layer="layer" :title="titleOf(layer.stepId)" :shown-big="!hands && layer === first" :expect="[expectOf(layer.stepId), signOf(layer) && `ready when ${signOf(layer)}`].filter(Boolean).join(' · ')" :now-ms="now" /></section>
         </div>
 
-        <div class="flex items-end gap-4"><p class="text-sm h-6 flex-1" :class="store.unsent > 0 ? 'text-now' : 'text-soft'" aria-live="polite">{{ store.unsent > 0 ? `${store.unsent} kept on this tablet. ${store.trouble}` : 'Saved' }}</p><button v-if="startedMs !== undefined && !finished" type="button" class="rung !min-h-[64px] mb-3" @click="more = true">Leave out, note …</button></div>
+        <div class="flex items-end gap-4"><p class="text-sm h-6 flex-1" :class="store.unsent > 0 ? 'text-now' : 'text-soft'" aria-live="polite">{{ store.unsent > 0 ? `${store.unsent} kept on this tablet. ${store.trouble}` : 'Saved' }}</p><button v-if="startedMs !== undefined && !finished" type="button" class="rung !min-h-[64px] mb-3" @click="readSkin">Read skin</button><button v-if="startedMs !== undefined && !finished" type="button" class="rung !min-h-[64px] mb-3" @click="more = true">Leave out, note …</button></div>
         <div v-if="!finished" class="grid grid-cols-[minmax(0,1fr)_9rem_9rem] gap-3">
           <button id="primary" type="button" class="rung rung-strong !min-h-[120px] text-2xl !font-semibold relative overflow-hidden !bg-now !border-now !text-on-strong px-6 select-none touch-none" @click="tapped" @pointerdown="press" @pointerup="letGo" @pointerleave="letGo" @contextmenu.prevent>
             <span class="absolute inset-y-0 left-0 bg-ink/30" :style="{ width: `${hold.progress.value * 100}%` }" aria-hidden="true" /><span class="relative">{{ primary.words }}</span>
           </button>
-          <button type="button" class="rung !min-h-[120px] text-xl" :disabled="startedMs === undefined" @click="sheet = true">Stings</button>
+          <button v-if="primary.kind === 'gate' && primary.gate === 'quick-check'" type="button" class="rung !min-h-[120px] text-xl !border-mind text-mind" @click="checked('stings')">It stings</button>
+          <button v-else type="button" class="rung !min-h-[120px] text-xl" :disabled="startedMs === undefined" @click="sheet = true">Stings</button>
           <button type="button" class="rung !min-h-[120px] text-lg" :disabled="!undoable && !inferred" @click="undo">{{ undoable ? `Undo ${Math.ceil((UNDO_MS - (now - undoable.atMs)) / 1000)}` : inferred ? `Still at ${titleOf(inferred.segment.stepId)}` : 'Undo' }}</button>
         </div>
       </div>
@@ -172,6 +203,7 @@ useEventListener('keyup', (event: KeyboardEvent) => {
     <p v-else class="p-10 text-soft text-xl">Opening …</p>
     <SensationSheet v-if="live" :open="sheet" :layers="live.layers" :title-of="titleOf" :product-of="productOf" :now-ms="now" @close="sheet = false" @felt="(stepId, sensation) => store.say({ type: 'sensation', stepId, sensation })" @comfort="(stepId, measure) => store.say({ type: 'comfort', stepId, measure })" @off="takeOff" @emergency="sheet = false; card = true; store.say({ type: 'emergency' })" />
     <MoreSheet :open="more" :skip-title="skipId && titleOf(skipId)" @close="more = false" @skip="leaveOut" @note="more = false; store.say({ type: 'note', text: $event })" />
+    <PlainDialog :open="reading !== undefined" full title="Read the skin, under the lamp" @close="reading = undefined"><template v-if="reading && run"><SkinReader :model-value="reading" :last-reading="run.lastReading" :disabled="false" :probe-seed="startOfSeed(run.head.clientId)" @update:model-value="reading = $event" /><div class="flex gap-3 mt-4"><button type="button" class="rung !min-h-[72px] text-lg" @click="reading = undefined">Not now</button><button type="button" class="rung rung-strong !min-h-[72px] flex-1 text-xl" @click="keepReading">Read: fit the rest from now</button></div></template></PlainDialog>
     <EmergencyCard v-if="run" :open="card" :number="run.emergency.number" :address="run.emergency.address" :off="offWords" @close="card = false" />
   </div>
 </template>

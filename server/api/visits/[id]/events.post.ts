@@ -1,22 +1,32 @@
+import type { PoolClient } from 'pg'
 import { z } from 'zod'
 import { RunEvent } from '../../../../core/perform/events'
-import { writeAudit } from '../../../db/access.sql'
+import { writeAudit, type Account } from '../../../db/access.sql'
 import { inTransaction } from '../../../db/rows'
-import { addEvents, listEvents, setStage } from '../../../db/visit.sql'
-import { requireVisit } from '../../../utils/access'
+import { addEvents, addPlan, addReading, listEvents, setStage } from '../../../db/visit.sql'
+import { canDo, requireVisit } from '../../../utils/access'
 import { useDb } from '../../../utils/db'
 import { parseOr400 } from '../../../utils/problem'
 
 const Body = z.strictObject({ events: z.array(RunEvent).max(500) })
 
-/** Takes events of a run, each once whatever the retries, and answers with the whole log. After signing they are a late appendix. */
+/**
+ * Takes events of a run, each once whatever the retries, and answers with the whole log. What was read under the lamp and a ladder
+ * fitted again on the tablet become the visit's reading and its next plan. After signing events are a late appendix and change nothing.
+ */
 export default defineEventHandler(async (event) => {
   const { account, visit } = await requireVisit(event, 'perform')
   const { events } = parseOr400(Body, await readBody(event))
   await inTransaction(useDb(), async (db) => {
-    await addEvents(db, visit.id, events, account.id)
-    if (events.some((one) => one.body.type === 'start')) await setStage(db, visit.id, 'performing')
+    const fresh = await addEvents(db, visit.id, events, account.id)
+    if (visit.locked_at === null) for (const one of fresh) await keep(db, visit.id, one, account)
+    if (fresh.some((one) => one.body.type === 'start')) await setStage(db, visit.id, 'performing')
     if (events.length > 0) await writeAudit(db, account.id, 'run.write', 'client', visit.client_id, { visit: visit.id, events: events.length })
   })
   return { now: Date.now(), events: await listEvents(useDb(), visit.id) }
 })
+
+async function keep(db: PoolClient, visitId: string, { id, body }: RunEvent, account: Account) {
+  if (body.type === 'read' && canDo(account.role, 'health.write')) await addReading(db, id, visitId, body.reading, account.id)
+  if (body.type === 'replanned') await addPlan(db, id, visitId, body.plan, account.id)
+}

@@ -1,5 +1,8 @@
 import { writeAudit } from '../../../db/access.sql'
-import { followingVisit, latestPlan, listEvents, listTicks, nextVisitOf, outcomeOf } from '../../../db/visit.sql'
+import { listPatchTests } from '../../../db/client.sql'
+import { listConsents, newestTexts } from '../../../db/consent.sql'
+import { listPhotos } from '../../../db/photo.sql'
+import { followingVisit, latestPlan, listEvents, listTicks, nextVisitOf, outcomeOf, readingBefore, visitBefore } from '../../../db/visit.sql'
 import { requireVisit } from '../../../utils/access'
 import { useDb } from '../../../utils/db'
 import { compileInputOf } from '../../../utils/visit-input'
@@ -15,11 +18,13 @@ export default defineEventHandler(async (event) => {
   const following = await followingVisit(db, visit)
   return {
     visit: {
-      id: visit.id, clientId: visit.client_id, client: visit.client_name, room: visit.room_name, roomId: visit.room_id, practitioner: visit.practitioner_name, practitionerId: visit.practitioner_id,
+      id: visit.id, clientId: visit.client_id, client: visit.client_name, walkIn: visit.walk_in, room: visit.room_name, roomId: visit.room_id, practitioner: visit.practitioner_name, practitionerId: visit.practitioner_id,
       protocol: visit.protocol_name, startsAt: visit.starts_at, endsAt: visit.ends_at, stage: visit.stage, lockedAt: visit.locked_at, timeZone: visit.time_zone,
     },
     input: await compileInputOf(db, visit),
     plan: plan ? { id: plan.id, revision: plan.revision, plan: plan.plan } : null,
+    patchTests: await listPatchTests(db, visit.client_id), consents: await listConsents(db, visit.client_id), texts: await newestTexts(db, visit.salon_id),
+    photos: await listPhotos(db, visit.client_id, visit.time_zone), lastReading: (await readingBefore(db, visit)) ?? null, lastVisit: (await visitBefore(db, visit)) ?? null,
     ticks: await listTicks(db, visit.id),
     events: await listEvents(db, visit.id),
     outcome: outcome ?? null,

@@ -1,0 +1,17 @@
+import { z } from 'zod'
+import { writeAudit } from '../../../../db/access.sql'
+import { photoBytes } from '../../../../db/photo.sql'
+import { requireVisit } from '../../../../utils/access'
+import { useDb } from '../../../../utils/db'
+import { problem } from '../../../../utils/problem'
+
+/** One photograph of the visit's client. Never kept by a cache that others share. */
+export default defineEventHandler(async (event) => {
+  const { account, visit } = await requireVisit(event, 'health.read')
+  const id = getRouterParam(event, 'photoId') ?? ''
+  const photo = z.uuid().safeParse(id).success ? await photoBytes(useDb(), id, visit.client_id) : undefined
+  if (!photo) throw problem(404, { code: 'no_photo', detail: 'There is no such photograph of this client.', path: 'photoId' })
+  await writeAudit(useDb(), account.id, 'photo.read', 'client', visit.client_id, { photo: id })
+  setResponseHeaders(event, { 'Content-Type': 'image/jpeg', 'Cache-Control': 'private, max-age=3600', 'Content-Disposition': 'inline' })
+  return photo.bytes
+})
