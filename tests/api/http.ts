@@ -46,14 +46,23 @@ export interface Day { today: string; visits: { id: string; client: string; room
 /** Day and time of day in the demo studio, whose clock is UTC. */
 export const salonTime = (at: Date) => ({ date: at.toISOString().slice(0, 10), time: at.toISOString().slice(11, 16) })
 
-/** Books a fresh visit after every visit there is, so that no test meets another; `daysLater` leaves days between. */
+const HOUR_MS = 3_600_000
+/** Books a fresh visit tomorrow, or that many days later, after every visit of its day, so that no test meets another. */
 export async function book(person: Person, clientName: string, protocolId = 'brightening', daysLater = 0): Promise<string> {
   const { body: day } = await person.ask<Day>('GET', '/api/day')
-  const last = await withDatabase(async (db) => (await db.query<{ until: Date }>('SELECT max(room_until) AS until FROM visit')).rows[0]!.until)
-  const startsAt = new Date(last.getTime() + (daysLater * 24 + 1) * 3_600_000)
+  const startsAt = await freeHour(new Date(new Date(`${day.today}T06:00:00Z`).getTime() + (daysLater + 1) * 24 * HOUR_MS))
   const { body, status } = await person.ask<{ id: string }>('POST', '/api/visits', {
     clientId: day.choices.clients.find((one) => one.name === clientName)!.id, roomId: day.choices.rooms[0]!.id, practitionerId: day.choices.practitioners[0]!.id, protocolId, ...salonTime(startsAt), slotMinutes: 90,
   })
   if (status !== 201) throw new Error(`booking failed: ${JSON.stringify(body)}`)
   return body.id
+}
+
+/** The first time of a day, or of the next one, after everything that is booked there. */
+async function freeHour(from: Date): Promise<Date> {
+  for (let morning = from; ; morning = new Date(morning.getTime() + 24 * HOUR_MS)) {
+    const { rows } = await withDatabase((db) => db.query<{ until: Date | null }>(`SELECT max(room_until) AS until FROM visit WHERE starts_at >= $1 AND starts_at < $1::timestamptz + interval '18 hours'`, [morning]))
+    const free = new Date(Math.max(morning.getTime(), rows[0]!.until?.getTime() ?? 0))
+    if (free.getTime() < morning.getTime() + 14 * HOUR_MS) return free
+  }
 }

@@ -69,7 +69,7 @@ describe('fit, perform, close', () => {
   })
   test('a strong answer, or a check-in later, lowers the next visit', async () => {
     const lowest = async (client: string) => {
-      const id = await book(owner, client, 'brightening', 10)
+      const id = await book(owner, client, 'brightening', 20)
       const { body } = await owner.ask<{ plan: FittedPlan }>('POST', `/api/visits/${id}/plan`)
       return { rung: body.plan.levers.find((use) => use.lever === 'enzyme')?.rung, why: body.plan.suggestions.find((one) => one.lever === 'enzyme')!.why }
     }
