@@ -8,7 +8,8 @@ import type { RunEvent } from '../core/perform/events'
 import type { FittedPlan } from '../core/adapt/plan'
 import { change } from '../server/db/rows'
 import { addFact, addPatchTest } from '../server/db/client.sql'
-import { publishText } from '../server/db/consent.sql'
+import { addConsent, newestTexts, publishText } from '../server/db/consent.sql'
+import { addPhoto } from '../server/db/photo.sql'
 import { addProtocol, publishVersion } from '../server/db/protocol.sql'
 import { addSalon } from '../server/db/salon.sql'
 import { saveShelf } from '../server/db/shelf.sql'
@@ -17,6 +18,7 @@ import { hashPassword } from '../server/utils/password'
 import { compileInputOf } from '../server/utils/visit-input'
 import { CONSENT_TEXTS } from './consents'
 import { CLIENTS, DEMO_PASSWORD, PEOPLE, ROOMS, SALON, type DemoClient } from './people'
+import { drawnPhoto } from './photos'
 import { DEMO_PROTOCOLS } from './protocols'
 import { DEMO_SHELF } from './shelf'
 
@@ -100,6 +102,7 @@ async function loadPastVisit(studio: Studio, demo: DemoClient, clientId: string,
   const account = studio.accounts.get(seat.practitioner.id) ?? null
   await addReading(db, randomUUID(), id, { done: true, findings: [...demo.findings], lesions: [...(demo.lesions ?? [])], meters: [...(demo.meters ?? [])] }, account)
   const visit = (await visitById(db, studio.salonId, id))!
+  if (demo.photographed) await loadPhotos(studio, demo, clientId, id, day, account!)
   const plan = compile(await compileInputOf(db, visit))
   await addPlan(db, randomUUID(), id, plan, account)
   const log = performedLog(plan, startsAt.getTime())
@@ -107,6 +110,19 @@ async function loadPastVisit(studio: Studio, demo: DemoClient, clientId: string,
   const full = SkinAnswer.parse({ redness: 0, rednessHours: 0, stinging: 0, swelling: false, blisters: false, weeping: false, burn: false, ...answer })
   const actualS = Math.round((log.at(-1)!.wallMs - startsAt.getTime()) / 1000)
   await signVisit(db, id, { answer: full, levers: plan.levers, note: '', plannedS: plan.totalS, actualS }, account, seat.practitioner.name)
+}
+
+const SIGNED = '<svg xmlns="http://www.w3.org/2000/svg" viewBox="0 0 300 100"><path d="M20 70 C40 10 60 10 62 60 C70 84 90 30 104 44 C112 74 130 40 142 50 C160 66 190 30 280 58" fill="none" stroke="black" stroke-width="2.5"/></svg>'
+
+/** Before and after, under the consent of the first visit; the skin is calmer at every visit. */
+async function loadPhotos(studio: Studio, demo: DemoClient, clientId: string, visitId: string, day: string, account: string) {
+  const { db } = studio
+  const before = (await db.query<{ n: number }>('SELECT count(*)::int AS n FROM photo WHERE client_id = $1', [clientId])).rows[0]!.n / 2
+  const text = (await newestTexts(db, studio.salonId)).find((one) => one.kind === 'photo-record')!
+  if (before === 0) await addConsent(db, { id: randomUUID(), clientId, visitId, textId: text.id, signer: demo.name, relation: 'client', signedOn: day, signature: SIGNED }, account)
+  for (const [moment, redness] of [['start', 0.9 - 0.25 * before], ['end', 0.95 - 0.25 * before]] as const) {
+    await addPhoto(db, { id: randomUUID(), clientId, visitId, view: 'front', moment, light: 'ring lamp, 1 m, no window', ...(await drawnPhoto(redness)) }, account)
+  }
 }
 
 /** The run log of a visit that went as planned, a little slower each quarter of an hour, as visits do. */

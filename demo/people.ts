@@ -32,6 +32,8 @@ export interface DemoClient {
   readonly meters?: readonly MeterValue[]
   /** Products whose delayed patch test was calm a month ago. */
   readonly tested?: readonly string[]
+  /** Signed the consent to photographs for the record; each past visit has two. */
+  readonly photographed?: true
   readonly protocol: string
   /** Skin answers of past visits, the oldest first. */
   readonly past: readonly (Partial<SkinAnswer>)[]
@@ -51,6 +53,6 @@ export const CLIENTS: readonly DemoClient[] = [
   { name: 'Theo Lindqvist', bornOn: '2009-04-21', concerns: ['clarify'], notes: ['School on weekdays until three'], yes: [], findings: [seen('inflamed', 2, [...CHEEKS, 'chin']), seen('deep-lesion', 1, ['chin'])], lesions: [pin('t1', 0.56, 0.8, 'chin', 'nodule', { painful: true, deep: true, head: false, decision: 'leave' }), pin('t2', 0.3, 0.62, 'cheek-right', 'pustule', { outcome: 'emptied' }), pin('t3', 0.66, 0.58, 'cheek-left', 'papule', { head: false, decision: 'leave' }), pin('t4', 0.48, 0.5, 'nose-bridge', 'open-comedone', { outcome: 'partly' })], protocol: 'clarifying', past: [calm, calm] },
   { name: 'Marguerite Abiola', bornOn: '1966-01-27', concerns: ['smooth', 'brighten'], notes: [], yes: [{ code: 'lash-extensions' }], findings: [seen('resilient', 1, [...FACE])], tested: ['glycolic-peel'], protocol: 'acid', past: [calm, calm, calm, { redness: 3, rednessHours: 48, stinging: 7 }] },
   { name: 'Caspian Hurst', bornOn: '1983-12-05', concerns: ['calm'], notes: ['Uses a wheelchair: Tideline has the level door'], yes: [{ code: 'allergy:fragrance', reaction: 'rash' }], findings: [seen('flushing', 3, [...CHEEKS]), seen('vessels', 1, [...NOSE])], protocol: 'brightening', past: [calm, calm] },
-  { name: 'Yuna Delacroix', bornOn: '1999-03-16', concerns: ['clarify', 'smooth'], notes: ['Needle-shy'], yes: [{ code: 'cold-sore-history' }], refused: ['kelp-set-mask'], findings: [seen('congestion', 3, [...NOSE, 'forehead', 'chin'])], protocol: 'acid', past: [calm, calm, calm] },
+  { name: 'Yuna Delacroix', bornOn: '1999-03-16', concerns: ['clarify', 'smooth'], notes: ['Needle-shy'], yes: [{ code: 'cold-sore-history' }], refused: ['kelp-set-mask'], photographed: true, findings: [seen('congestion', 3, [...NOSE, 'forehead', 'chin'])], protocol: 'acid', past: [calm, calm, calm] },
   { name: 'Hollis Marchetti', bornOn: '1972-08-11', concerns: ['brighten', 'firm'], notes: ['Gets uneasy under covers'], yes: [], unknown: ['metal', 'isotretinoin', 'photosensitiser-weak'], findings: [], protocol: 'clarifying', past: [calm, calm] },
 ]

@@ -42,7 +42,7 @@ async function walk(page) {
   await page.getByRole('button', { name: 'Congestion', exact: true }).click()
   await page.getByRole('button', { name: 'T-zone', exact: true }).click()
   await page.getByRole('button', { name: 'Patchy pigment', exact: true }).click()
-  await page.getByRole('button', { name: 'where it usually is' }).click()
+  await page.getByRole('button', { name: 'usual places' }).click()
   await page.getByText('lukewarm', { exact: false }).first().waitFor()
   await settle()
   await shot('read-skin')

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { DECISION_WORDS, LESION_WORDS, OUTCOME_WORDS, zoneName, type Lesion, type MapView, type ZoneId } from '#core/skin'
-import { MAP_HEIGHT, MAP_WIDTH, neighbour, viewOf } from '~/skin-map/shapes'
+import { MAP_HEIGHT, MAP_SHOWN, MAP_WIDTH, neighbour, viewOf } from '~/skin-map/shapes'
 
 const props = defineProps<{
   view: MapView
@@ -13,7 +13,9 @@ const props = defineProps<{
   lesions: readonly Lesion[]
   selectedLesion?: string | undefined
   painting: string
-  mode: 'paint' | 'pin'
+  mode: 'paint' | 'pin' | 'choose'
+  /** Ringed: the zone a meter value is for. */
+  chosen?: ZoneId | undefined
   disabled: boolean
 }>()
 const emit = defineEmits<{ paint: [zone: ZoneId]; pin: [zone: ZoneId, x: number, y: number]; selectLesion: [id: string] }>()
@@ -32,13 +34,13 @@ function words(zone: ZoneId): string {
 function touch(zone: ZoneId, event: PointerEvent) {
   if (props.disabled) return
   if (props.mode === 'pin') return pinAt(zone, event)
-  pressed = true
+  pressed = props.mode === 'paint'
   emit('paint', zone)
 }
 const over = (zone: ZoneId) => { if (pressed && !props.disabled) emit('paint', zone) }
 function pinAt(zone: ZoneId, event: PointerEvent) {
   const box = svg.value!.getBoundingClientRect()
-  emit('pin', zone, (event.clientX - box.left) / box.width, (event.clientY - box.top) / box.height)
+  emit('pin', zone, (event.clientX - box.left) / box.width, (MAP_SHOWN.top + ((event.clientY - box.top) / box.height) * MAP_SHOWN.height) / MAP_HEIGHT)
 }
 function keyed(zone: ZoneId, label: readonly [number, number], event: KeyboardEvent) {
   if (event.key === 'Enter' || event.key === ' ') {
@@ -61,7 +63,7 @@ function release() { pressed = false }
 </script>
 
 <template>
-  <svg ref="svg" :viewBox="`0 0 ${MAP_WIDTH} ${MAP_HEIGHT}`" role="group" :aria-label="`Map, ${shapes.name}: arrow keys move, Enter ${mode === 'pin' ? 'pins' : 'paints'}`" class="w-full h-auto select-none touch-none" :class="mode === 'pin' && !disabled ? 'cursor-crosshair' : ''">
+  <svg ref="svg" :viewBox="`0 ${MAP_SHOWN.top} ${MAP_WIDTH} ${MAP_SHOWN.height}`" role="group" :aria-label="`Map, ${shapes.name}: arrow keys move, Enter ${{ pin: 'pins', paint: 'paints', choose: 'chooses' }[mode]}`" class="block mx-auto w-auto max-w-full h-[min(405px,46vh)] select-none touch-none" :class="mode === 'pin' && !disabled ? 'cursor-crosshair' : ''">
     <defs>
       <pattern id="last-visit" width="7" height="7" patternUnits="userSpaceOnUse" patternTransform="rotate(45)"><line x1="0" y1="0" x2="0" y2="7" stroke="var(--skin-edge)" stroke-width="1.6" /></pattern>
     </defs>
@@ -76,6 +78,7 @@ function release() { pressed = false }
         @pointerdown="touch(shape.zone, $event)" @pointerenter="over(shape.zone)" @focus="focused = shape.zone" @keydown="keyed(shape.zone, shape.label, $event)"
       ><title>{{ words(shape.zone) }}</title></path>
     </g>
+    <path v-for="shape in shapes.zones.filter((one) => one.zone === chosen)" :key="`c${shape.zone}`" :d="shape.path" fill="none" stroke="var(--now)" stroke-width="3.5" class="pointer-events-none" />
     <path v-for="line in shapes.features" :key="line" :d="line" fill="none" stroke="var(--line)" stroke-width="1.4" stroke-linecap="round" class="pointer-events-none" />
     <g class="pointer-events-none">
       <template v-for="shape in shapes.zones" :key="`g${shape.zone}`">
@@ -94,6 +97,7 @@ function release() { pressed = false }
 </template>
 
 <style scoped>
-.zone:focus-visible { outline: none; stroke: var(--now); stroke-width: 3; }
+.zone:focus { outline: none; }
+.zone:focus-visible { stroke: var(--now); stroke-width: 3; }
 .zone:hover { fill: color-mix(in oklab, var(--now) 14%, transparent); }
 </style>

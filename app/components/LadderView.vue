@@ -11,6 +11,8 @@ const props = withDefaults(defineProps<{
   nowS?: number
   currentStepIds?: readonly string[]
   selectedStepId?: string
+  /** Steps that a gate may still leave out. */
+  perhaps?: readonly string[] | undefined
 }>(), { railX: 62 })
 defineEmits<{ select: [stepId: string] }>()
 
@@ -38,10 +40,10 @@ const isDone = (row: Row) => nowY.value !== undefined && !isNow(row) && row.anch
       <text v-if="tick.major" :x="railX - 24" :y="tick.y + 4.5" text-anchor="end" font-size="13" fill="var(--ink-soft)">{{ clockTime(tick.atMs, timeZone) }}</text>
     </g>
     <path v-for="row in layout.rows" :key="row.stepId" :d="leader(row)" fill="none" :stroke="isNow(row) ? 'var(--now)' : 'var(--line-soft)'" :stroke-width="isNow(row) ? 2 : 1.1" />
-    <LadderRails :layout="layout" :x="railX" :gap="GAP" :done-until-y="nowY ?? -1" />
+    <LadderRails :layout="layout" :x="railX" :gap="GAP" :done-until-y="nowY ?? -1" :perhaps="perhaps" />
     <g v-for="row in layout.rows" :key="`r${row.stepId}`" class="row" tabindex="-1" @click="$emit('select', row.stepId)">
       <rect v-if="selectedStepId === row.stepId" :x="labelX - 6" :y="row.y" :width="width - labelX + 6" :height="rowHeight" fill="var(--now-ground)" />
-      <text :x="labelX" :y="rowMiddle(row) + 5.5" font-size="16" :font-weight="isNow(row) ? 700 : 440" :fill="isNow(row) ? 'var(--now)' : isDone(row) ? 'var(--ink-soft)' : 'var(--ink)'"><tspan v-if="row.hung" fill="var(--ink-soft)">↳ </tspan><tspan v-if="row.inserted" fill="var(--mind)" font-weight="700">+ </tspan>{{ row.title }}</text>
+      <text :x="labelX" :y="rowMiddle(row) + 5.5" font-size="16" :font-weight="isNow(row) ? 700 : 440" :fill="isNow(row) ? 'var(--now)' : isDone(row) ? 'var(--ink-soft)' : 'var(--ink)'"><tspan v-if="row.hung" fill="var(--ink-soft)">↳ </tspan><tspan v-if="row.inserted" fill="var(--mind)" font-weight="700">+ </tspan>{{ row.title }}<tspan v-if="perhaps?.includes(row.stepId)" fill="var(--now)" font-size="14" dx="7">perhaps</tspan></text>
       <g v-if="marks?.[row.stepId]">
         <rect :x="width - 92 - (marks[row.stepId]!.length > 2 ? 14 : 0)" :y="rowMiddle(row) - 10" :width="marks[row.stepId]!.length > 2 ? 40 : 24" height="20" fill="none" stroke="var(--mind)" stroke-width="1.4" />
         <text :x="width - 80 + (marks[row.stepId]!.length > 2 ? -6 : 0)" :y="rowMiddle(row) + 4.5" text-anchor="middle" font-size="12.5" font-weight="700" fill="var(--mind)">{{ marks[row.stepId] }}</text>

@@ -4,7 +4,8 @@ import { deltaE2000, hexOf, METER_SCALE, METERS, READ_ZONES, zoneName, type Lab,
 const props = defineProps<{ reading: Reading; last: { on: string; body: Reading } | null; disabled: boolean; seed: number }>()
 const emit = defineEmits<{ change: [reading: Reading] }>()
 const kind = ref<MeterKind>('hydration')
-const zone = ref<ZoneId>('cheek-left')
+/** Chosen here or on the map. */
+const zone = defineModel<ZoneId>('zone', { required: true })
 const typed = ref('')
 const live = ref<ProbeSample>()
 const trouble = ref('')

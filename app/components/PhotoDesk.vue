@@ -50,7 +50,7 @@ onBeforeUnmount(drop)
 
 <template>
   <div>
-    <p v-if="!allowed" class="px-4 py-3 bg-now-ground border-l-4 border-now">Photographs for the record need the client’s signature first: Consult, Consent.</p>
+    <p v-if="!allowed" class="px-4 py-3 mb-3 bg-now-ground border-l-4 border-now">Photographs for the record need the client’s signature first: Consult, Consent.</p>
     <div class="flex flex-wrap items-center gap-3 border-b border-line pb-3">
       <div class="flex gap-1" role="radiogroup" aria-label="View"><button v-for="one in MAP_VIEWS" :key="one" type="button" role="radio" class="pick text-sm" :aria-checked="view === one" @click="view = one">{{ viewOf(one).name }}</button></div>
       <div class="flex gap-1" role="radiogroup" aria-label="Moment"><button v-for="one in MOMENTS" :key="one.value" type="button" role="radio" class="pick text-sm" :aria-checked="moment === one.value" @click="moment = one.value">{{ one.word }}</button></div>
@@ -61,7 +61,7 @@ onBeforeUnmount(drop)
         <label class="relative block border border-dashed border-line h-72 cursor-pointer overflow-hidden" :class="dragging && 'bg-now-ground'" @dragover.prevent="dragging = true" @dragleave="dragging = false" @drop.prevent="dropped">
           <img v-if="guide" :src="guide.url" alt="The photograph to be kept" class="absolute inset-0 w-full h-full object-cover">
           <svg viewBox="0 0 400 520" class="absolute inset-0 w-full h-full pointer-events-none" aria-hidden="true"><path :d="viewOf(view).outline" fill="none" stroke="var(--now)" stroke-width="3" stroke-dasharray="8 6" /><path d="M0 198 H400 M200 0 V520" stroke="var(--now)" stroke-width="1" stroke-dasharray="3 6" /></svg>
-          <span v-if="!guide" class="absolute inset-x-0 bottom-2 text-center text-sm">Drag one in, or touch for the camera</span>
+          <span v-if="!guide" class="absolute inset-x-0 top-24 text-center"><span class="bg-ground px-2 py-1">Drag one in,<br>or touch for the camera</span></span>
           <input type="file" accept="image/*" capture="environment" class="sr-only" aria-label="Photograph" :disabled="disabled || !allowed" @change="chose">
         </label>
         <p class="text-sm text-soft mt-1">Eyes on the line, face within the outline.</p>
@@ -71,9 +71,9 @@ onBeforeUnmount(drop)
       </div>
       <div v-if="here.length > 0">
         <div class="flex gap-1 mb-2" role="radiogroup" aria-label="Compare"><button type="button" role="radio" class="pick text-sm" :aria-checked="how === 'side'" @click="how = 'side'">Side by side</button><button type="button" role="radio" class="pick text-sm" :aria-checked="how === 'slide'" @click="how = 'slide'">Slide over</button></div>
-        <div v-if="how === 'side' || pair.length < 2" class="grid grid-cols-2 gap-3"><figure v-for="photo in pair" :key="photo.id"><img :src="urlOf(photo)" :alt="wordsOf(photo)" class="w-full h-80 object-cover border border-line"><figcaption class="text-sm text-soft">{{ wordsOf(photo) }}</figcaption></figure></div>
-        <div v-else class="relative h-96 border border-line overflow-hidden"><img :src="urlOf(pair[1]!)" :alt="wordsOf(pair[1]!)" class="absolute inset-0 w-full h-full object-cover"><img :src="urlOf(pair[0]!)" :alt="wordsOf(pair[0]!)" class="absolute inset-0 w-full h-full object-cover" :style="{ clipPath: `inset(0 ${100 - slide}% 0 0)` }"><div class="absolute inset-y-0 w-0.5 bg-now" :style="{ left: `${slide}%` }" /></div>
-        <label v-if="how === 'slide' && pair.length === 2" class="flex items-center gap-3 mt-2 text-sm"><span>{{ shortDate(pair[0]!.on) }}, {{ pair[0]!.moment }}</span><input v-model.number="slide" type="range" min="0" max="100" class="flex-1" aria-label="Slide between the two"><span>{{ shortDate(pair[1]!.on) }}, {{ pair[1]!.moment }}</span></label>
+        <div v-if="how === 'side' || pair.length < 2" class="grid grid-cols-2 gap-3 max-w-[34rem]"><figure v-for="photo in pair" :key="photo.id"><img :src="urlOf(photo)" :alt="wordsOf(photo)" class="w-full aspect-[3/4] object-cover border border-line"><figcaption class="text-sm text-soft">{{ wordsOf(photo) }}</figcaption></figure></div>
+        <div v-else class="relative h-[27rem] aspect-[3/4] border border-line overflow-hidden"><img :src="urlOf(pair[1]!)" :alt="wordsOf(pair[1]!)" class="absolute inset-0 w-full h-full object-cover"><img :src="urlOf(pair[0]!)" :alt="wordsOf(pair[0]!)" class="absolute inset-0 w-full h-full object-cover" :style="{ clipPath: `inset(0 ${100 - slide}% 0 0)` }"><div class="absolute inset-y-0 w-0.5 bg-now" :style="{ left: `${slide}%` }" /></div>
+        <label v-if="how === 'slide' && pair.length === 2" class="flex items-center gap-3 mt-2 text-sm w-[20.25rem]"><span>{{ shortDate(pair[0]!.on) }}, {{ pair[0]!.moment }}</span><input v-model.number="slide" type="range" min="0" max="100" class="flex-1" aria-label="Slide between the two"><span>{{ shortDate(pair[1]!.on) }}, {{ pair[1]!.moment }}</span></label>
         <p v-if="!sameLight" class="text-sm text-mind mt-1">Not the same light: do not compare colour.</p>
         <div class="flex flex-wrap gap-2 mt-3" role="group" aria-label="Choose two to compare"><button v-for="photo in here" :key="photo.id" type="button" class="border-2" :class="pair.includes(photo) ? 'border-now' : 'border-hair'" :aria-pressed="pair.includes(photo)" :aria-label="wordsOf(photo)" @click="pick(photo.id)"><img :src="urlOf(photo)" alt="" class="w-16 h-20 object-cover"></button></div>
       </div>

@@ -1,6 +1,6 @@
 import type { FittedPlan, PlacedSegment } from '#core/adapt'
 import type { Step } from '#core/protocol'
-import { ELSEWHERE } from '#core/skin'
+import { ELSEWHERE, EYE_CONTOUR, EYES, type ZoneId } from '#core/skin'
 
 /** Anything on the ladder, in the drawing's own pixels. */
 export interface Block { readonly id: string; readonly stepId: string; readonly kind: PlacedSegment['kind']; readonly y: number; readonly height: number; readonly lane: number }
@@ -15,12 +15,12 @@ export interface LadderLayout {
   readonly rows: readonly Row[]
 }
 
-const LOCAL = ['lips', 'eye-contour', 'ear']
+const LOCAL: ReadonlySet<ZoneId> = new Set([...EYE_CONTOUR, ...EYES, 'lips', 'ears'])
 
 /** Skin lanes: face and neck, eyes and lips, elsewhere on the body. */
 function laneOf(segment: PlacedSegment): number {
   if (segment.zones.length > 0 && segment.zones.every((zone) => ELSEWHERE.includes(zone))) return 2
-  return segment.zones.length > 0 && segment.zones.every((zone) => LOCAL.includes(zone)) ? 1 : 0
+  return segment.zones.length > 0 && segment.zones.every((zone) => LOCAL.has(zone)) ? 1 : 0
 }
 
 /**

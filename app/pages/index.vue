@@ -12,6 +12,7 @@ const route = useRoute()
 const day = ref<Day>()
 const trouble = ref('')
 const booking = ref(false)
+const walkingIn = ref(false)
 const STAGE_WORDS: Record<string, string> = { booked: 'Not opened', open: 'Being prepared', performing: 'Running', closed: 'Signed' }
 
 async function load() {
@@ -25,6 +26,11 @@ async function load() {
 watch(() => route.query.date, load, { immediate: true })
 const rooms = computed(() => [...new Set(day.value?.visits.map((visit) => visit.room) ?? [])].sort())
 const to = (days: number) => ({ query: { date: dateAfter(day.value!.date, days) } })
+/** Who may see health answers goes straight to the questions. */
+function walkedIn(id: string) {
+  walkingIn.value = false
+  return session.account?.seesHealth ? navigateTo(`/visits/${id}/consult`) : load()
+}
 const linkTo = (visit: DayVisit) => `/visits/${visit.id}/${visit.stage === 'performing' ? 'perform' : visit.stage === 'closed' ? 'close' : 'consult'}`
 </script>
 
@@ -37,6 +43,7 @@ const linkTo = (visit: DayVisit) => `/visits/${visit.id}/${visit.stage === 'perf
         <NuxtLink class="pick grid place-items-center" :to="to(-1)" aria-label="The day before"><ChevronLeft :size="20" /></NuxtLink>
         <NuxtLink v-if="day.date !== day.today" class="rung" to="/">Today</NuxtLink>
         <NuxtLink class="pick grid place-items-center" :to="to(1)" aria-label="The day after"><ChevronRight :size="20" /></NuxtLink>
+        <button v-if="day.date === day.today" type="button" class="rung" @click="walkingIn = true">Walk-in</button>
         <button type="button" class="rung" @click="booking = true">Book a visit</button>
       </div>
     </header>
@@ -58,5 +65,6 @@ const linkTo = (visit: DayVisit) => `/visits/${visit.id}/${visit.stage === 'perf
       </section>
     </div>
     <BookingDialog v-if="day" :open="booking" :day="day.date" :choices="day.choices" @close="booking = false" @booked="booking = false; load()" />
+    <WalkInDialog v-if="day" :open="walkingIn" :today="day.today" :choices="day.choices" :practitioner-id="session.account?.practitionerId ?? null" @close="walkingIn = false" @booked="walkedIn" />
   </div>
 </template>

@@ -2,10 +2,12 @@ import type { MapView, ZoneId } from '#core/skin'
 
 /** One zone as drawn on a view, in the view's own 400 × 520 units. */
 export interface ZoneShape { readonly zone: ZoneId; readonly path: string; /** Where its grade stands and a pin from the keyboard lands. */ readonly label: readonly [number, number] }
-export interface ViewShapes { readonly view: MapView; readonly name: string; readonly outline: string; /** Lines that make it a face: eyes, ear, hairline. */ readonly features: readonly string[]; readonly zones: readonly ZoneShape[]; /** Drawn the other way round. */ readonly mirrored?: true }
+export interface ViewShapes { readonly view: MapView; readonly name: string; /** For narrow places. */ readonly short: string; readonly outline: string; /** Lines that make it a face: eyes, ear, hairline. */ readonly features: readonly string[]; readonly zones: readonly ZoneShape[]; /** Drawn the other way round. */ readonly mirrored?: true }
 
 export const MAP_WIDTH = 400
 export const MAP_HEIGHT = 520
+/** The part of the drawing's height that is shown: every view lies within it. */
+export const MAP_SHOWN = { top: 48, height: 436 } as const
 
 type Half = readonly [zone: ZoneId, path: string, label: readonly [number, number]]
 const one = ([zone, path, label]: Half): ZoneShape => ({ zone, path, label })
@@ -49,7 +51,7 @@ const FRONT_HALF: readonly Half[] = [
   ['jaw-right', 'M101 378 L138 352 L156 358 L143 404 C147 424 154 438 162 450 C138 438 116 412 101 378 Z', [131, 398]],
 ]
 const FRONT: ViewShapes = {
-  view: 'front', name: 'Front', outline: 'M200 58 C128 58 76 102 68 176 C62 226 68 290 76 322 C84 366 104 404 142 440 C162 460 182 472 200 472 C218 472 238 460 258 440 C296 404 316 366 324 322 C332 290 338 226 332 176 C324 102 272 58 200 58 Z',
+  view: 'front', name: 'Front', short: 'Front', outline: 'M200 58 C128 58 76 102 68 176 C62 226 68 290 76 322 C84 366 104 404 142 440 C162 460 182 472 200 472 C218 472 238 460 258 440 C296 404 316 366 324 322 C332 290 338 226 332 176 C324 102 272 58 200 58 Z',
   features: ['M112 199 C130 186 164 186 182 199 C164 210 130 210 112 199 Z', 'M218 199 C236 186 270 186 288 199 C270 210 236 210 218 199 Z', 'M64 196 C52 190 50 226 58 252 C61 264 68 268 72 262', 'M336 196 C348 190 350 226 342 252 C339 264 332 268 328 262', 'M158 342 C180 350 220 350 242 342'],
   zones: [...FRONT_MIDDLE.map(one), ...FRONT_HALF.flatMap(both)],
 }
@@ -77,13 +79,13 @@ const PROFILE: readonly Half[] = [
 ]
 const PROFILE_OUTLINE = 'M300 128 C286 92 250 64 196 64 C130 64 92 116 94 190 C96 250 116 300 128 340 C134 380 132 440 120 502 L150 502 L272 502 C268 486 266 468 268 448 C290 442 306 434 320 420 C338 408 342 388 336 364 C342 352 342 340 334 328 L332 306 L326 290 C344 286 348 276 344 266 L312 184 L306 162 L308 140 Z'
 const profile = (view: 'right' | 'left'): ViewShapes => ({
-  view, name: view === 'right' ? 'Right side' : 'Left side', outline: view === 'right' ? PROFILE_OUTLINE : mirrorPath(PROFILE_OUTLINE),
+  view, name: view === 'right' ? 'Right side' : 'Left side', short: view === 'right' ? 'Right' : 'Left', outline: view === 'right' ? PROFILE_OUTLINE : mirrorPath(PROFILE_OUTLINE),
   features: ['M246 200 C262 190 282 190 294 198 C280 208 260 208 246 200 Z', 'M298 344 C310 346 322 344 334 342', 'M160 214 C168 222 168 240 162 252'].map((path) => (view === 'right' ? path : mirrorPath(path))),
   zones: PROFILE.map((half) => (view === 'right' ? one(half) : { zone: otherSide(half[0]), path: mirrorPath(half[1]), label: [MAP_WIDTH - half[2][0], half[2][1]] as const })),
 })
 
 const NECK_VIEW: ViewShapes = {
-  view: 'neck', name: 'Neck, décolleté', outline: 'M128 40 C132 90 130 130 122 164 C84 190 40 204 16 232 L16 420 C80 470 320 470 384 420 L384 232 C360 204 316 190 278 164 C270 130 268 90 272 40',
+  view: 'neck', name: 'Neck, décolleté', short: 'Neck', outline: 'M128 40 C132 90 130 130 122 164 C84 190 40 204 16 232 L16 420 C80 470 320 470 384 420 L384 232 C360 204 316 190 278 164 C270 130 268 90 272 40',
   features: ['M110 236 C140 226 170 232 196 246', 'M290 236 C260 226 230 232 204 246', 'M140 44 C160 84 240 84 260 44'],
   zones: [
     { zone: 'under-chin', path: 'M144 52 C164 90 236 90 256 52 L252 96 C226 116 174 116 148 96 Z', label: [200, 94] },

@@ -31,6 +31,7 @@ export const useRunStore = defineStore('run', () => {
     run.value = await keptRun(visitId)
     await recall(visitId)
     await refresh(visitId)
+    if (answeredSinceFit()) await fitAgain()
     timers = [window.setInterval(() => { nowMs.value = Date.now() }, TICK_MS), window.setInterval(() => void send(), RETRY_MS)]
     window.addEventListener('online', sendSoon)
   }
@@ -71,12 +72,20 @@ export const useRunStore = defineStore('run', () => {
   /** Writes an event here, shows it, then sends it. Gives the event, so that it can be taken back. */
   async function say(body: RunBody): Promise<RunEvent> {
     nowMs.value = Date.now()
-    const event: RunEvent = { id: crypto.randomUUID(), deviceId: deviceId(), seq: events.value.length, wallMs: nowMs.value, elapsedMs: performance.now(), body }
+    // Plain all through: what a screen hands over may be reactive, and that is not kept.
+    const event: RunEvent = { id: crypto.randomUUID(), deviceId: deviceId(), seq: events.value.length, wallMs: nowMs.value, elapsedMs: performance.now(), body: JSON.parse(JSON.stringify(body)) as RunBody }
     await keepEvent(run.value!.visitId, event)
     events.value = [...events.value, event]
     unsent.value++
     void send()
     return event
+  }
+
+  /** An answer under the lamp that no fit has taken in: the tablet went off in between. */
+  function answeredSinceFit(): boolean {
+    if (!state.value || state.value.finishedMs !== undefined) return false
+    const types = state.value.events.map((event) => event.body.type)
+    return Math.max(types.lastIndexOf('read'), types.lastIndexOf('checked')) > types.lastIndexOf('replanned')
   }
 
   /** Fits the rest again from now, with what is already on the skin; the new ladder is kept as an event, never computed anew. */

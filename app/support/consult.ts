@@ -46,6 +46,6 @@ export function medicinesOf(facts: readonly Fact[], known: readonly Known[]): { 
 /** Clearances that rules ask for today, each with the words of its rule. */
 export function clearancesWanted(plan: FittedPlan | undefined, input: { readonly client: { readonly clearances: readonly { clearance: string }[] } }, rules: readonly { readonly id: string; readonly title: string; readonly clearance: string }[]): { id: string; title: string; ruleId: string }[] {
   const given = new Set(input.client.clearances.map((one) => one.clearance))
-  const spoken = new Set(plan?.changes.flatMap((change) => change.why.map((why) => why.ruleId)))
+  const spoken = new Set(plan?.changes.flatMap((change) => change.why.filter((why) => !why.unasked).map((why) => why.ruleId)))
   return rules.filter((rule) => !given.has(rule.clearance) && (spoken.has(rule.id) || plan?.problems.some((words) => words.startsWith(rule.title)))).map((rule) => ({ id: rule.clearance, title: rule.title, ruleId: rule.id }))
 }

@@ -26,6 +26,9 @@ const CARE: Readonly<Record<Requirement, Care>> = {
   'single-use': { line: 'single use, then discarded' }, 'clean-device': { line: 'device wiped for its contact time' }, linen: { line: 'fresh linen', once: true }, 'scent-free': { line: 'without scent' }, 'watch-mouth': { line: 'watch the mouth: cold sores' },
 }
 
+/** A requirement in a few words, for the rule book. */
+export const requirementWords = (require: Requirement): string => CARE[require].line ?? require.replaceAll('-', ' ')
+
 /** Requirements about everything that are worth saying again at each step. */
 const REPEATS: ReadonlySet<Requirement> = new Set(['along-growth', 'cool-removal', 'lukewarm-removal'])
 const TEMPERATURE: ReadonlySet<Requirement> = new Set(['cool-removal', 'lukewarm-removal'])

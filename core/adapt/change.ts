@@ -11,6 +11,8 @@ export interface Why {
   readonly basis: Constraint['basis']
   readonly source?: string | undefined
   readonly overridable: 'no' | 'reason'
+  /** It stands because a question has not been asked. */
+  readonly unasked?: true | undefined
 }
 
 /** One thing that differs from the written protocol, with everything behind it. */
@@ -24,7 +26,7 @@ export interface Change {
 
 export const whyOf = (constraint: Constraint): Why => ({
   ruleId: constraint.ruleId, reason: constraint.reason, instead: constraint.instead, because: constraint.because,
-  basis: constraint.basis, ...(constraint.source ? { source: constraint.source } : {}), overridable: constraint.overridable,
+  basis: constraint.basis, ...(constraint.source ? { source: constraint.source } : {}), overridable: constraint.overridable, ...(constraint.unasked ? { unasked: true as const } : {}),
 })
 
 /** Reasons without repeats: one per rule and cause. */

@@ -6,7 +6,7 @@ import { LeverUse } from '../climb/model'
 
 const Why = z.strictObject({
   ruleId: z.string(), reason: z.string(), instead: z.string(), because: z.string(),
-  basis: z.enum(['published', 'common-practice', 'house']), source: z.string().optional(), overridable: z.enum(['no', 'reason']),
+  basis: z.enum(['published', 'common-practice', 'house']), source: z.string().optional(), overridable: z.enum(['no', 'reason']), unasked: z.literal(true).optional(),
 })
 const Change = z.strictObject({
   kind: z.enum(['dropped', 'replaced', 'rung', 'minutes', 'zones', 'removal', 'inserted', 'care', 'kept', 'hung', 'unmet']),

@@ -50,6 +50,9 @@ export function windowOf(rule: Pick<Rule, 'when'>): { days: number; floor: numbe
 }
 const partsOf = (condition: Condition): readonly Condition[] => (condition.kind === 'any' || condition.kind === 'all' ? condition.of.flatMap(partsOf) : [condition])
 
+/** Rules that an answer to this question can bring into force. */
+export const rulesAsking = (code: string): readonly Rule[] => RULE_BOOK.filter((rule) => partsOf(rule.when).some((part) => (part.kind === 'fact' || part.kind === 'unasked') && part.code === code))
+
 /** True for a rule that only advises: it may be switched off. */
 export const isAdvice = (rule: Pick<Rule, 'effects'>): boolean => rule.effects.length > 0 && rule.effects.every((effect) => effect.effect === 'advice')
 

@@ -40,9 +40,9 @@ const isOpen = (state: string) => state.includes('open') || state.includes('want
 
 <template>
   <VisitFrame v-slot="{ data }">
-    <div class="grid grid-cols-[11.5rem_minmax(0,1fr)_20rem] gap-7 flex-1">
+    <div class="grid grid-cols-[13rem_minmax(0,1fr)_19.5rem] gap-6 flex-1">
       <nav aria-label="Parts of the consultation" class="flex flex-col border-t border-hair self-start sticky top-4">
-        <button v-for="one in parts" :key="one.id" type="button" class="flex justify-between gap-2 text-left min-h-[48px] items-center px-2 border-b border-hair" :class="part === one.id && 'bg-ink text-ground font-semibold'" :aria-current="part === one.id ? 'true' : undefined" @click="part = one.id"><span>{{ one.name }}</span><span class="text-sm" :class="part === one.id ? '' : isOpen(one.state) ? 'text-mind' : 'text-soft'">{{ one.state }}</span></button>
+        <button v-for="one in parts" :key="one.id" type="button" class="flex justify-between gap-2 text-left min-h-[48px] items-center px-2 border-b border-hair" :class="part === one.id && 'bg-ink text-ground font-semibold'" :aria-current="part === one.id ? 'true' : undefined" @click="part = one.id"><span>{{ one.name }}</span><span class="text-sm whitespace-nowrap" :class="part === one.id ? '' : isOpen(one.state) ? 'text-mind' : 'text-soft'">{{ one.state }}</span></button>
       </nav>
       <div class="min-w-0">
         <p v-if="data.input.client.notes?.length" class="mb-3 text-soft">{{ data.input.client.notes.join(' · ') }}</p>

@@ -49,7 +49,7 @@ const band = (match: { changed: boolean;  from: readonly [number, number]; to: r
       <div>
         <div v-if="plan.status === 'ready' && fitted && written" class="relative">
           <div class="flex justify-between text-sm text-soft mb-1"><span>As written, {{ halfMinutes(plan.writtenTotalS) }} min</span><span>{{ data.visit.protocol }}, fitted</span></div>
-          <LadderView :layout="fitted" :width="WIDTH" :rail-x="FITTED_X" :start-ms="startMs" :total-s="plan.totalS" :time-zone="data.visit.timeZone" :marks="marks" v-bind="selected ? { selectedStepId: selected } : {}" @select="selected = $event" />
+          <LadderView :layout="fitted" :width="WIDTH" :rail-x="FITTED_X" :start-ms="startMs" :total-s="plan.totalS" :time-zone="data.visit.timeZone" :marks="marks" :perhaps="plan.open.flatMap((gate) => gate.stepIds)" v-bind="selected ? { selectedStepId: selected } : {}" @select="selected = $event" />
           <svg class="absolute left-0 bottom-0 pointer-events-none" :width="FITTED_X" :height="height + 26" :viewBox="`0 -22 ${FITTED_X} ${height + 26}`" aria-hidden="true">
             <g v-for="match in matches" :key="match.stepId"><path :d="band(match)" :fill="match.changed ? 'var(--mind)' : 'none'" :fill-opacity="match.changed ? 0.16 : 0" :stroke="match.changed ? 'var(--mind)' : 'var(--line)'" :stroke-opacity="match.changed ? 1 : 0.75" stroke-width="1" /><text v-if="!match.to" :x="WRITTEN_X + 74" :y="(match.from[0] + match.from[1]) / 2 + 5" fill="var(--mind)" font-size="14" font-weight="700">✕</text></g>
             <LadderRails :layout="written" :x="WRITTEN_X" :gap="28" :lane-width="12" quiet />
@@ -58,10 +58,10 @@ const band = (match: { changed: boolean;  from: readonly [number, number]; to: r
         <div v-else role="alert" class="border-l-4 border-mind bg-mind-ground px-5 py-4"><p class="text-xl font-semibold text-mind">{{ plan.status === 'postponed' ? 'Not today' : 'These limits cannot all be kept' }}</p><p v-for="line in plan.problems" :key="line" class="mt-1">{{ line }}</p></div>
       </div>
       <div class="flex flex-col min-w-0">
-        <div v-if="plan.status === 'ready'" class="flex items-baseline gap-3 border-b border-line pb-2">
-          <span class="display text-5xl">{{ plan.leastTotalS < plan.totalS ? `${halfMinutes(plan.leastTotalS)}–` : '' }}{{ halfMinutes(plan.totalS) }}</span><span class="text-lg">min</span>
-          <span :class="spare < 0 ? 'text-mind font-semibold' : 'text-soft'">{{ spare < 0 ? `${halfMinutes(-spare)} min over the ${halfMinutes(plan.slotS)}-minute slot` : `of a ${halfMinutes(plan.slotS)}-minute slot` }}</span>
-          <span class="ml-auto text-soft">done {{ plan.leastTotalS < plan.totalS ? `${clockTime(startMs + plan.leastTotalS * 1000, data.visit.timeZone)}–` : '' }}{{ clockTime(startMs + plan.totalS * 1000, data.visit.timeZone) }}</span>
+        <div v-if="plan.status === 'ready'" class="flex flex-wrap items-baseline gap-x-3 border-b border-line pb-2">
+          <span class="display text-5xl whitespace-nowrap">{{ plan.leastTotalS < plan.totalS ? `${halfMinutes(plan.leastTotalS)}–` : '' }}{{ halfMinutes(plan.totalS) }}</span><span class="text-lg">min</span>
+          <span class="whitespace-nowrap" :class="spare < 0 ? 'text-mind font-semibold' : 'text-soft'">{{ spare < 0 ? `${halfMinutes(-spare)} min over the ${halfMinutes(plan.slotS)}-minute slot` : `of a ${halfMinutes(plan.slotS)}-minute slot` }}</span>
+          <span class="ml-auto text-soft whitespace-nowrap">done {{ plan.leastTotalS < plan.totalS ? `${clockTime(startMs + plan.leastTotalS * 1000, data.visit.timeZone)}–` : '' }}{{ clockTime(startMs + plan.totalS * 1000, data.visit.timeZone) }}</span>
         </div>
         <div v-if="plan.askFirst.length > 0" class="mt-3 border-l-4 border-now bg-now-ground px-4 py-2"><span class="font-semibold">Ask first: </span>{{ plan.askFirst.join(' · ') }}. <NuxtLink class="text-link" :to="`/visits/${data.visit.id}/consult`">Consult</NuxtLink></div>
         <p v-for="gate in plan.open" :key="gate.gateId" class="mt-2 text-sm text-soft"><span class="text-now font-semibold">Perhaps</span> {{ gate.words }}: {{ gate.stepIds.map((id) => plan?.steps.find((step) => step.id === id)?.title).join(', ') }}</p>
@@ -70,7 +70,8 @@ const band = (match: { changed: boolean;  from: readonly [number, number]; to: r
           <li v-if="plan.changes.length === 0" class="py-4 text-soft">Nothing changes: the card holds as written.</li>
         </ul>
         <div class="flex items-center gap-4 border-t border-line pt-4 mt-2">
-          <p class="text-sm text-soft flex-1">{{ plan.proof.kind === 'optimal' ? 'Order proven shortest' : `At most ${Math.round(plan.proof.gapS)} s above the shortest` }} · checked {{ plan.checked.length }}, <span :class="plan.notChecked.length > 0 && 'text-mind'">not checked {{ plan.notChecked.length }}</span><template v-if="plan.askAgain.length > 0">, <NuxtLink class="text-link" :to="`/visits/${data.visit.id}/consult`">{{ plan.askAgain.length }} of an earlier visit</NuxtLink></template></p>
+          <p class="text-sm text-soft flex-1">{{ plan.proof.kind === 'optimal' ? 'Order proven shortest' : `At most ${Math.round(plan.proof.gapS)} s above the shortest` }} · checked {{ plan.checked.length }}, <span :class="plan.notChecked.length > 0 && 'text-mind'">not checked {{ plan.notChecked.length }}</span><template v-if="plan.askAgain.length > 0">, <NuxtLink class="text-link" :to="`/visits/${data.visit.id}/consult`">{{ plan.askAgain.length }} {{ plan.askAgain.length === 1 ? 'answer' : 'answers' }} from before</NuxtLink></template></p>
+          <WhyNot :input="data.input" />
           <button type="button" class="rung rung-strong !min-h-[52px]" :disabled="plan.status !== 'ready' || plan.askFirst.length > 0 || store.locked || data.visit.stage === 'performing'" @click="go">Prepare the tray</button>
         </div>
       </div>

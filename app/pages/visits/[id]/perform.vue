@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { useEventListener, useWakeLock } from '@vueuse/core'
+import { StorageSerializers, useEventListener, useSessionStorage, useWakeLock } from '@vueuse/core'
 import { skippable, type Layer } from '#core/perform'
 import type { Reading } from '#core/skin'
 import { asPerformed, currentSteps, hintsFor, plannedOf, primaryOf, verbOf } from '~/ladder/perform-words'
@@ -88,12 +88,16 @@ function tapped() {
   else void act()
 }
 /** The lamp reading, in the middle of the visit: what is read fits the rest again from now. */
-function readSkin() { reading.value = JSON.parse(JSON.stringify(store.state?.reading ?? run.value!.input.reading)) as Reading }
+function readSkin() { reading.value = draft.value ?? JSON.parse(JSON.stringify(store.state?.reading ?? run.value!.input.reading)) as Reading }
+/** What is painted and not yet kept outlives a reload, not the tab. */
+const draft = useSessionStorage<Reading | null>(() => `zen-reading-${String(route.params.id)}`, null, { serializer: StorageSerializers.object })
+const painted = (next: Reading) => { reading.value = draft.value = next }
 const openGate = computed(() => (hands.value?.segment.gate ? hands.value.segment : undefined))
 async function keepReading() {
   const done = { ...reading.value!, done: true }
   const gate = openGate.value?.gate === 'lamp' ? openGate.value : undefined
   reading.value = undefined
+  draft.value = null
   await store.say({ type: 'read', stepId: gate?.stepId ?? 'reading', reading: done })
   if (gate) await store.say({ type: 'finished', segmentId: gate.id })
   fitTrouble.value = (await store.fitAgain()) ?? ''
@@ -105,7 +109,14 @@ async function checked(answer: 'calm' | 'stings') {
   fitTrouble.value = (await store.fitAgain()) ?? ''
 }
 const AGAIN_MS = 180_000
-const again = computed(() => { const last = store.state?.events.findLast((event) => event.body.type === 'replanned'); return last?.body.type === 'replanned' && now.value - last.wallMs < AGAIN_MS ? last.body.plan.changes.filter((change) => change.kind !== 'hung') : undefined })
+/** What the newest fit changed that the ladder before it did not have. */
+const again = computed(() => {
+  const fits = store.state?.events.flatMap((event) => (event.body.type === 'replanned' ? [{ atMs: event.wallMs, plan: event.body.plan }] : [])) ?? []
+  const last = fits.at(-1)
+  if (!last || now.value - last.atMs >= AGAIN_MS) return undefined
+  const before = new Set((fits.at(-2)?.plan ?? run.value!.plan).changes.map((change) => change.what))
+  return last.plan.changes.filter((change) => change.kind !== 'hung' && !before.has(change.what))
+})
 const range = computed(() => (plan.value && live.value && plan.value.open.length > 0 && plan.value.leastTotalS < plan.value.totalS ? live.value.finishMs - (plan.value.totalS - plan.value.leastTotalS) * 1000 : undefined))
 const skipId = computed(() => (live.value && startedMs.value !== undefined ? skippable(live.value) : undefined))
 /** A step goes with what closes it: no clearing fluid after an extraction that was left out. */
@@ -146,17 +157,17 @@ useEventListener('keyup', (event: KeyboardEvent) => {
 </script>
 
 <template>
-  <div class="min-h-screen flex flex-col transition-colors duration-[3000ms]" :class="past && 'bg-mind-ground'">
-    <div v-if="run && plan && live && layout && primary" class="flex-1 grid grid-cols-[560px_minmax(0,1fr)] gap-10 px-6 pt-4 pb-5">
-      <div><LadderView :layout="layout" :width="560" :rail-x="62" :start-ms="drawnFrom" :total-s="Math.round((live.finishMs - drawnFrom) / 1000)" :time-zone="run.head.timeZone" v-bind="startedMs ? { nowS: (now - startedMs) / 1000 } : {}" :current-step-ids="currentSteps(live)" /></div>
-      <div class="flex flex-col min-w-0">
+  <div class="h-screen flex flex-col transition-colors duration-[3000ms]" :class="past && 'bg-mind-ground'">
+    <div v-if="run && plan && live && layout && primary" class="flex-1 min-h-0 grid grid-cols-[560px_minmax(0,1fr)] grid-rows-[minmax(0,1fr)] gap-10 px-6 pt-4 pb-5">
+      <div><LadderView :layout="layout" :width="560" :rail-x="62" :start-ms="drawnFrom" :total-s="Math.round((live.finishMs - drawnFrom) / 1000)" :time-zone="run.head.timeZone" v-bind="startedMs ? { nowS: (now - startedMs) / 1000 } : {}" :current-step-ids="currentSteps(live)" :perhaps="plan.open.flatMap((gate) => gate.stepIds)" /></div>
+      <div class="flex flex-col min-w-0 min-h-0">
         <header class="grid grid-cols-[minmax(0,1fr)_auto] gap-x-4 gap-y-1 pb-3 border-b border-line">
           <ul class="min-w-0 flex flex-wrap gap-x-4 leading-snug" aria-label="Today’s stops"><li v-if="plan.stops.length === 0" class="text-soft">No stops today</li><li v-for="stop in plan.stops" :key="stop" class="font-semibold text-mind">⊘ {{ stop }}</li></ul>
           <p class="text-lg text-soft row-start-2 self-end"><span class="text-ink font-semibold">{{ clockTime(now, run.head.timeZone) }}</span> · done {{ range ? `${clockTime(range, run.head.timeZone)}–` : '' }}{{ clockTime(live.finishMs, run.head.timeZone) }}<span v-if="run.next"> · next {{ clockTime(run.next.startsAt, run.head.timeZone) }}</span></p>
           <button type="button" class="rung !min-h-[64px] !border-mind text-mind row-span-2" @click="card = true">Emergency</button>
         </header>
 
-        <div class="flex-1 pt-3 overflow-hidden" aria-live="polite">
+        <div class="flex-1 min-h-0 pt-3 overflow-y-auto" aria-live="polite">
           <template v-if="startedMs === undefined"><p class="text-xl text-soft mt-6">First: {{ titleOf(live.next?.segment.stepId ?? '') }}</p><p class="display text-6xl mt-2">{{ minutesSeconds(plan.totalS) }}</p><p class="text-lg text-soft mt-3">The clocks run from the start; nothing is lost if the screen sleeps or the network goes.</p></template>
           <template v-else-if="finished"><p class="display text-5xl mt-8">The visit is over</p><NuxtLink class="text-link text-xl mt-4 inline-block" :to="`/visits/${run.visitId}/close`">Close it</NuxtLink></template>
           <template v-else-if="hands">
@@ -180,7 +191,7 @@ useEventListener('keyup', (event: KeyboardEvent) => {
           <template v-else-if="live.allDone"><p class="display text-5xl mt-8">Everything is done</p></template>
           <template v-else><p class="display text-4xl mt-8">Hands free until {{ clockTime(live.freeUntilMs ?? now, run.head.timeZone) }}</p></template>
           <p v-if="openGate" class="text-lg text-now">Everything after it waits for your answer<template v-for="gate in plan.open" :key="gate.gateId">; perhaps {{ gate.stepIds.map(titleOf).join(', ').toLowerCase() }}, {{ gate.words }}</template>.</p>
-          <section v-if="again" aria-label="Fitted again" class="mt-3 border-l-4 border-now bg-now-ground px-3 py-2"><p class="font-semibold">Fitted again from now{{ again.length === 0 ? ': nothing changes' : '' }}</p><p v-for="(change, at) in again.slice(0, 4)" :key="at"><span class="text-mind font-bold">{{ glyphOf(change.kind).glyph }}</span> {{ change.what }}<span v-if="change.why[0]" class="text-sm text-soft"> {{ change.why[0].because === 'always' ? change.why[0].reason : change.why[0].because }}</span></p><p v-if="again.length > 4" class="text-sm text-soft">and {{ again.length - 4 }} more, on Fit</p></section>
+          <section v-if="again" aria-label="Fitted again" class="mt-3 border-l-4 border-now bg-now-ground px-3 py-2"><p class="font-semibold">Fitted again from now{{ again.length === 0 ? ': nothing changes' : '' }}</p><p v-for="(change, at) in again.slice(0, 5)" :key="at" class="truncate"><span class="text-mind font-bold">{{ glyphOf(change.kind).glyph }}</span> {{ change.what }} <span class="text-sm text-soft">{{ change.why[0]?.because === 'always' ? change.why[0].reason : change.why[0]?.because }}</span></p><p v-if="again.length > 5" class="text-soft">and {{ again.length - 5 }} more on the ladder</p></section>
           <p v-if="fitTrouble" role="alert" class="text-mind mt-2">It could not be fitted again: {{ fitTrouble }} Go on as planned.</p>
           <section v-if="!finished" class="mt-4" aria-label="On the skin now"><LayerClock v-for="layer in live.layers" :key="layer.segmentId" :layer="layer" :title="titleOf(layer.stepId)" :shown-big="!hands && layer === first" :expect="[expectOf(layer.stepId), signOf(layer) && `ready when ${signOf(layer)}`].filter(Boolean).join(' · ')" :now-ms="now" /></section>
         </div>
@@ -203,7 +214,7 @@ useEventListener('keyup', (event: KeyboardEvent) => {
     <p v-else class="p-10 text-soft text-xl">Opening …</p>
     <SensationSheet v-if="live" :open="sheet" :layers="live.layers" :title-of="titleOf" :product-of="productOf" :now-ms="now" @close="sheet = false" @felt="(stepId, sensation) => store.say({ type: 'sensation', stepId, sensation })" @comfort="(stepId, measure) => store.say({ type: 'comfort', stepId, measure })" @off="takeOff" @emergency="sheet = false; card = true; store.say({ type: 'emergency' })" />
     <MoreSheet :open="more" :skip-title="skipId && titleOf(skipId)" @close="more = false" @skip="leaveOut" @note="more = false; store.say({ type: 'note', text: $event })" />
-    <PlainDialog :open="reading !== undefined" full title="Read the skin, under the lamp" @close="reading = undefined"><template v-if="reading && run"><SkinReader :model-value="reading" :last-reading="run.lastReading" :disabled="false" :probe-seed="startOfSeed(run.head.clientId)" @update:model-value="reading = $event" /><div class="flex gap-3 mt-4"><button type="button" class="rung !min-h-[72px] text-lg" @click="reading = undefined">Not now</button><button type="button" class="rung rung-strong !min-h-[72px] flex-1 text-xl" @click="keepReading">Read: fit the rest from now</button></div></template></PlainDialog>
+    <PlainDialog :open="reading !== undefined" full title="Read the skin, under the lamp" @close="reading = undefined"><template v-if="reading && run"><SkinReader :model-value="reading" :last-reading="run.lastReading" :disabled="false" :probe-seed="startOfSeed(run.head.clientId)" @update:model-value="painted" /><div class="flex items-center gap-3 sticky -bottom-4 bg-raised pt-3 pb-2"><p v-if="first" class="text-lg w-52 leading-tight" aria-live="off"><span class="block text-3xl tabular-nums" :class="now >= first.dueMs && 'text-mind'">{{ now >= first.dueMs ? '+' : '' }}{{ minutesSeconds(Math.abs(first.dueMs - now) / 1000) }}</span>{{ titleOf(first.stepId) }}</p><button type="button" class="rung !min-h-[72px] text-lg" @click="reading = undefined">Not now</button><button type="button" class="rung !min-h-[72px] !border-mind text-mind" @click="card = true">Emergency</button><button type="button" class="rung rung-strong !min-h-[72px] flex-1 text-xl" @click="keepReading">Read: fit the rest from now</button></div></template></PlainDialog>
     <EmergencyCard v-if="run" :open="card" :number="run.emergency.number" :address="run.emergency.address" :off="offWords" @close="card = false" />
   </div>
 </template>
