@@ -12,12 +12,11 @@ export const Intake = z.strictObject({
 export type Intake = z.infer<typeof Intake>
 export type IntakeRead = { readonly ok: true; readonly intake: Intake } | { readonly ok: false; readonly faults: readonly BundleFault[] }
 
-/** Reads an intake from parsed JSON; faults name their JSON path and say what is wrong. `known`: codes of questions that exist. */
-export function readIntake(value: unknown, known: (code: string) => boolean): IntakeRead {
+/** Reads an intake from parsed JSON; faults name their JSON path and say what is wrong. Whether its answers can be true is for `factFaults`. */
+export function readIntake(value: unknown): IntakeRead {
   const parsed = Intake.safeParse(value)
   if (!parsed.success) return { ok: false, faults: parsed.error.issues.map((issue) => ({ path: jsonPath(issue.path), says: issue.message })) }
-  const strangers = parsed.data.facts.flatMap((fact, at) => (known(fact.code) ? [] : [{ path: `$.facts[${at}].code`, says: `There is no question "${fact.code}".` }]))
-  return strangers.length > 0 ? { ok: false, faults: strangers } : { ok: true, intake: parsed.data }
+  return { ok: true, intake: parsed.data }
 }
 
 /** The intake of a client: the answer in force to every question that was asked. */

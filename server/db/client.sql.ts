@@ -21,6 +21,8 @@ export async function loadClient(db: Db, id: string): Promise<Client | undefined
   return Client.parse({ id: row.id, name: row.name, bornOn: row.born_on, concerns: row.concerns, notes: row.notes, facts: facts.map(orLeftOut), memories: memories.map(orLeftOut), clearances: clearances.map(orLeftOut), patchTests: patchTests.map(({ id: _id, ...test }) => test) })
 }
 
+export const clientBirthday = async (db: Db, id: string): Promise<string> => (await maybeOne(db, z.object({ born_on: z.string() }), `SELECT to_char(born_on, '${ISO}') AS born_on FROM client WHERE id = $1`, [id]))!.born_on
+
 /** Appends one dated answer; earlier ones stay. Sent twice it is taken once; false when the id belongs to another client's answer. */
 export async function addFact(db: Db, id: string, clientId: string, fact: Fact, accountId: string | null): Promise<boolean> {
   const added = await change(db, `INSERT INTO health_fact (id, client_id, code, answer, asked_on, happened_on, zones, reaction, note, recorded_by, recorded_at) VALUES ($1, $2, $3, $4, $5, $6, $7, $8, $9, $10, clock_timestamp()) ON CONFLICT (id) DO NOTHING`,

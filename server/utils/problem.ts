@@ -2,17 +2,27 @@ import { createError } from 'h3'
 import type { z } from 'zod'
 
 /** What a person can be told: what, where and what to do (RFC 9457 problem details). */
-export interface Problem { readonly code: string; readonly detail: string; readonly path?: string; readonly faults?: readonly { path: string; says: string }[] }
+export interface Problem { readonly code: string; readonly detail: string; readonly path?: string | undefined; readonly faults?: readonly { path: string; says: string }[] }
 
 /** An error reply; thrown by routes. */
 export const problem = (status: number, body: Problem) => createError({ statusCode: status, message: body.detail, data: body })
 
-/** Parses what came in, or throws a 400 that names every field. */
+// Control characters carry no meaning in any field of ours, and PostgreSQL keeps no U+0000: a paste that brings them along loses them, not its text.
+// eslint-disable-next-line no-control-regex
+const CONTROLS = /[\u0000-\u0008\u000B\u000C\u000E-\u001F\u007F]/g
+const asText = (value: unknown): unknown =>
+  typeof value === 'string' ? value.replace(CONTROLS, '')
+    : Array.isArray(value) ? value.map(asText)
+      : value !== null && typeof value === 'object' && Object.getPrototypeOf(value) === Object.prototype
+        ? Object.fromEntries(Object.entries(value).map(([key, inner]) => [key, asText(inner)]))
+        : value
+
+/** Parses what came in, control characters taken out of its texts, or throws a 400 that names every field; `path` is the first of them. */
 export function parseOr400<T extends z.ZodType>(schema: T, value: unknown): z.infer<T> {
-  const parsed = schema.safeParse(value)
+  const parsed = schema.safeParse(asText(value))
   if (parsed.success) return parsed.data
   const faults = parsed.error.issues.map((issue) => ({ path: issue.path.join('.'), says: issue.message }))
-  throw problem(400, { code: 'invalid', detail: faults.map((fault) => `${fault.path || 'body'}: ${fault.says}`).join('; '), faults })
+  throw problem(400, { code: 'invalid', detail: faults.map((fault) => `${fault.path || 'body'}: ${fault.says}`).join('; '), path: faults[0]?.path, faults })
 }
 
 const CLASHES: Readonly<Record<string, { status: number; code: string; detail: string }>> = {

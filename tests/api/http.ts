@@ -9,10 +9,14 @@ export interface Reply<T> { readonly status: number; readonly body: T; readonly 
 export class Person {
   private cookie = ''
 
+  headers = (): Record<string, string> => (this.cookie ? { cookie: this.cookie } : {})
+
   async ask<T = { detail: string; code: string; path?: string }>(method: string, path: string, body?: unknown, headers: Record<string, string> = {}): Promise<Reply<T>> {
-    const reply = await fetch(`${BASE}${path}`, {
-      method, headers: { ...(body === undefined ? {} : { 'content-type': 'application/json' }), ...(this.cookie ? { cookie: this.cookie } : {}), ...headers }, ...(body === undefined ? {} : { body: JSON.stringify(body) }),
-    })
+    return this.send<T>(method, path, body === undefined ? undefined : JSON.stringify(body), { ...(body === undefined ? {} : { 'content-type': 'application/json' }), ...headers })
+  }
+  /** The same with a body of any kind: a form with a file. */
+  async send<T>(method: string, path: string, body: string | FormData | undefined, headers: Record<string, string> = {}): Promise<Reply<T>> {
+    const reply = await fetch(`${BASE}${path}`, { method, headers: { ...this.headers(), ...headers }, ...(body === undefined ? {} : { body }) })
     const set = reply.headers.getSetCookie()[0]
     if (set) this.cookie = set.split(';')[0]!
     const text = await reply.text()

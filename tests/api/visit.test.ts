@@ -100,7 +100,7 @@ describe('bad input gets a sentence that says what and where', () => {
   test.each([
     ['an unknown question', { code: 'nonsense', answer: 'yes', askedOn: '2026-11-24' }, 400, 'facts.0.fact.code'],
     ['a date in the far future', { code: 'sunburn', answer: 'yes', askedOn: '2026-11-24', on: '2099-01-01' }, 400, 'facts.0.fact.on'],
-    ['an impossible date', { code: 'sunburn', answer: 'yes', askedOn: '2026-02-31' }, 400, undefined],
+    ['an impossible date', { code: 'sunburn', answer: 'yes', askedOn: '2026-02-31' }, 400, 'facts.0.fact.askedOn'],
   ] as const)('%s', async (_name, fact, status, path) => {
     const id = await book(owner, 'Hollis Marchetti')
     const reply = await owner.ask('POST', `/api/visits/${id}/facts`, { facts: [{ id: randomUUID(), fact }] })

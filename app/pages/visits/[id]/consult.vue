@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { ageOn, factsInForce, KNOWN, type Known } from '#core/client'
+import { ageOn, contradictions, factsInForce, KNOWN, type Known } from '#core/client'
 import { RULE_BOOK } from '#core/safety'
 import { call } from '~/support/api'
 import { changesBecause } from '~/support/consequences'
@@ -33,6 +33,7 @@ const parts = computed(() => {
     { id: 'file', name: 'As a file', state: '' },
   ]
 })
+const atOdds = computed(() => contradictions(input.value.client.facts, known.value))
 const part = ref('')
 watch(() => store.data?.visit.id, () => { part.value = store.data?.visit.walkIn ? 'walk' : 'since' }, { immediate: true })
 const isOpen = (state: string) => state.includes('open') || state.includes('wanted') || state === 'to read'
@@ -46,6 +47,7 @@ const isOpen = (state: string) => state.includes('open') || state.includes('want
       </nav>
       <div class="min-w-0">
         <p v-if="data.input.client.notes?.length" class="mb-3 text-soft">{{ data.input.client.notes.join(' · ') }}</p>
+        <p v-for="line in atOdds" :key="line" role="alert" class="mb-3 px-4 py-3 bg-mind-ground border-l-4 border-mind">{{ line }}</p>
         <section v-if="part === 'walk'" aria-label="Twelve questions">
           <div class="flex items-center gap-4 border-b border-line pb-2"><h2 class="text-xl flex-1">Twelve questions before anything is done</h2><button type="button" class="rung" :disabled="store.locked" @click="store.answer(nothingNew(WALK_IN_QUESTIONS, facts, today))">All no</button></div>
           <FactRow v-for="question in WALK_IN_QUESTIONS" :key="question.code" :question="question" :fact="facts.get(question.code)" :changes="changesBecause(store.preview, question.ask)" :today="today" :disabled="store.locked" @answer="store.answer([$event])" />

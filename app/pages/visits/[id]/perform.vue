@@ -111,10 +111,12 @@ async function checked(answer: 'calm' | 'stings') {
 const AGAIN_MS = 180_000
 /** What the newest fit changed that the ladder before it did not have. */
 const again = computed(() => {
-  const fits = store.state?.events.flatMap((event) => (event.body.type === 'replanned' ? [{ atMs: event.wallMs, plan: event.body.plan }] : [])) ?? []
+  const fits = store.state?.events.flatMap((event) => (event.body.type === 'replanned' ? [{ id: event.id, atMs: event.wallMs, plan: event.body.plan }] : [])) ?? []
   const last = fits.at(-1)
   if (!last || now.value - last.atMs >= AGAIN_MS) return undefined
-  const before = new Set((fits.at(-2)?.plan ?? run.value!.plan).changes.map((change) => change.what))
+  // After a reload the visit's plan is this one already; then everything of it is shown.
+  const earlier = fits.at(-2)?.plan ?? (run.value!.planId === last.id ? undefined : run.value!.plan)
+  const before = new Set(earlier?.changes.map((change) => change.what))
   return last.plan.changes.filter((change) => change.kind !== 'hung' && !before.has(change.what))
 })
 const range = computed(() => (plan.value && live.value && plan.value.open.length > 0 && plan.value.leastTotalS < plan.value.totalS ? live.value.finishMs - (plan.value.totalS - plan.value.leastTotalS) * 1000 : undefined))

@@ -1,0 +1,20 @@
+import type { PoolClient } from 'pg'
+import { FAMILIES } from '../../core/catalog/families'
+import { factFaults, type FactFault } from '../../core/client/faults'
+import { KNOWN, medicineCode } from '../../core/client/medicines'
+import type { Fact } from '../../core/client/model'
+import { questionByCode } from '../../core/client/questions'
+import { clientBirthday } from '../db/client.sql'
+import { listKnown } from '../db/rules.sql'
+import type { VisitRow } from '../db/visit.sql'
+
+const DAY_MS = 86_400_000
+const FIXED: ReadonlySet<string> = new Set([...questionByCode.keys(), 'allergy:any', ...FAMILIES.map((family) => `allergy:${family.id}`)])
+
+/** What cannot be true of these answers of a visit's client. A question exists, or an allergy family, or a medicine on the salon's list. */
+export async function faultsOf(db: PoolClient, visit: VisitRow, facts: readonly Fact[]): Promise<FactFault[]> {
+  const own = await listKnown(db, visit.salon_id)
+  const medicines = new Set((own.length > 0 ? own : KNOWN).map((one) => medicineCode(one.id)))
+  const latest = new Date(Math.max(Date.now(), visit.starts_at.getTime()) + DAY_MS).toISOString().slice(0, 10)
+  return factFaults(facts, { latest, bornOn: await clientBirthday(db, visit.client_id), known: (code) => FIXED.has(code) || medicines.has(code) })
+}
