@@ -94,6 +94,7 @@ export const ACID = version('acid', 'Short acid visit', [
   ...open,
   withProduct('cleanse-2', 'reed-wash', 'second', { title: 'Second cleanse', essential: true }),
   withProduct('tone-1', 'chamomile-toner', 'tone', { title: 'Tone', closes: 'cleanse-2' }),
+  step('check', 'analysis', 'Quick check behind the ear', [hands('dab', 0.5), hands('wait', 1.5)], { gate: 'quick-check', checks: 'peel', closes: 'peel', zones: ['ears'], priority: 5, tray: ['cotton buds'], say: 'A little behind your ear first. Tell me if it stings; it is no allergy test.' }),
   lamp,
   step('blot', 'tone', 'Blot dry', [hands('press', 0.5)], { properties: ['blotting'], zones: FACE as Step['zones'], tray: ['tissue with an opening'] }),
   withProduct('peel', 'glycolic-peel', 'peel', { title: 'Glycolic peel', lever: ['acid', 4], priority: 5, concern: 'smooth', otherPicks: [{ productId: 'mandelic-peel', useId: 'peel' }, { productId: 'lactic-peel', useId: 'peel' }], say: 'It may sting for a minute. I fan it.', tray: ['fan'] }),

@@ -44,7 +44,7 @@ const limitsOf = (table: (typeof RUNGS)[keyof typeof RUNGS]) => [0, 1, 2, 3].map
     <header class="flex items-end gap-4 mb-4 min-h-[48px]">
       <h1 class="text-4xl">Rule book</h1>
       <p class="text-soft pb-1">version {{ RULE_BOOK_VERSION }}, {{ PAGES.length }} rules; local codes and your licence come first</p>
-      <label v-if="isList" class="ml-auto"><span class="sr-only">Search the rules</span><input v-model="typed" class="field w-80" type="search" placeholder="steam, pacemaker, glycolic …"></label>
+      <label v-if="isList" class="ml-auto"><span class="sr-only">Search the rules</span><input v-model="typed" class="field w-80" type="search" placeholder="steam, pacemaker, latex …"></label>
     </header>
     <p v-if="trouble" role="alert" class="text-mind mb-3">{{ trouble }}</p>
     <div class="grid gap-7" :class="isList ? 'grid-cols-[12.5rem_minmax(0,1fr)_27rem]' : 'grid-cols-[12.5rem_minmax(0,1fr)]'">

@@ -92,9 +92,9 @@ export const useRunStore = defineStore('run', () => {
   async function fitAgain(): Promise<string | undefined> {
     const { input } = run.value!
     const now = Date.now()
-    const { plan: before, reading, checks } = state.value!
+    const { plan: before, reading, checks, stung } = state.value!
     const underway = underwayOf(state.value!, liveAt(before, state.value!, now), now)
-    const next = await useFitter().fit({ ...input, reading: reading ?? input.reading, gates: Object.fromEntries(checks) }, { plan: { steps: before.steps }, underway })
+    const next = await useFitter().fit({ ...input, reading: reading ?? input.reading, gates: Object.fromEntries(checks), stung }, { plan: { steps: before.steps }, underway })
     if (next.status !== 'ready') return next.problems.join(' ')
     await say({ type: 'replanned', plan: next })
     return undefined

@@ -121,7 +121,7 @@ export const useVisitStore = defineStore('visit', () => {
     return change({ facts: [...client().facts, ...guardian] }, 'POST', 'consents', { id, factId: newId(), textId: text.id, signer, relation, signedOn, signature })
   }
   async function withdrawConsent(id: string) {
-    if (await put('DELETE', `consents/${id}`, { on: data.value!.input.date })) await reload()
+    if (await put('DELETE', `consents/${id}`, { on: data.value!.input.date, factId: newId() })) await reload()
   }
   async function read(reading: Reading) {
     data.value!.input = { ...data.value!.input, reading }

@@ -40,6 +40,8 @@ export interface CompileInput {
   readonly medicines?: readonly Known[] | undefined
   /** Answers given at gates during the visit. */
   readonly gates?: GateAnswers | undefined
+  /** Products that stung in a quick check of this visit; left out, the written products of the checks that stung. */
+  readonly stung?: readonly string[] | undefined
 }
 
 /** A running visit that is fitted again from now: its plan so far and what has begun. */
@@ -75,7 +77,7 @@ const takingPart = (steps: readonly Step[], running: Running | undefined): reado
 
 /** A quick check that stung stops its product for today, as a reaction would. */
 function withStung(constraints: Constraints, input: CompileInput): Constraints {
-  const { stung } = throughGates(input.protocol.steps, input.reading, input.gates ?? {})
+  const stung = input.stung ?? throughGates(input.protocol.steps, input.reading, input.gates ?? {}).stung
   const stops = stung.map((productId): Constraint => ({
     key: `B05||${productId}`, ruleId: 'B05', title: 'The quick check stung', effect: 'stop', target: { productId }, reason: 'Behind the ear it stung or reddened within two minutes.',
     instead: 'Another of the same kind, or none today.', basis: 'common-practice', overridable: 'no', because: 'the quick check stung', unasked: false,
@@ -96,6 +98,7 @@ function emptyPlan(input: CompileInput, constraints: Constraints, written: reado
     proof: { kind: 'none', gapS: 0, nodes: 0 }, steps: [], segments: [], written: { steps: [...written], segments: segmentsOf(ladder.steps, ladder.placing) },
     changes: [], askFirst: [...new Set(constraints.inForce.filter((c) => c.unasked && c.target.everything).map((c) => c.because))],
     stops: stopsInWords(constraints.inForce), cautions: [], checked: [...constraints.checked], notChecked: [...constraints.notChecked], askAgain: [...constraints.askAgain],
+    refer: distinctWhy(constraints.inForce.filter((c) => c.effect === 'refer' && !c.unasked)).map((why) => ({ ...why })),
     advice: distinctWhy(constraints.inForce.filter((c) => c.effect === 'advice' && c.because !== 'always')).map((why) => ({ ...why })), open: [],
     levers: [], suggestions: constraints.suggestions.map((s) => ({ ...s, ruleIds: [...s.ruleIds] })), tray: [],
   }
@@ -155,7 +158,7 @@ function placed(draft: FittedPlan, resolved: readonly Step[], changes: readonly 
 }
 
 /** Steps that hang on a gate, and what closes them, as far as they are in the visit. */
-const withClosures = (ids: readonly string[], steps: readonly Step[]): string[] => steps.filter((step) => ids.includes(step.id) || (step.closes !== undefined && ids.includes(step.closes))).map((step) => step.id)
+const withClosures = (ids: readonly string[], steps: readonly Step[]): string[] => steps.filter((step) => ids.includes(step.id) || (step.gate === undefined && step.closes !== undefined && ids.includes(step.closes))).map((step) => step.id)
 
 /** How short the visit becomes when nothing that is still open comes. */
 function leastTotal(steps: readonly Step[], perhaps: ReadonlySet<string>, whole: Placing, running: Running | undefined): number {

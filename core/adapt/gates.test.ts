@@ -1,7 +1,7 @@
 import fc from 'fast-check'
 import { describe, expect, test } from 'vitest'
 import { client, input, planFor, protocolOf, readingOf, seen, yes } from '../../tests/situations'
-import { BRIGHTENING, CLARIFYING } from '../../demo/protocols'
+import { ACID, BRIGHTENING, CLARIFYING } from '../../demo/protocols'
 import { segment, type Step } from '../protocol'
 import { liveAt, reduceRun, underwayOf, type RunBody, type RunEvent } from '../perform'
 import { FACE, NOSE, type Reading } from '../skin'
@@ -129,6 +129,24 @@ describe('fitted again from now', () => {
     const plan = planFor(wide)
     const at = placed(plan, 'check/wait').endS
     expect(again(plan, performed(plan, at), at, { ...wide, gates: { check: 'stings' } }).steps.find((step) => step.id === 'enzyme')!.product!.productId).toBe('papaya-enzyme')
+  })
+  test('what stung is what was tried: the product the ladder had put there, not the written one', () => {
+    const given = { protocol: checked, reading: congested, client: client([yes('allergy:pineapple')]) }
+    const plan = planFor(given)
+    const tried = plan.steps.find((step) => step.id === 'enzyme')!.product!.productId
+    expect(tried).not.toBe('pineapple-enzyme')
+    const at = placed(plan, 'check/wait').endS
+    const events = [...performed(plan, at), event(900, at, { type: 'checked', stepId: 'check', answer: 'stings', productId: tried })]
+    const state = reduceRun(plan, events)
+    expect(state.stung).toEqual([tried])
+    const next = again(plan, events, at, { ...given, gates: Object.fromEntries(state.checks), stung: state.stung })
+    expect(next.steps.some((step) => step.product?.productId === tried)).toBe(false)
+  })
+  test('a check goes with the step it is for', () => {
+    const acid = planFor({ protocol: ACID, client: client([yes('isotretinoin')]) })
+    expect(ids(acid)).not.toContain('check')
+    expect(ids(planFor({ protocol: ACID }))).toContain('check')
+    expect(planFor({ protocol: ACID }).open).toMatchObject([{ gateId: 'check', stepIds: ['peel', 'neutralise', 'gel'] }])
   })
   test('what has begun is never taken back, even when a rule would stop it now', () => {
     const plan = planFor({ reading: congested })

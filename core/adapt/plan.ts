@@ -49,6 +49,8 @@ export const FittedPlan = z.strictObject({
   stops: z.array(z.string()),
   cautions: z.array(z.strictObject({ stepId: z.string(), line: z.string() })),
   checked: z.array(z.string()), notChecked: z.array(z.string()), askAgain: z.array(z.string()),
+  /** What somebody else should see, whatever is done today. */
+  refer: z.array(Why).default([]),
   /** Good to know; folded away on screen. */
   advice: z.array(Why),
   /** Gates without an answer, and the steps that hang on each. */

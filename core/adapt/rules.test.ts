@@ -133,7 +133,7 @@ const FIRES: readonly Case[] = [
   ['C07', 'ingrown hair: tweezers', { ...lever('extraction', 2, 'extraction'), ...pins('ingrown') }, (p) => trays(p).includes('sterile tweezers')],
   ['C08', 'surface-dry: hydrated before extraction, clay short', { ...around(work(['extraction'], { lever: { lever: 'extraction', rung: 2 } }), { ...work(['drying'], { id: 'y' }), segments: [segment('on', 'apply', 2), segment('dwell', 'dwell', [5, 12, 15]), segment('off', 'remove', 2)] }), ...read(seen('surface-dry', 2, FACE)) }, (p) => has(p, 'x+softening') && dwell(p, 'y') === 480],
   ['C09', 'eye gel before a mask that dries, and nothing on the lids', { ...at([...FACE, ...EYES], 'drying') }, (p) => has(p, 'x+eye-work') && without(p, ...EYES)],
-  ['C10', 'a nodule: gentle care, and a physician besides', { ...acid(3), ...pins('nodule') }, (p) => (rungs(p) ?? 1) === 1 && p.status === 'ready'],
+  ['C10', 'a nodule: gentle care, and a physician besides', { ...acid(3), ...pins('nodule') }, (p) => (rungs(p) ?? 1) === 1 && p.status === 'ready' && p.refer.some((why) => why.ruleId === 'C10')],
   ['C10', 'twenty inflamed lesions', { ...lever('extraction', 4, 'extraction'), ...pins(...Array.from({ length: 20 }, () => 'papule' as const)) }, (p) => rungs(p) === 2],
   ['C11', 'dry: a drying mask at most eight minutes', { ...around({ ...work(['drying']), segments: [segment('on', 'apply', 2), segment('dwell', 'dwell', [5, 12, 15]), segment('off', 'remove', 2)] }), ...read(seen('dry', 1, CHEEKS)) }, (p) => dwell(p, 'x') === 480],
   ['C12', 'beard: removal a quarter longer', { ...of(yes('facial-hair')) }, (p) => step(p, 'cleanse-1')!.segments.find((one) => one.kind === 'remove')!.usualS === 113],

@@ -30,6 +30,7 @@ export const Bundle = z.strictObject({
   settings: z.strictObject({ adviceOff: z.array(z.string()), windowDays: z.record(z.string(), z.number().int().min(0).max(3660)) }).optional(),
   /** Answers given at gates during the visit, by step id. */
   gates: z.record(z.string(), z.enum(['calm', 'stings'])).optional(),
+  stung: z.array(z.string()).optional(),
 })
 export type Bundle = z.infer<typeof Bundle>
 
@@ -68,7 +69,7 @@ function referenceFaults(bundle: Bundle): BundleFault[] {
 /** The compile input held in a bundle. */
 export const inputOf = (bundle: Bundle) => ({
   protocol: bundle.protocol, client: bundle.client, reading: bundle.reading, history: bundle.history, shelf: bundle.shelf,
-  overrides: bundle.overrides, slotMinutes: bundle.visit.slotMinutes, date: bundle.visit.date, daytime: bundle.visit.daytime, practitioner: bundle.practitioner, settings: bundle.settings, gates: bundle.gates,
+  overrides: bundle.overrides, slotMinutes: bundle.visit.slotMinutes, date: bundle.visit.date, daytime: bundle.visit.daytime, practitioner: bundle.practitioner, settings: bundle.settings, gates: bundle.gates, stung: bundle.stung,
 })
 
 /** JSON Schema (draft 2020-12) of a bundle, for docs/formats. */

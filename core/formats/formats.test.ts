@@ -4,7 +4,8 @@ import { tmpdir } from 'node:os'
 import { join } from 'node:path'
 import Ajv2020 from 'ajv/dist/2020'
 import { afterAll, beforeAll, describe, expect, test } from 'vitest'
-import { bundleSchema, check, readBundle } from '.'
+import { ALL_NO, client, yes } from '../../tests/situations'
+import { bundleSchema, check, intakeOf, intakeSchema, readBundle, readIntake } from '.'
 
 const EXAMPLE = 'docs/formats/example.bundle.json'
 const example = () => JSON.parse(readFileSync(EXAMPLE, 'utf8')) as object
@@ -79,5 +80,33 @@ describe('npm run -s zen', () => {
     ill.client.facts.find((fact) => fact.code === 'infection')!.answer = 'yes'
     const result = zen('plan', file(ill))
     expect([result.status, result.stderr.includes('Cold sore')]).toEqual([3, true])
+  })
+})
+
+describe('an intake as a file', () => {
+  const schema = JSON.parse(readFileSync('docs/formats/intake.schema.json', 'utf8')) as object
+  const intake = () => JSON.parse(readFileSync('docs/formats/example.intake.json', 'utf8')) as { client: object; facts: object[] }
+  test('the published schema is the one the models give; Ajv takes the example and refuses a broken one', () => {
+    expect(schema).toEqual(JSON.parse(JSON.stringify(intakeSchema())))
+    const validate = new Ajv2020({ strict: false, validateFormats: false }).compile(schema)
+    expect(validate(intake()), JSON.stringify(validate.errors)).toBe(true)
+    expect([validate({ ...intake(), version: 2 }), validate({ ...intake(), extra: 1 }), validate({ ...intake(), facts: [{ code: 'sunburn', answer: 'perhaps', askedOn: '2026-11-24' }] })]).toEqual([false, false, false])
+  })
+  test('what goes out comes in unchanged', () => {
+    const facts = [...ALL_NO, yes('isotretinoin', { on: '2026-05-01', note: 'stopped' })]
+    const { name, bornOn, concerns } = client()
+    const out = JSON.parse(JSON.stringify(intakeOf({ name, bornOn, concerns }, facts, '2026-11-24'))) as unknown
+    expect(readIntake(out)).toEqual({ ok: true, intake: out })
+  })
+  test.each([
+    ['another format', { format: 'something-else' }, '$.format'], ['a concern that is none', { client: { name: 'A', bornOn: '1990-01-01', concerns: ['sparkle'], notes: [] } }, '$.client.concerns[0]'],
+    ['a month that is none', { facts: [{ code: 'sunburn', answer: 'yes', askedOn: '2026-13-01' }] }, '$.facts[0].askedOn'], ['no name', { client: { name: '', bornOn: '1990-01-01', concerns: [], notes: [] } }, '$.client.name'],
+  ] as const)('%s is named with its path', (_name, wrong, path) => {
+    const read = readIntake({ ...intake(), ...wrong })
+    expect(read.ok === false && read.faults.map((fault) => fault.path)).toEqual([path])
+  })
+  test.each([[null], ['text'], [[]], [42], [undefined]])('%j is no intake, said without falling over', (value) => {
+    const read = readIntake(value)
+    expect(read.ok === false && read.faults.length).toBeGreaterThan(0)
   })
 })

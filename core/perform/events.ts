@@ -17,7 +17,7 @@ export const RunBody = z.discriminatedUnion('type', [
   z.strictObject({ type: z.literal('note'), text: z.string().min(1).max(1000) }),
   /** An answer at a gate: the reading under the lamp with what it showed, or a quick check. */
   z.strictObject({ type: z.literal('read'), stepId: z.string(), reading: Reading }),
-  z.strictObject({ type: z.literal('checked'), stepId: z.string(), answer: z.enum(['calm', 'stings']) }),
+  z.strictObject({ type: z.literal('checked'), stepId: z.string(), answer: z.enum(['calm', 'stings']), /** What was tried: the ladder may have changed it from what is written. */ productId: z.string().optional() }),
   /** The rest was fitted again: the plan as it then stood, stored and never computed anew. */
   z.strictObject({ type: z.literal('replanned'), plan: FittedPlan }),
   z.strictObject({ type: z.literal('retract'), eventId: z.uuid() }),

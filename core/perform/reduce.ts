@@ -25,6 +25,8 @@ export interface RunState<Plan extends Ladder = FittedPlan> {
   readonly emergencyMs: number | undefined
   /** Answers at gates by step: quick checks, and the reading as last given. */
   readonly checks: ReadonlyMap<string, 'calm' | 'stings'>
+  /** Products that stung when they were tried. */
+  readonly stung: readonly string[]
   readonly reading: Reading | undefined
   /** Events that count, in order. */
   readonly events: readonly RunEvent[]
@@ -46,7 +48,7 @@ export function canonical(events: readonly RunEvent[]): RunEvent[] {
  */
 export function reduceRun<Plan extends Ladder>(plan: Plan, events: readonly RunEvent[]): RunState<Plan> {
   const ordered = canonical(events)
-  const state: Building<Plan> = { plan, startedMs: undefined, finishedMs: undefined, emergencyMs: undefined, segments: new Map(), skipped: new Map(), sensations: [], comforts: [], notes: [], checks: new Map(), reading: undefined, events: ordered }
+  const state: Building<Plan> = { plan, startedMs: undefined, finishedMs: undefined, emergencyMs: undefined, segments: new Map(), skipped: new Map(), sensations: [], comforts: [], notes: [], checks: new Map(), stung: [], reading: undefined, events: ordered }
   for (const event of ordered) apply(state, event)
   return state
 }
@@ -62,6 +64,7 @@ interface Building<Plan extends Ladder> {
   readonly comforts: { stepId: string; measure: string; atMs: number }[]
   readonly notes: { text: string; atMs: number }[]
   readonly checks: Map<string, 'calm' | 'stings'>
+  readonly stung: string[]
   reading: Reading | undefined
   readonly events: readonly RunEvent[]
 }
@@ -80,7 +83,10 @@ function apply<Plan extends Ladder>(state: Building<Plan>, event: RunEvent) {
     case 'comfort': state.comforts.push({ stepId: body.stepId, measure: body.measure, atMs: wallMs }); break
     case 'note': state.notes.push({ text: body.text, atMs: wallMs }); break
     case 'skipped': skip(state, body.stepId, body.reason, wallMs); break
-    case 'checked': state.checks.set(body.stepId, state.checks.get(body.stepId) ?? body.answer); break
+    case 'checked':
+      state.checks.set(body.stepId, state.checks.get(body.stepId) ?? body.answer)
+      if (body.answer === 'stings' && body.productId !== undefined) state.stung.push(body.productId)
+      break
     case 'read': state.reading = body.reading; break
     // A stored plan is a whole one; a run that was begun on less of it keeps what it asked for.
     case 'replanned': state.plan = body.plan as unknown as Plan; break

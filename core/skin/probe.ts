@@ -21,9 +21,11 @@ export function* probeSamples(kind: MeterKind, zone: ZoneId, seed: number, noise
   }
 }
 
-/** FNV-1a as a fraction of 1. */
+/** FNV-1a as a fraction of 1, its bits mixed once more (the last step of MurmurHash3): texts that differ in their last letter lie far apart. */
 function hash(text: string): number {
   let h = 0x811c9dc5
   for (let at = 0; at < text.length; at++) h = Math.imul(h ^ text.charCodeAt(at), 0x01000193)
-  return (h >>> 0) / 0xffffffff
+  h = Math.imul(h ^ (h >>> 16), 0x85ebca6b)
+  h = Math.imul(h ^ (h >>> 13), 0xc2b2ae35)
+  return ((h ^ (h >>> 16)) >>> 0) / 0xffffffff
 }

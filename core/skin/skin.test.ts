@@ -1,7 +1,7 @@
 import Color from 'colorjs.io'
 import fc from 'fast-check'
 import { describe, expect, test } from 'vitest'
-import { deltaE2000, FACE, gradesFromLesions, hexOf, labOf, LESION_REGIONS, lesionIndex, NOSE, phototype, pigmentIndex, suggestDecision, summarise, typologyAngle, ZONE_GROUPS, ZONES, zonesInWords, zonesMeet, sharedZones, type LesionGrade, type Reading, type ZoneId } from '.'
+import { deltaE2000, FACE, gradesFromLesions, hexOf, labOf, LESION_REGIONS, lesionIndex, METER_SCALE, METERS, NOSE, phototype, pigmentIndex, probeSamples, suggestDecision, summarise, typologyAngle, ZONE_GROUPS, ZONES, zonesInWords, zonesMeet, sharedZones, type LesionGrade, type Reading, type ZoneId } from '.'
 
 describe('lesion index', () => {
   // Doshi, Zaheer & Stiller, Int J Dermatol 1997;36:416–418 (value from memory): factors 2, 2, 2, 1, 1, 3; grades 0–4; bands 1–18, 19–30, 31–38, ≥ 39 of 44.
@@ -116,5 +116,28 @@ describe('zones', () => {
     for (const group of ZONE_GROUPS) for (const zone of group.zones) expect(ZONES).toContain(zone)
     expect(zonesInWords([...FACE, 'chin', 'decollete'])).toBe('face, décolleté')
     expect(zonesInWords(['nose-side-right', 'nose-bridge', 'nose-side-left', 'lips'])).toBe('nose, lips')
+  })
+})
+
+describe('the simulated probe', () => {
+  const settled = (kind: (typeof METERS)[number], zone: ZoneId, seed: number, noise = () => 0.5) => {
+    for (const sample of probeSamples(kind, zone, seed, noise)) if (sample.steady) return sample.value
+    throw new Error('never steady')
+  }
+  test.each(METERS.map((kind) => [kind]))('%s settles on one value of its scale, the same for one skin, another for others', (kind) => {
+    const { least, most } = METER_SCALE[kind]
+    const values = [1, 2, 3, 4, 5].map((seed) => settled(kind, 'chin', seed))
+    for (const value of values) expect(value >= least && value <= most).toBe(true)
+    expect(settled(kind, 'chin', 3)).toBe(values[2])
+    expect(new Set(values).size).toBeGreaterThan(1)
+    expect(settled(kind, 'forehead', 3)).not.toBe(values[2])
+  })
+  test('comes from away and stays within its noise', () => {
+    const samples = probeSamples('hydration', 'chin', 7, () => 0.5)
+    const values = Array.from({ length: 20 }, () => (samples.next().value as { value: number }).value)
+    expect(values[0]! - values[19]!).toBeCloseTo(20, 0)
+    expect(new Set(values.slice(8)).size).toBe(1)
+    const [low, high] = [settled('hydration', 'chin', 7, () => 0), settled('hydration', 'chin', 7, () => 1)]
+    expect(high - low).toBeLessThanOrEqual(1.1)
   })
 })

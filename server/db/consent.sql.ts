@@ -19,5 +19,7 @@ export const listConsents = (db: Db, clientId: string) => many(db, Signed,
 export const addConsent = (db: Db, consent: { id: string; clientId: string; visitId: string; textId: string; signer: string; relation: 'client' | 'guardian'; signedOn: string; signature: string }, accountId: string) => change(db,
   'INSERT INTO consent (id, client_id, visit_id, text_id, signer, relation, signed_on, signature, recorded_by) VALUES ($1, $2, $3, $4, $5, $6, $7, $8, $9) ON CONFLICT (id) DO NOTHING',
   [consent.id, consent.clientId, consent.visitId, consent.textId, consent.signer, consent.relation, consent.signedOn, consent.signature, accountId])
-/** Withdraws a consent; gives 0 when it is not there or was withdrawn before. */
-export const withdrawConsent = (db: Db, id: string, clientId: string, on: string) => change(db, 'UPDATE consent SET withdrawn_on = $3 WHERE id = $1 AND client_id = $2 AND withdrawn_on IS NULL', [id, clientId, on])
+/** Withdraws a consent and gives its kind; undefined when it is not there or was withdrawn before. */
+export const withdrawConsent = (db: Db, id: string, clientId: string, on: string) => maybeOne(db, z.object({ kind: z.enum(CONSENT_KINDS) }),
+  'UPDATE consent c SET withdrawn_on = $3 FROM consent_text t WHERE t.id = c.text_id AND c.id = $1 AND c.client_id = $2 AND c.withdrawn_on IS NULL RETURNING t.kind', [id, clientId, on])
+export const holdsConsent = async (db: Db, clientId: string, kind: ConsentKind): Promise<boolean> => (await listConsents(db, clientId)).some((consent) => consent.kind === kind && consent.withdrawnOn === null)

@@ -62,8 +62,8 @@ describe('consent', () => {
     expect((await sign(id, 'treatment')).status).toBe(200)
     const consent = (await visitOf(id)).consents.find((one) => one.kind === 'treatment')!
     expect(consent.body.length).toBeGreaterThan(100)
-    expect((await owner.ask('DELETE', `/api/visits/${id}/consents/${consent.id}`, { on: '2026-11-24' })).status).toBe(200)
-    expect((await owner.ask('DELETE', `/api/visits/${id}/consents/${consent.id}`, { on: '2026-11-24' })).status).toBe(404)
+    expect((await owner.ask('DELETE', `/api/visits/${id}/consents/${consent.id}`, { on: '2026-11-24', factId: randomUUID() })).status).toBe(200)
+    expect((await owner.ask('DELETE', `/api/visits/${id}/consents/${consent.id}`, { on: '2026-11-24', factId: randomUUID() })).status).toBe(404)
     const change = withDatabase((db) => db.query(`UPDATE consent SET signer = 'x' WHERE id = $1`, [consent.id]))
     await expect(change).rejects.toMatchObject({ code: '23001' })
   })
@@ -75,6 +75,9 @@ describe('consent', () => {
     expect((await planOf(id)).status).toBe('postponed')
     expect((await sign(id, 'guardian', { relation: 'guardian' })).status).toBe(200)
     expect((await planOf(id)).status).toBe('ready')
+    const held = (await visitOf(id)).consents.filter((one) => one.kind === 'guardian' && one.withdrawnOn === null)
+    for (const consent of held) await owner.ask('DELETE', `/api/visits/${id}/consents/${consent.id}`, { on: '2026-11-24', factId: randomUUID() })
+    expect((await planOf(id)).status).toBe('postponed')
   })
   test.each([
     ['a script', SIGNATURE.replace('<path', '<script>alert(1)</script><path')], ['an event handler', SIGNATURE.replace('fill="none"', 'onload="go()"><x')],

@@ -1,4 +1,7 @@
-import { expect, type Page } from '@playwright/test'
+import { expect, type Locator, type Page } from '@playwright/test'
+import { randomUUID } from 'node:crypto'
+import { ALL_NO } from '../situations'
+import { book, OWNER, signedIn, withDatabase } from '../api/http'
 
 /** The day the demo was loaded for: a run may go past midnight. */
 const TODAY = process.env.ZEN_TEST_TODAY ?? new Date().toISOString().slice(0, 10)
@@ -53,4 +56,43 @@ export async function performUntil(page: Page, title: string) {
     } else await pass(page, 0.5)
   }
   throw new Error(`The run never came to ${title}.`)
+}
+
+interface Fresh { readonly bornOn?: string; readonly protocol?: string; /** Codes left open; everything else was answered no. */ readonly open?: readonly string[] }
+/** A client of a test's own with a visit that nobody else changes; gives its address. */
+export async function freshVisit({ bornOn = '1985-06-15', protocol = 'brightening', open = [] }: Fresh = {}): Promise<string> {
+  const owner = await signedIn(OWNER)
+  const client = { id: randomUUID(), name: `Invented ${randomUUID().slice(0, 8)}` }
+  await withDatabase((db) => db.query(`INSERT INTO client (id, salon_id, name, born_on, concerns) SELECT $1, id, $2, $3, '{hydrate}' FROM salon`, [client.id, client.name, bornOn]))
+  const id = await book(owner, client.name, protocol)
+  const facts = ALL_NO.filter((fact) => !open.includes(fact.code)).map((fact) => ({ id: randomUUID(), fact: { ...fact, askedOn: TODAY } }))
+  const { status } = await owner.ask('POST', `/api/visits/${id}/facts`, { facts })
+  if (status !== 200) throw new Error(`answers refused: ${status}`)
+  return `/visits/${id}`
+}
+/** The day of a fresh visit, five minutes before the studio opens. */
+export const theDayAfter = (): Date => new Date(morning().getTime() + 24 * 3_600_000)
+
+export async function open(page: Page, address: string) {
+  if (page.url() === 'about:blank') await enterStudio(page)
+  await page.goto(`${address}/consult`)
+  await expect(panel(page)).not.toContainText('Fitting …')
+}
+export const panel = (page: Page): Locator => page.getByRole('complementary', { name: 'What today’s ladder becomes' })
+/** Answers one question of what is on the screen. */
+export const answer = async (page: Page, question: string, word: 'Yes' | 'No' | 'Not asked') => { await page.getByRole('radiogroup', { name: question }).getByRole('radio', { name: word, exact: true }).click() }
+/** Opens one card of "since last time". */
+export const card = async (page: Page, title: string) => { await page.getByRole('group', { name: title, exact: true }).getByRole('button', { name: 'Something …' }).click() }
+/** Paints what was seen, with its grade, on groups or zones of the map. */
+export async function paint(page: Page, finding: string, grade: number, ...places: string[]) {
+  await page.getByRole('button', { name: new RegExp(`^${finding}(, seen)?$`) }).click()
+  await page.getByRole('radiogroup', { name: 'Grade' }).getByRole('radio', { name: String(grade) }).click()
+  for (const place of places) await page.getByRole('group', { name: 'Paint a whole group' }).getByRole('button', { name: place, exact: true }).click()
+}
+export async function signWithAPen(page: Page) {
+  const box = (await page.getByRole('img', { name: 'Sign here' }).boundingBox())!
+  await page.mouse.move(box.x + 30, box.y + 90)
+  await page.mouse.down()
+  for (const [x, y] of [[60, 40], [90, 100], [130, 50], [200, 90]] as const) await page.mouse.move(box.x + x, box.y + y, { steps: 4 })
+  await page.mouse.up()
 }

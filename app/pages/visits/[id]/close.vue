@@ -61,6 +61,7 @@ async function book() {
       </section>
       <section aria-label="Next visit" class="border-l border-line pl-7">
         <h2 class="text-xl border-b border-line pb-2">Next visit, {{ shortDate(nextDate) }}</h2><p v-if="window_.earliest < nextDate" class="text-sm text-soft pt-1">At the earliest {{ shortDate(window_.earliest) }} (E01, E11)</p>
+        <ReferLines :refer="plan.refer" class="mt-3" />
         <div v-for="one in climb" :key="one.lever" class="py-2.5 border-b border-hair"><p class="flex justify-between"><span class="font-semibold first-letter:uppercase">{{ LEVER_WORDS[one.lever] }}</span><span :class="one.move === 'down' || one.move === 'stop' ? 'text-mind font-semibold' : one.move === 'up' ? 'text-calm font-semibold' : 'text-soft'">{{ MOVES[one.move] }}<template v-if="one.rung > 0"> · rung {{ one.rung }}</template></span></p><p class="text-sm text-soft">{{ one.why }} <span class="whitespace-nowrap">({{ one.ruleIds.join(', ') }})</span></p></div>
         <div class="mt-5 flex flex-col gap-3">
           <button v-if="!store.locked" type="button" class="rung rung-strong !min-h-[60px] text-lg" :disabled="store.saving > 0" @click="sign">Sign and lock</button>

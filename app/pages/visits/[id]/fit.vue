@@ -64,6 +64,7 @@ const band = (match: { changed: boolean;  from: readonly [number, number]; to: r
           <span class="ml-auto text-soft whitespace-nowrap">done {{ plan.leastTotalS < plan.totalS ? `${clockTime(startMs + plan.leastTotalS * 1000, data.visit.timeZone)}–` : '' }}{{ clockTime(startMs + plan.totalS * 1000, data.visit.timeZone) }}</span>
         </div>
         <div v-if="plan.askFirst.length > 0" class="mt-3 border-l-4 border-now bg-now-ground px-4 py-2"><span class="font-semibold">Ask first: </span>{{ plan.askFirst.join(' · ') }}. <NuxtLink class="text-link" :to="`/visits/${data.visit.id}/consult`">Consult</NuxtLink></div>
+        <ReferLines :refer="plan.refer" class="mt-3" />
         <p v-for="gate in plan.open" :key="gate.gateId" class="mt-2 text-sm text-soft"><span class="text-now font-semibold">Perhaps</span> {{ gate.words }}: {{ gate.stepIds.map((id) => plan?.steps.find((step) => step.id === id)?.title).join(', ') }}</p>
         <ul class="flex-1 overflow-y-auto max-h-[500px]" aria-label="Changes">
           <ChangeCard v-for="(change, at) in plan.changes" :key="at" :change="change" :mark="String(at + 1)" :disabled="store.locked" :selected="selected === change.stepId" @select="selected = change.stepId" @keep="keeping = { ruleId: $event, stepId: change.stepId, what: change.what }" @withdraw="store.withdraw($event, change.stepId)" />

@@ -104,7 +104,9 @@ async function keepReading() {
 }
 async function checked(answer: 'calm' | 'stings') {
   const gate = openGate.value!
-  await store.say({ type: 'checked', stepId: gate.stepId, answer })
+  const steps = plan.value!.steps
+  const productId = steps.find((step) => step.id === steps.find((one) => one.id === gate.stepId)?.checks)?.product?.productId
+  await store.say({ type: 'checked', stepId: gate.stepId, answer, ...(productId ? { productId } : {}) })
   await store.say({ type: 'finished', segmentId: gate.id })
   fitTrouble.value = (await store.fitAgain()) ?? ''
 }
@@ -124,7 +126,7 @@ const skipId = computed(() => (live.value && startedMs.value !== undefined ? ski
 /** A step goes with what closes it: no clearing fluid after an extraction that was left out. */
 async function leaveOut(reason: string) {
   more.value = false
-  const steps = plan.value!.steps.filter((one) => one.id === skipId.value || one.closes === skipId.value)
+  const steps = plan.value!.steps.filter((one) => one.id === skipId.value || (one.closes === skipId.value && one.gate === undefined))
   await tap(steps.map((step): Said => ({ type: 'skipped', stepId: step.id, reason })), `${titleOf(skipId.value ?? '')} left out`)
 }
 async function undo() {
