@@ -4,5 +4,5 @@ const ARGS = ['--headless', '--no-sandbox', '--disable-gpu', '--disable-quic', '
 
 export default defineConfig({
   testDir: 'tests/e2e', workers: 1, timeout: 90_000, retries: 0, outputDir: 'test-results',
-  use: { baseURL: process.env.ZEN_TEST_URL ?? 'http://127.0.0.1:3210', viewport: { width: 1280, height: 800 }, launchOptions: { executablePath: '/usr/bin/chromium', args: ARGS }, trace: 'off' },
+  use: { baseURL: process.env.ZEN_TEST_URL ?? 'http://127.0.0.1:3210', viewport: { width: 1280, height: 800 }, launchOptions: { executablePath: '/usr/bin/chromium', args: ARGS }, trace: 'off', actionTimeout: 20_000 },
 })

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { DECISION_WORDS, DECISIONS, LESION_TYPES, LESION_WORDS, OUTCOME_WORDS, OUTCOMES, suggestDecision, zoneName, type Lesion, type Reading } from '#core/skin'
+import { DECISION_WORDS, DECISIONS, hasHead, LESION_TYPES, LESION_WORDS, OUTCOME_WORDS, OUTCOMES, suggestDecision, zoneName, type Lesion, type Reading } from '#core/skin'
 
 const props = defineProps<{ reading: Reading; last: Reading | null; selected: string | undefined; disabled: boolean }>()
 const emit = defineEmits<{ select: [id: string | undefined]; change: [reading: Reading] }>()
@@ -27,7 +27,7 @@ const carry = () => emit('change', { ...props.reading, done: true, lesions: [...
     <button v-if="carried.length > 0 && reading.lesions.length === 0" type="button" class="rung mt-2" :disabled="disabled" @click="carry">Carry over {{ carried.length }} from last visit</button>
     <div v-if="lesion && suggestion" class="border-y border-line py-3 mt-2">
       <p class="mb-2"><span class="font-semibold">{{ LESION_WORDS[lesion.type] }}</span>, {{ zoneName(lesion.zone) }}</p>
-      <div class="flex flex-wrap gap-1" role="radiogroup" aria-label="Type of lesion"><button v-for="type in LESION_TYPES" :key="type" type="button" role="radio" class="pick text-sm !px-2.5" :aria-checked="lesion.type === type" :disabled="disabled" @click="put({ type })">{{ LESION_WORDS[type] }}</button></div>
+      <div class="flex flex-wrap gap-1" role="radiogroup" aria-label="Type of lesion"><button v-for="type in LESION_TYPES" :key="type" type="button" role="radio" class="pick text-sm !px-2.5" :aria-checked="lesion.type === type" :disabled="disabled" @click="put({ type, head: hasHead(type) })">{{ LESION_WORDS[type] }}</button></div>
       <div class="flex flex-wrap gap-1 mt-2" role="group" aria-label="What eye and touch say"><button v-for="flag in FLAGS" :key="flag.key" type="button" class="pick text-sm" :aria-pressed="lesion[flag.key]" :disabled="disabled" @click="put({ [flag.key]: !lesion[flag.key] })">{{ flag.word }}</button></div>
       <div class="flex flex-wrap items-center gap-1 mt-3" role="radiogroup" aria-label="Decision"><button v-for="one in DECISIONS" :key="one" type="button" role="radio" class="pick" :aria-checked="lesion.decision === one" :disabled="disabled" @click="put({ decision: one })">{{ DECISION_WORDS[one] }}</button></div>
       <p class="text-sm text-soft mt-1">Suggested: {{ DECISION_WORDS[suggestion.decision].toLowerCase() }}. {{ suggestion.why }}</p>

@@ -4,7 +4,7 @@ import type { Photo } from '~/stores/visit'
 import { viewOf } from '~/skin-map/shapes'
 import { shortDate } from '~/support/time'
 
-const props = defineProps<{ photos: readonly Photo[]; visitId: string; allowed: boolean; mayPublish: boolean; disabled: boolean; trouble: string; add: (file: Blob, view: MapView, moment: Photo['moment'], light: string) => Promise<boolean> }>()
+const props = defineProps<{ photos: readonly Photo[]; visitId: string; allowed: boolean; mayPublish: boolean; disabled: boolean; add: (file: Blob, view: MapView, moment: Photo['moment'], light: string) => Promise<boolean> }>()
 const view = ref<MapView>('front')
 const moment = ref<Photo['moment']>('start')
 const light = ref('ring lamp, 1 m, no window')
@@ -66,14 +66,13 @@ onBeforeUnmount(drop)
         </label>
         <p class="text-sm text-soft mt-1">Eyes on the line, face within the outline.</p>
         <div v-if="guide" class="flex gap-2 mt-2"><button type="button" class="rung rung-strong flex-1" :disabled="busy" @click="keep">{{ busy ? 'Keeping …' : 'Keep it' }}</button><button type="button" class="rung" @click="drop">Take again</button></div>
-        <p v-if="trouble" role="alert" class="text-mind mt-2">{{ trouble }}</p>
         <p class="text-sm text-soft mt-3">{{ mayPublish ? 'May be shown to others: signed.' : 'For the record only: not to be shown to others.' }}</p>
       </div>
       <div v-if="here.length > 0">
         <div class="flex gap-1 mb-2" role="radiogroup" aria-label="Compare"><button type="button" role="radio" class="pick text-sm" :aria-checked="how === 'side'" @click="how = 'side'">Side by side</button><button type="button" role="radio" class="pick text-sm" :aria-checked="how === 'slide'" @click="how = 'slide'">Slide over</button></div>
         <div v-if="how === 'side' || pair.length < 2" class="grid grid-cols-2 gap-3 max-w-[34rem]"><figure v-for="photo in pair" :key="photo.id"><img :src="urlOf(photo)" :alt="wordsOf(photo)" class="w-full aspect-[3/4] object-cover border border-line"><figcaption class="text-sm text-soft">{{ wordsOf(photo) }}</figcaption></figure></div>
         <div v-else class="relative h-[27rem] aspect-[3/4] border border-line overflow-hidden"><img :src="urlOf(pair[1]!)" :alt="wordsOf(pair[1]!)" class="absolute inset-0 w-full h-full object-cover"><img :src="urlOf(pair[0]!)" :alt="wordsOf(pair[0]!)" class="absolute inset-0 w-full h-full object-cover" :style="{ clipPath: `inset(0 ${100 - slide}% 0 0)` }"><div class="absolute inset-y-0 w-0.5 bg-now" :style="{ left: `${slide}%` }" /></div>
-        <label v-if="how === 'slide' && pair.length === 2" class="flex items-center gap-3 mt-2 text-sm w-[20.25rem]"><span>{{ shortDate(pair[0]!.on) }}, {{ pair[0]!.moment }}</span><input v-model.number="slide" type="range" min="0" max="100" class="flex-1" aria-label="Slide between the two"><span>{{ shortDate(pair[1]!.on) }}, {{ pair[1]!.moment }}</span></label>
+        <label v-if="how === 'slide' && pair.length === 2" class="grid grid-cols-2 gap-x-3 mt-2 text-sm w-[20.25rem]"><span>{{ shortDate(pair[0]!.on) }}, {{ pair[0]!.moment }}</span><input v-model.number="slide" type="range" min="0" max="100" class="col-span-2 row-start-1" aria-label="Slide between the two"><span class="text-right">{{ shortDate(pair[1]!.on) }}, {{ pair[1]!.moment }}</span></label>
         <p v-if="!sameLight" class="text-sm text-mind mt-1">Not the same light: do not compare colour.</p>
         <div class="flex flex-wrap gap-2 mt-3" role="group" aria-label="Choose two to compare"><button v-for="photo in here" :key="photo.id" type="button" class="border-2" :class="pair.includes(photo) ? 'border-now' : 'border-hair'" :aria-pressed="pair.includes(photo)" :aria-label="wordsOf(photo)" @click="pick(photo.id)"><img :src="urlOf(photo)" alt="" class="w-16 h-20 object-cover"></button></div>
       </div>

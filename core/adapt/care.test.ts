@@ -25,6 +25,10 @@ describe('cautions are merged so that they are read', () => {
     const hands = plan.cautions.filter((one) => one.line.includes('hands washed'))
     expect(hands.map((one) => one.stepId)).toEqual([plan.steps[0]!.id])
   })
+  test('where every towel stays lukewarm, nothing is said of warm ones', () => {
+    const warm = (...findings: Parameters<typeof readingOf>) => planFor({ reading: readingOf(...findings) }).cautions.some((one) => one.line.includes('towels 40 °C'))
+    expect([warm(), warm(seen('flushing', 2, ['chin'])), warm(seen('patchy-pigment', 2))]).toEqual([true, true, false])
+  })
   test('off cool wins over off lukewarm at the same step', () => {
     const plan = planFor({ protocol: ACID, client: client([yes('melasma')]), reading: readingOf(seen('patchy-pigment', 1, ['forehead'])) })
     for (const { line } of plan.cautions) expect(line.includes('off cool') && line.includes('off lukewarm')).toBe(false)

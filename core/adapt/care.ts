@@ -38,7 +38,9 @@ const lineOf = (c: Constraint): string | undefined => (c.require ? CARE[c.requir
 
 /** Cautions merged to one line per step, so that they are read: what to mind, nothing twice, hygiene of the house last. */
 export function cautionsFor(steps: readonly Step[], inForce: readonly Constraint[], read: (step: Step) => Subject): { stepId: string; line: string }[] {
-  const cares = inForce.filter(isCare).sort((a, b) => Number(a.ruleId.startsWith('H')) - Number(b.ruleId.startsWith('H')))
+  const cooler = inForce.some((c) => c.require && TEMPERATURE.has(c.require) && c.target.everything && c.zones === undefined)
+  // Where every towel stays lukewarm, nothing is said of warm ones.
+  const cares = inForce.filter((c) => isCare(c) && !(cooler && c.require === 'towel-heat')).sort((a, b) => Number(a.ruleId.startsWith('H')) - Number(b.ruleId.startsWith('H')))
   return steps.flatMap((step, at) => {
     const subject = read(step)
     const here = cares.filter((c) => touches(c, subject) && (at === 0 || !(c.require ? CARE[c.require].once ?? (c.target.everything && !REPEATS.has(c.require)) : c.target.everything)))

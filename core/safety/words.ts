@@ -3,7 +3,7 @@ import { questionByCode } from '../client/questions'
 import { findingWords } from '../skin/findings'
 import { LESION_WORDS } from '../skin/lesions'
 import { zonesInWords } from '../skin/zones'
-import { LEVER_WORDS } from '../protocol/words'
+import { LEVER_WORDS, propertyWords } from '../protocol/words'
 import type { Condition, Effect, Evidence, Limit, Rule, RuleEffect, Selector } from './rule'
 
 /** What an effect does, in two or three words. */
@@ -45,19 +45,20 @@ export function conditionWords(condition: Condition): string {
 }
 
 function factWords(fact: Extract<Condition, { kind: 'fact' }>): string {
-  const ask = questionByCode.get(fact.code)?.ask ?? plain(fact.code)
+  const question = questionByCode.get(fact.code)
+  const ask = question?.ask ?? plain(fact.code)
   if (fact.aheadDays !== undefined) return `${ask}, in the next ${days(fact.aheadDays)}`
-  if (fact.withinDays !== undefined) return `${ask}, in the last ${days(fact.withinDays)}`
-  return fact.afterDays === undefined ? ask : `${ask}, now or in the last ${days(fact.afterDays)}`
+  if (fact.withinDays === undefined) return fact.afterDays === undefined ? ask : `${ask}, now or in the last ${days(fact.afterDays)}`
+  return question?.date === 'stopped' ? `${ask}: taken still, or stopped in the last ${days(fact.withinDays)}` : `${ask}, in the last ${days(fact.withinDays)}`
 }
 
 /** What an effect is about: "steam, heat", "acid strength", "any product". */
 function targetWords(target: Selector | undefined): string {
   if (!target) return ''
   const parts = [
-    target.everything ? 'the whole visit' : '', target.any ? listed(target.any.map(plain)) : '', target.all ? target.all.map(plain).join(' and ') : '', target.lever ? LEVER_WORDS[target.lever] : '',
+    target.everything ? 'the whole visit' : '', target.any ? listed(target.any.map(propertyWords)) : '', target.all ? target.all.map(propertyWords).join(' and ') : '', target.lever ? LEVER_WORDS[target.lever] : '',
     target.family ? `products with ${(familyById.get(target.family)?.name ?? target.family).toLowerCase()}` : '', target.unread ? 'products without an ingredient list' : '', target.product ? 'any product' : '', target.productId ? 'that product' : '',
-    target.not ? `but not ${listed(target.not.map(plain))}` : '',
+    target.not ? `but not ${listed(target.not.map(propertyWords))}` : '',
   ]
   return parts.filter(Boolean).join(', ')
 }

@@ -4,7 +4,7 @@ export { FINDING_KINDS, FINDING_PARTS, FINDINGS, findingWords } from './findings
 export type { FindingKind, FindingPart, FindingWords } from './findings'
 export { zoneStacks } from './layers'
 export type { LaidOn, ZoneLayer } from './layers'
-export { DECISION_WORDS, DECISIONS, isInflamed, LESION_TYPES, LESION_WORDS, MAP_VIEWS, OUTCOME_WORDS, OUTCOMES, suggestDecision } from './lesions'
+export { DECISION_WORDS, DECISIONS, hasHead, isInflamed, LESION_TYPES, LESION_WORDS, MAP_VIEWS, OUTCOME_WORDS, OUTCOMES, suggestDecision } from './lesions'
 export type { Decision, LesionOutcome, LesionType, MapView } from './lesions'
 export { gradesFromLesions, LESION_REGIONS, lesionIndex, phototype, PHOTOTYPE_QUESTIONS, PHOTOTYPES, PIGMENT_REGIONS, pigmentIndex, typologyAngle } from './indices'
 export type { LesionGrade, LesionIndex, LesionRegion, Phototype, PigmentGrade, PigmentRegion } from './indices'

@@ -31,5 +31,8 @@ export function suggestDecision(lesion: Pick<Lesion, 'type' | 'painful' | 'deep'
   return { decision: 'ready', why: type === 'open-comedone' ? 'Open, at the surface.' : 'White, at the surface.' }
 }
 
+/** Whether a lesion of this kind usually has a head or an opening: what is assumed until the practitioner says otherwise. */
+export const hasHead = (type: LesionType): boolean => type === 'open-comedone' || type === 'closed-comedone' || type === 'pustule' || type === 'ingrown'
+
 /** Inflamed: counted for rule C10. */
 export const isInflamed = (lesion: Pick<Lesion, 'type'>): boolean => lesion.type === 'papule' || lesion.type === 'pustule' || lesion.type === 'nodule'

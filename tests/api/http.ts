@@ -1,3 +1,4 @@
+import { randomUUID } from 'node:crypto'
 import pg from 'pg'
 
 export const BASE = process.env.ZEN_TEST_URL ?? ''
@@ -69,4 +70,15 @@ async function freeHour(from: Date): Promise<Date> {
     const free = new Date(Math.max(morning.getTime(), rows[0]!.until?.getTime() ?? 0))
     if (free.getTime() < morning.getTime() + 14 * HOUR_MS) return free
   }
+}
+
+/** A room and a practitioner that no visit holds, whatever the hour a test runs at. */
+export async function freeSeat(): Promise<{ roomId: string; room: string; practitionerId: string; practitioner: string }> {
+  const [roomId, practitionerId] = [randomUUID(), randomUUID()]
+  const [room, practitioner] = [`Room ${roomId.slice(0, 8)}`, `Invented ${practitionerId.slice(0, 8)}`]
+  await withDatabase(async (db) => {
+    await db.query('INSERT INTO room (id, salon_id, name) SELECT $1, id, $2 FROM salon', [roomId, room])
+    await db.query(`INSERT INTO practitioner (id, salon_id, name, scope) SELECT $1, id, $2, '{minors}' FROM salon`, [practitionerId, practitioner])
+  })
+  return { roomId, room, practitionerId, practitioner }
 }

@@ -152,6 +152,7 @@ test('deep painful lesions are left alone: pinned, suggested, and the extraction
   await map.getByRole('button', { name: 'chin', exact: true }).focus()
   await page.keyboard.press('Enter')
   await page.getByRole('radiogroup', { name: 'Type of lesion' }).getByRole('radio', { name: 'Nodule' }).click()
+  await expect(page.getByRole('group', { name: 'What eye and touch say' }).getByRole('button', { name: 'Head or opening' })).toHaveAttribute('aria-pressed', 'false')
   for (const flag of ['Painful', 'Deep']) await page.getByRole('group', { name: 'What eye and touch say' }).getByRole('button', { name: flag, exact: true }).click()
   await expect(page.getByRole('radiogroup', { name: 'Decision' }).getByRole('radio', { name: 'Leave alone' })).toBeChecked()
   await expect(page.getByRole('list', { name: 'Lesions on the map' })).toContainText('Nodule')

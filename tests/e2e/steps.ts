@@ -1,3 +1,4 @@
+import AxeBuilder from '@axe-core/playwright'
 import { expect, type Locator, type Page } from '@playwright/test'
 import { randomUUID } from 'node:crypto'
 import { ALL_NO } from '../situations'
@@ -95,4 +96,11 @@ export async function signWithAPen(page: Page) {
   await page.mouse.down()
   for (const [x, y] of [[60, 40], [90, 100], [130, 50], [200, 90]] as const) await page.mouse.move(box.x + x, box.y + y, { steps: 4 })
   await page.mouse.up()
+}
+
+/** No fault that axe knows, contrast included, on what is on the screen now. */
+export async function noFaults(page: Page, name: string) {
+  // Colours fade in for a moment after a change of light; they are judged when they have settled.
+  const { violations } = await new AxeBuilder({ page }).analyze()
+  expect(violations.map((one) => `${name}: ${one.id} ${one.nodes.map((node) => node.target.join(' ')).join(', ')}`)).toEqual([])
 }
