@@ -3,11 +3,11 @@ import { randomUUID } from 'node:crypto'
 import type { PoolClient } from 'pg'
 import { compile } from '../core/adapt'
 import { SkinAnswer } from '../core/climb/model'
-import { QUESTIONS } from '../core/client'
+import { answerByMedicines, KNOWN, QUESTIONS } from '../core/client'
 import type { RunEvent } from '../core/perform/events'
 import type { FittedPlan } from '../core/adapt/plan'
 import { change } from '../server/db/rows'
-import { addFact, addPatchTest } from '../server/db/client.sql'
+import { addClient, addFact, addPatchTest } from '../server/db/client.sql'
 import { addConsent, newestTexts, publishText } from '../server/db/consent.sql'
 import { addPhoto } from '../server/db/photo.sql'
 import { addProtocol, publishVersion } from '../server/db/protocol.sql'
@@ -78,13 +78,13 @@ async function loadClientWithPast(studio: Studio, demo: DemoClient, index: numbe
   const { db } = studio
   const id = randomUUID()
   const first = dayFrom(studio.today, -DAYS_BETWEEN_VISITS * demo.past.length)
-  await change(db, 'INSERT INTO client (id, salon_id, name, born_on, concerns, notes) VALUES ($1, $2, $3, $4, $5, $6)', [id, studio.salonId, demo.name, demo.bornOn, demo.concerns, demo.notes])
-  const yes = new Map(demo.yes.map((fact) => [fact.code, fact]))
+  await addClient(db, { id, salonId: studio.salonId, name: demo.name, bornOn: demo.bornOn, concerns: demo.concerns, notes: demo.notes })
+  const inForce = new Map(demo.yes.map((fact) => [fact.code, { ...fact, answer: 'yes' as const, askedOn: first }]))
   for (const code of [...QUESTIONS.map((question) => question.code), 'allergy:any']) {
-    if (yes.has(code) || demo.unknown?.includes(code) || code === 'guardian-consent') continue
-    await addFact(db, randomUUID(), id, { code, answer: 'no', askedOn: first }, null)
+    if (inForce.has(code) || demo.unknown?.includes(code) || code === 'guardian-consent') continue
+    await addFact(db, randomUUID(), id, answerByMedicines(code, inForce, KNOWN, first) ?? { code, answer: 'no', askedOn: first }, null)
   }
-  for (const fact of demo.yes) await addFact(db, randomUUID(), id, { ...fact, answer: 'yes', askedOn: first }, null)
+  for (const fact of inForce.values()) await addFact(db, randomUUID(), id, fact, null)
   if (demo.bornOn > '2008') await addFact(db, randomUUID(), id, { code: 'guardian-consent', answer: 'yes', askedOn: first, on: first }, null)
   const account = studio.accounts.get(studio.practitioners[0]!.id)!
   for (const productId of demo.tested ?? []) await addPatchTest(db, randomUUID(), id, { productId, kind: 'delayed', zone: 'ears', placedOn: dayFrom(studio.today, -32), readOn: dayFrom(studio.today, -30), result: 'calm' }, account)

@@ -4,7 +4,7 @@ import type { Fact, Question } from '#core/client'
 import { ZONE_GROUPS, zoneName, type ZoneId } from '#core/skin'
 import { shortDate } from '~/support/time'
 
-const props = defineProps<{ question: Question; fact: Fact | undefined; changes: readonly Change[]; today: string; disabled: boolean }>()
+const props = defineProps<{ question: Question; fact: Fact | undefined; /** Medicines that answer it, in words. */ medicines?: string; changes: readonly Change[]; today: string; disabled: boolean }>()
 const emit = defineEmits<{ answer: [fact: Fact] }>()
 const ANSWERS = [{ value: 'no', word: 'No' }, { value: 'yes', word: 'Yes' }, { value: 'unknown', word: 'Not asked' }] as const
 const DATE_WORDS = { since: 'Since', stopped: 'Stopped on (leave empty if still taken)', done: 'Done on', ahead: 'When' } as const
@@ -29,7 +29,7 @@ const flip = (zones: readonly ZoneId[]) => say({ zones: isIn(zones) ? (props.fac
 <template>
   <div class="py-2 border-b border-hair">
     <div class="flex items-center gap-4">
-      <p :id="`q-${question.code}`" class="flex-1">{{ question.ask }}<span v-if="fact && fact.answer !== 'unknown' && fact.askedOn !== today" class="text-sm text-soft"> · told {{ shortDate(fact.askedOn) }}</span></p>
+      <p :id="`q-${question.code}`" class="flex-1">{{ question.ask }}<span v-if="medicines" class="text-sm text-mind"> · {{ medicines }}</span><span v-if="fact && fact.answer !== 'unknown' && fact.askedOn !== today" class="text-sm text-soft"> · told {{ shortDate(fact.askedOn) }}</span></p>
       <div role="radiogroup" :aria-labelledby="`q-${question.code}`" class="flex gap-1 shrink-0">
         <button v-for="one in ANSWERS" :key="one.value" type="button" role="radio" class="pick" :class="one.value === 'yes' && 'pick-mind'" :aria-checked="value === one.value" :disabled="disabled" @click="say({ answer: one.value })">{{ one.word }}</button>
       </div>

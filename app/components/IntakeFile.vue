@@ -1,19 +1,17 @@
 <script setup lang="ts">
+import { chosenText } from '~/support/files'
+
 const props = defineProps<{ visitId: string; disabled: boolean }>()
 const emit = defineEmits<{ take: [intake: unknown] }>()
 const trouble = ref('')
-const MOST_BYTES = 1_000_000
 async function read(event: Event) {
-  const input = event.target as HTMLInputElement
-  const file = input.files?.[0]
-  input.value = ''
-  trouble.value = ''
-  if (!file) return
-  if (file.size > MOST_BYTES) { trouble.value = `${file.name} is too large for an intake (${Math.round(file.size / 1024)} kB; at most ${MOST_BYTES / 1000} kB).`; return }
+  const chosen = await chosenText(event, { bytes: 1_000_000, what: 'an intake' })
+  trouble.value = chosen && 'trouble' in chosen ? chosen.trouble : ''
+  if (!chosen || !('text' in chosen)) return
   try {
-    emit('take', JSON.parse(await file.text()) as unknown)
+    emit('take', JSON.parse(chosen.text) as unknown)
   } catch (error) {
-    trouble.value = `${file.name} is no JSON file: ${(error as Error).message}`
+    trouble.value = `${chosen.name} is no JSON file: ${(error as Error).message}`
   }
 }
 const href = computed(() => `/api/visits/${props.visitId}/intake`)

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import type { FittedPlan } from '#core/adapt'
-import { factsInForce, type Fact, type Known } from '#core/client'
+import { factsInForce, medicinesFor, type Fact, type Known } from '#core/client'
 import type { SkinAnswer } from '#core/climb'
 import { cardState, nothingNew, SINCE_CARDS, type SinceCard } from '~/support/consult'
 import { changesBecause } from '~/support/consequences'
@@ -9,10 +9,11 @@ import { shortDate } from '~/support/time'
 const props = defineProps<{ facts: readonly Fact[]; known: readonly Known[]; plan: FittedPlan | undefined; today: string; disabled: boolean; lastVisit: { id: string; on: string; answer: SkinAnswer | null } | null }>()
 const emit = defineEmits<{ answer: [facts: Fact[]]; checkIn: [visitId: string, answer: SkinAnswer] }>()
 const inForce = computed(() => factsInForce(props.facts))
+const namesFor = (code: string) => medicinesFor(code, inForce.value, props.known).map((one) => one.known.name).join(', ')
 const open = ref<string>()
 const states = computed(() => new Map(SINCE_CARDS.map((card) => [card.id, cardState(card, inForce.value, props.today)])))
 const left = computed(() => SINCE_CARDS.filter((card) => !states.value.get(card.id)!.asked))
-const confirm = (cards: readonly SinceCard[]) => emit('answer', cards.flatMap((card) => nothingNew(card.questions, inForce.value, props.today)))
+const confirm = (cards: readonly SinceCard[]) => emit('answer', cards.flatMap((card) => nothingNew(card.questions, inForce.value, props.today, props.known)))
 const line = (card: SinceCard) => { const { yes, open: unasked } = states.value.get(card.id)!; return [yes.length > 0 ? yes.join(' · ') : '', unasked > 0 ? `${unasked} never asked` : ''].filter(Boolean).join(' · ') || card.hint }
 const calm = (): SkinAnswer => ({ redness: 0, rednessHours: 0, stinging: 0, swelling: false, blisters: false, weeping: false, burn: false, darkMark: false, coldSore: false })
 const skin = ref<SkinAnswer>(calm())
@@ -34,7 +35,7 @@ watch(() => props.lastVisit, (visit) => { skin.value = visit?.answer ?? calm() }
       </div>
       <div v-if="open === card.id" class="pb-3 pl-4 border-l-2 border-now">
         <MedicineSearch v-if="card.medicines" :facts="facts" :known="known" :plan="plan" :today="today" :disabled="disabled" kind="medicine" @answer="emit('answer', $event)" />
-        <FactRow v-for="question in card.questions" :key="question.code" :question="question" :fact="inForce.get(question.code)" :changes="changesBecause(plan, question.ask)" :today="today" :disabled="disabled" @answer="emit('answer', [$event])" />
+        <FactRow v-for="question in card.questions" :key="question.code" :question="question" :fact="inForce.get(question.code)" :medicines="namesFor(question.code)" :changes="changesBecause(plan, question.ask)" :today="today" :disabled="disabled" @answer="emit('answer', [$event])" />
       </div>
     </div>
   </section>

@@ -1,7 +1,7 @@
 import { describe, expect, test } from 'vitest'
 import { ALL_NO, input, no, planFor, seen, readingOf, client, yes, TODAY } from '../../tests/situations'
 import { compile, requirementWords } from '../../core/adapt'
-import { factsInForce, KNOWN, QUESTIONS } from '../../core/client'
+import { contradictions, factsInForce, KNOWN, QUESTIONS } from '../../core/client'
 import { RULE_BOOK } from '../../core/safety'
 import { cardState, clearancesWanted, LASTING_QUESTIONS, medicinesOf, nothingNew, SINCE_CARDS, WALK_IN_QUESTIONS } from './consult'
 import { rulePage, rulesFound } from './rule-book'
@@ -30,6 +30,13 @@ describe('the cards of Consult', () => {
     const kept = nothingNew(SINCE_CARDS.find((one) => one.id === 'medicine')!.questions, inForce(yes('isotretinoin', { on: '2026-01-02' }), { ...no('anticoagulant'), answer: 'unknown' }), TODAY)
     expect(kept.find((fact) => fact.code === 'isotretinoin')).toEqual(yes('isotretinoin', { on: '2026-01-02', askedOn: TODAY }))
     expect(kept.filter((fact) => fact.code !== 'isotretinoin').map((fact) => [fact.answer, fact.askedOn])).toEqual(Array(4).fill(['no', TODAY]))
+  })
+  test('a medicine answers its question: nothing new leaves it so, and no contradiction comes of it', () => {
+    const questions = SINCE_CARDS.find((one) => one.id === 'medicine')!.questions
+    const taken = inForce(no('anticoagulant'), yes('medicine:warfarin', { on: '2026-11-02' }), yes('medicine:apixaban', { on: '2026-10-02' }))
+    const confirmed = nothingNew(questions, taken, TODAY)
+    expect(confirmed.find((fact) => fact.code === 'anticoagulant')).toEqual({ code: 'anticoagulant', answer: 'yes', on: '2026-11-02', askedOn: TODAY, note: 'By Warfarin, Apixaban' })
+    expect(contradictions([...taken.values(), ...confirmed], KNOWN)).toEqual([])
   })
   test('medicines taken, without those answered no', () => {
     const id = KNOWN.find((one) => one.kind === 'medicine')!.id

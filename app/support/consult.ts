@@ -1,5 +1,5 @@
 import type { FittedPlan } from '#core/adapt'
-import { factsInForce, QUESTIONS, type Fact, type Known, type Question } from '#core/client'
+import { answerByMedicines, factsInForce, KNOWN, QUESTIONS, type Fact, type Known, type Question } from '#core/client'
 import { shortDate } from './time'
 
 /** One card of "since last time": a few questions that belong together. */
@@ -33,9 +33,13 @@ export function cardState(card: Pick<SinceCard, 'questions'>, facts: ReadonlyMap
   }
 }
 
-/** Answers that say nothing is new: what was told stays, what was never asked is no. */
-export const nothingNew = (questions: readonly Question[], facts: ReadonlyMap<string, Fact>, today: string): Fact[] =>
-  questions.map((question) => { const told = facts.get(question.code); return told && told.answer !== 'unknown' ? { ...told, askedOn: today } : { code: question.code, answer: 'no' as const, askedOn: today } })
+/** Answers that say nothing is new: what was told stays; what was never asked is what the client's medicines say, else no. */
+export const nothingNew = (questions: readonly Question[], facts: ReadonlyMap<string, Fact>, today: string, list: readonly Known[] = KNOWN): Fact[] =>
+  questions.map((question): Fact => {
+    const told = facts.get(question.code)
+    if (told?.answer === 'yes') return { ...told, askedOn: today }
+    return answerByMedicines(question.code, facts, list, today) ?? { ...(told?.answer === 'no' ? told : { code: question.code, answer: 'no' as const }), askedOn: today }
+  })
 
 /** Medicines a client takes or has stopped, with the fact. */
 export function medicinesOf(facts: readonly Fact[], known: readonly Known[]): { known: Known; fact: Fact }[] {

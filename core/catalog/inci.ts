@@ -36,7 +36,7 @@ function belongs(ingredient: Ingredient, { terms, except }: Terms): boolean {
 const isCommon = ({ words, parts }: Ingredient): boolean => [words, ...parts].some((one) => COMMON_NAMES.has(one) || COMMON_NAMES.has(one.replace(/ (?:\d+(?: \d+)?|%)+ ?%?$/, '')))
 
 export interface InciReading {
-  /** `unread` when the product has no list: not checked, never clear. */
+  /** `unread` when there is no list, or one too long to be read to its end: not checked, never clear. */
   readonly state: 'read' | 'unread'
   /** Family id → the ingredients, as printed, that put it there. */
   readonly families: ReadonlyMap<string, readonly string[]>
@@ -53,7 +53,7 @@ const UNREAD: InciReading = { state: 'unread', families: new Map(), actives: [],
 /**
  * Reads an ingredient list: which allergen families are in it with the ingredients behind each, which actives, and what it does not
  * know. Whole words only, tolerant of case, spaces and punctuation: buckwheat is no wheat, "BHA" is no salicylic acid.
- * A list left out or empty is `unread`.
+ * A list left out or empty is `unread`; one longer than `INCI_MOST` is too, with what stands in its beginning.
  */
 export function readInci(inci: string | undefined): InciReading {
   if (inci === undefined) return UNREAD
@@ -83,5 +83,5 @@ function readList(inci: string): InciReading {
   })
   const known = new Set([...[...families.values()].flat(), ...actives.flatMap((one) => one.printed)])
   const unknown = ingredients.filter((ingredient) => !known.has(ingredient.printed) && !isCommon(ingredient)).map((ingredient) => ingredient.printed)
-  return { state: 'read', families, actives, unknown, count: ingredients.length }
+  return { state: inci.length > INCI_MOST ? 'unread' : 'read', families, actives, unknown, count: ingredients.length }
 }

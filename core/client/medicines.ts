@@ -1,3 +1,5 @@
+import type { Fact } from './model'
+
 /** A medicine or condition that clients name, and the health question it answers. The salon edits this list. */
 export interface Known {
   readonly id: string
@@ -44,3 +46,27 @@ export function searchKnown(typed: string, list: readonly Known[] = KNOWN): Know
 
 /** The fact code of a medicine. */
 export const medicineCode = (id: string): string => `medicine:${id}`
+
+/** Medicines a client was said to take, or to have stopped, that answer a question by themselves. */
+export const medicinesFor = (code: string, inForce: ReadonlyMap<string, Fact>, list: readonly Known[]): { readonly known: Known; readonly fact: Fact }[] =>
+  list.filter((one) => one.kind === 'medicine' && one.code === code).flatMap((known) => { const fact = inForce.get(medicineCode(known.id)); return fact?.answer === 'yes' ? [{ known, fact }] : [] })
+
+const BY = 'By '
+/** The answer that a client's medicines give to a question: yes while one is taken, else yes until the day the last was stopped. */
+export function answerByMedicines(code: string, inForce: ReadonlyMap<string, Fact>, list: readonly Known[], askedOn: string): Fact | undefined {
+  const medicines = medicinesFor(code, inForce, list)
+  if (medicines.length === 0) return undefined
+  const stopped = medicines.map(({ fact }) => fact.on)
+  const last = stopped.includes(undefined) ? undefined : stopped.sort().at(-1)
+  return { code, answer: 'yes', askedOn, ...(last ? { on: last } : {}), note: `${BY}${medicines.map(({ known }) => known.name).join(', ')}` }
+}
+
+/** What saying something of a medicine says: itself, and its question as long as nobody answered that otherwise with yes. */
+export function saidOfMedicine(known: Known, fact: Fact, inForce: ReadonlyMap<string, Fact>, list: readonly Known[]): Fact[] {
+  const own = inForce.get(known.code)
+  const derived = own?.note?.startsWith(BY) ?? false
+  if (own?.answer === 'yes' && !derived) return [fact]
+  const answer = answerByMedicines(known.code, new Map([...inForce, [fact.code, fact]]), list, fact.askedOn)
+  if (answer) return [fact, answer]
+  return derived ? [fact, { code: known.code, answer: 'no', askedOn: fact.askedOn }] : [fact]
+}

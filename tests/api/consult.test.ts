@@ -8,7 +8,7 @@ let owner: Person
 let practitioner: Person
 beforeAll(async () => { [owner, practitioner] = [await signedIn(OWNER), await signedIn(PRACTITIONER)] })
 
-interface Visit { input: CompileInput; consents: { id: string; kind: string; withdrawnOn: string | null; body: string }[]; texts: { id: string; kind: string }[]; photos: { id: string; width: number; height: number }[]; patchTests: { id: string; result: string }[]; visit: { walkIn: boolean } }
+interface Visit { input: CompileInput; consents: { id: string; kind: string; withdrawnOn: string | null; body: string }[]; texts: { id: string; kind: string; version: number; body: string }[]; photos: { id: string; width: number; height: number }[]; patchTests: { id: string; result: string }[]; visit: { walkIn: boolean } }
 const visitOf = async (id: string) => (await owner.ask<Visit>('GET', `/api/visits/${id}`)).body
 const today = async () => (await owner.ask<Day>('GET', '/api/day')).body.today
 const planOf = async (id: string) => (await owner.ask<{ plan: FittedPlan }>('POST', `/api/visits/${id}/plan`)).body.plan
@@ -85,6 +85,21 @@ describe('consent', () => {
   ])('a signature that is %s is refused', async (_name, signature) => {
     const { status, body } = await sign(await book(owner, 'Marguerite Abiola'), 'treatment', { signature })
     expect([status, body.path]).toEqual([400, 'signature'])
+  })
+})
+
+describe('the words of a consent', () => {
+  test('get a new version from the owner; what was signed keeps its own; two at once are one', async () => {
+    const id = await book(owner, 'Marguerite Abiola')
+    const text = (await visitOf(id)).texts.find((one) => one.kind === 'photo-publish')!
+    const body = { kind: 'photo-publish', after: text.version, title: 'Photographs to be shown', body: 'New words of the studio, long enough to be read by somebody.' }
+    expect((await practitioner.ask('POST', '/api/consent-texts', body)).status).toBe(403)
+    expect((await owner.ask('POST', '/api/consent-texts', { ...body, body: 'short' })).body).toMatchObject({ code: 'invalid', path: 'body' })
+    expect((await owner.ask('POST', '/api/consent-texts', { ...body, after: 99 })).body.code).toBe('no_version')
+    const both = await Promise.all([owner.ask('POST', '/api/consent-texts', body), owner.ask('POST', '/api/consent-texts', body)])
+    expect(both.map((one) => one.status).sort()).toEqual([200, 409])
+    expect((await visitOf(id)).texts.find((one) => one.kind === 'photo-publish')).toMatchObject({ version: text.version + 1, body: body.body })
+    await expect(withDatabase((db) => db.query(`UPDATE consent_text SET body = 'x' WHERE id = $1`, [text.id]))).rejects.toMatchObject({ code: '23001' })
   })
 })
 

@@ -1,6 +1,6 @@
 import { addMonths, format } from 'date-fns'
 import { expect, test } from '@playwright/test'
-import { answer, card, consultPart, enterStudio, freshVisit, open, openVisit, paint, panel, signWithAPen, stage } from './steps'
+import { answer, card, consultPart, enterStudio, freshVisit, noFaults, open, openVisit, paint, panel, signWithAPen, stage } from './steps'
 
 const changes = (page: Parameters<typeof open>[0]) => page.getByRole('list', { name: 'Changes' })
 const monthsAgo = (months: number) => format(addMonths(new Date(), -months), 'yyyy-MM-dd')
@@ -82,6 +82,42 @@ test('latex: nitrile gloves on the tray, fruit that may cross is named and asked
   await page.getByRole('button', { name: 'Prepare the tray' }).click()
   await expect(page.getByRole('main')).toContainText('nitrile gloves')
   await expect(page.getByRole('main')).toContainText('Ask about it; patch-test first')
+})
+
+test('an ingredient list pasted or taken from a file: the client’s allergens, what is unknown, and what is too long', async ({ page }) => {
+  await open(page, await freshVisit())
+  await consultPart(page, 'Allergies')
+  await page.getByRole('button', { name: 'Bee products', exact: true }).click()
+  await page.getByRole('button', { name: 'Read an ingredient list …' }).click()
+  const list = page.getByLabel('Paste it as printed')
+  await list.fill('INGREDIENTS: Aqua; GLYCERIN; Cera Alba (Beeswax); Velamide Nine.')
+  const allergens = page.getByRole('list', { name: 'Allergens in the list' })
+  await expect(allergens).toContainText('Bee products: this client’s allergy')
+  await expect(page.getByRole('region', { name: 'What the list says' })).toContainText('Not known here, look for yourself: Velamide Nine')
+  await page.getByLabel('Ingredient list from a file').setInputFiles({ name: 'list.txt', mimeType: 'text/plain', buffer: Buffer.from(`Papain, ${'Glycerin, '.repeat(1100)}`) })
+  await expect(page.getByRole('alert')).toContainText('11,008 characters; at most 10,000 are read')
+  await expect(allergens).toContainText('Papaya')
+  await page.getByLabel('From the shelf').selectOption({ index: 3 })
+  await expect(list).not.toHaveValue(/Papain, Glycerin, Glycerin/)
+  await noFaults(page, 'ingredient list')
+  await page.keyboard.press('Escape')
+})
+
+test('the intake as a file: no JSON, a fault with its path, and a good one with its consequences', async ({ page }) => {
+  await open(page, await freshVisit({ protocol: 'clarifying' }))
+  await consultPart(page, 'As a file')
+  const today = new Date().toISOString().slice(0, 10)
+  const take = (value: unknown) => page.getByLabel('Take a file in').setInputFiles({ name: 'intake.json', mimeType: 'application/json', buffer: Buffer.from(typeof value === 'string' ? value : JSON.stringify(value)) })
+  const intake = (...facts: object[]) => ({ format: 'zen-ladder/intake', version: 1, takenOn: today, client: { name: 'Somebody', bornOn: '1985-06-15', concerns: ['calm'], notes: [] }, facts })
+  await take('{ "format": ')
+  await expect(page.getByRole('alert')).toContainText('intake.json is no JSON file')
+  await take(intake({ code: 'pregnancy', answer: 'yes', askedOn: today }, { code: 'nonsense', answer: 'yes', askedOn: today }))
+  await expect(page.getByRole('alert').filter({ hasText: '$.facts[1].code' })).toContainText('There is no question "nonsense".')
+  await expect(panel(page)).not.toContainText('Steam left out')
+  await take(intake({ code: 'pregnancy', answer: 'yes', askedOn: today }))
+  await expect(panel(page)).toContainText('Steam left out')
+  await consultPart(page, 'Goals')
+  await expect(page.getByRole('region', { name: 'Goals' })).toContainText('Calmer')
 })
 
 test('a minor: not today without a guardian; a guardian’s drawn signature opens the visit; withdrawn, it closes again', async ({ page }) => {

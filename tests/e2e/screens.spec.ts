@@ -42,7 +42,10 @@ for (const light of ['day', 'room'] as const) {
     await page.addInitScript((value) => localStorage.setItem('zen-light', value), light)
     await page.clock.install({ time: morning() })
     await enterStudio(page)
-    await openVisit(page, light === 'day' ? 'Yuna Delacroix' : 'Ingrid Solvay')
+    await page.getByText(light === 'day' ? 'Yuna Delacroix' : 'Ingrid Solvay', { exact: true }).click()
+    // A visit that runs opens in Perform.
+    await page.waitForURL(/visits\/.+\/[a-z]+$/)
+    await page.goto(page.url().replace(/[a-z]+$/, 'consult'))
     const parts = page.getByRole('navigation', { name: 'Parts of the consultation' }).getByRole('button')
     for (let at = 0; at < await parts.count(); at++) {
       await parts.nth(at).click()

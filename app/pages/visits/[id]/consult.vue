@@ -1,16 +1,18 @@
 <script setup lang="ts">
-import { ageOn, contradictions, factsInForce, KNOWN, type Known } from '#core/client'
+import { ageOn, contradictions, factsInForce, KNOWN, medicinesFor, type Known } from '#core/client'
 import { RULE_BOOK } from '#core/safety'
 import { call } from '~/support/api'
 import { changesBecause } from '~/support/consequences'
 import { cardState, clearancesWanted, LASTING_QUESTIONS, nothingNew, SINCE_CARDS, WALK_IN_QUESTIONS } from '~/support/consult'
 
 const store = useVisitStore()
+const session = useSessionStore()
 const input = computed(() => store.data!.input)
 const facts = computed(() => factsInForce(store.data?.input.client.facts ?? []))
 const today = computed(() => store.data?.input.date ?? '')
 const known = ref<readonly Known[]>(KNOWN)
 onMounted(async () => { known.value = await call<Known[]>('/api/known').catch(() => KNOWN) })
+const namesFor = (code: string) => medicinesFor(code, facts.value, known.value).map((one) => one.known.name).join(', ')
 const minor = computed(() => ageOn(input.value.client.bornOn, today.value) < 18)
 const withClearance = RULE_BOOK.flatMap((rule) => rule.effects.flatMap((effect) => (effect.unless?.kind === 'clearance' ? [{ id: rule.id, title: rule.title, clearance: effect.unless.id }] : [])))
 const wanted = computed(() => clearancesWanted(store.preview, input.value, withClearance))
@@ -49,20 +51,20 @@ const isOpen = (state: string) => state.includes('open') || state.includes('want
         <p v-if="data.input.client.notes?.length" class="mb-3 text-soft">{{ data.input.client.notes.join(' · ') }}</p>
         <p v-for="line in atOdds" :key="line" role="alert" class="mb-3 px-4 py-3 bg-mind-ground border-l-4 border-mind">{{ line }}</p>
         <section v-if="part === 'walk'" aria-label="Twelve questions">
-          <div class="flex items-center gap-4 border-b border-line pb-2"><h2 class="text-xl flex-1">Twelve questions before anything is done</h2><button type="button" class="rung" :disabled="store.locked" @click="store.answer(nothingNew(WALK_IN_QUESTIONS, facts, today))">All no</button></div>
-          <FactRow v-for="question in WALK_IN_QUESTIONS" :key="question.code" :question="question" :fact="facts.get(question.code)" :changes="changesBecause(store.preview, question.ask)" :today="today" :disabled="store.locked" @answer="store.answer([$event])" />
+          <div class="flex items-center gap-4 border-b border-line pb-2"><h2 class="text-xl flex-1">Twelve questions before anything is done</h2><button type="button" class="rung" :disabled="store.locked" @click="store.answer(nothingNew(WALK_IN_QUESTIONS, facts, today, known))">All no</button></div>
+          <FactRow v-for="question in WALK_IN_QUESTIONS" :key="question.code" :question="question" :fact="facts.get(question.code)" :medicines="namesFor(question.code)" :changes="changesBecause(store.preview, question.ask)" :today="today" :disabled="store.locked" @answer="store.answer([$event])" />
         </section>
         <SinceLast v-else-if="part === 'since'" :facts="input.client.facts" :known="known" :plan="store.preview" :today="today" :disabled="store.locked" :last-visit="data.lastVisit" @answer="store.answer" @check-in="store.checkIn" />
-        <AllergyPicker v-else-if="part === 'allergies'" :facts="facts" :plan="store.preview" :today="today" :disabled="store.locked" @answer="store.answer($event)" />
+        <AllergyPicker v-else-if="part === 'allergies'" :facts="facts" :products="input.shelf.products" :plan="store.preview" :today="today" :disabled="store.locked" @answer="store.answer($event)" />
         <section v-else-if="part === 'lasting'" aria-label="Health and habits">
-          <div class="flex items-center gap-4 border-b border-line pb-2"><h2 class="text-xl flex-1">What stays</h2><button type="button" class="rung" :disabled="store.locked" @click="store.answer(nothingNew(LASTING_QUESTIONS, facts, today))">{{ data.lastVisit ? 'All as told' : 'All others no' }}</button></div>
+          <div class="flex items-center gap-4 border-b border-line pb-2"><h2 class="text-xl flex-1">What stays</h2><button type="button" class="rung" :disabled="store.locked" @click="store.answer(nothingNew(LASTING_QUESTIONS, facts, today, known))">{{ data.lastVisit ? 'All as told' : 'All others no' }}</button></div>
           <MedicineSearch :facts="input.client.facts" :known="known" :plan="store.preview" :today="today" :disabled="store.locked" @answer="store.answer" />
-          <FactRow v-for="question in LASTING_QUESTIONS" :key="question.code" :question="question" :fact="facts.get(question.code)" :changes="changesBecause(store.preview, question.ask)" :today="today" :disabled="store.locked" @answer="store.answer([$event])" />
+          <FactRow v-for="question in LASTING_QUESTIONS" :key="question.code" :question="question" :fact="facts.get(question.code)" :medicines="namesFor(question.code)" :changes="changesBecause(store.preview, question.ask)" :today="today" :disabled="store.locked" @answer="store.answer([$event])" />
         </section>
         <GoalRank v-else-if="part === 'goals'" :concerns="input.client.concerns" :disabled="store.locked" @rank="store.rank" />
         <ClearanceList v-else-if="part === 'clearances'" :given="input.client.clearances" :wanted="wanted" :today="today" :disabled="store.locked" @clear="store.clear" />
         <PatchTests v-else-if="part === 'tests'" :tests="data.patchTests" :products="input.shelf.products" :today="today" :disabled="store.locked" @place="store.placeTest" @read="(id, result) => store.readTest(id, result, today)" />
-        <ConsentPart v-else-if="part === 'consent'" :texts="data.texts" :consents="data.consents" :client="data.visit.client" :minor="minor" :disabled="store.locked" @sign="store.signConsent" @withdraw="store.withdrawConsent" />
+        <ConsentPart v-else-if="part === 'consent'" :texts="data.texts" :consents="data.consents" :client="data.visit.client" :minor="minor" :disabled="store.locked" :owner="session.account?.role === 'owner'" @published="store.load(data.visit.id)" @sign="store.signConsent" @withdraw="store.withdrawConsent" />
         <IntakeFile v-else :visit-id="data.visit.id" :disabled="store.locked" @take="store.takeIntake" />
       </div>
       <div class="sticky top-4 self-start flex flex-col gap-4">
