@@ -8,7 +8,7 @@ import type { RunEvent } from '../core/perform/events'
 import type { FittedPlan } from '../core/adapt/plan'
 import { change } from '../server/db/rows'
 import { addClient, addFact, addPatchTest } from '../server/db/client.sql'
-import { addConsent, newestTexts, publishText } from '../server/db/consent.sql'
+import { addConsent, newestTexts, publishText, type ConsentKind } from '../server/db/consent.sql'
 import { addPhoto } from '../server/db/photo.sql'
 import { addProtocol, publishVersion } from '../server/db/protocol.sql'
 import { addSalon } from '../server/db/salon.sql'
@@ -26,6 +26,8 @@ interface Studio { db: PoolClient; salonId: string; rooms: string[]; practitione
 
 /** A little more than the longest time a lever waits, age included. */
 const DAYS_BETWEEN_VISITS = 35
+/** Who of the demo is a minor, whatever the day: one is sixteen or seventeen for some years yet. */
+const MINORS_BORN_AFTER = '2008'
 const HOURS = [8, 10, 12, 14, 16] as const
 const SLOT_MINUTES = 90
 
@@ -85,15 +87,15 @@ async function loadClientWithPast(studio: Studio, demo: DemoClient, index: numbe
     await addFact(db, randomUUID(), id, answerByMedicines(code, inForce, KNOWN, first) ?? { code, answer: 'no', askedOn: first }, null)
   }
   for (const fact of inForce.values()) await addFact(db, randomUUID(), id, fact, null)
-  if (demo.bornOn > '2008') await addFact(db, randomUUID(), id, { code: 'guardian-consent', answer: 'yes', askedOn: first, on: first }, null)
+  if (demo.bornOn > MINORS_BORN_AFTER) await addFact(db, randomUUID(), id, { code: 'guardian-consent', answer: 'yes', askedOn: first, on: first }, null)
   const account = studio.accounts.get(studio.practitioners[0]!.id)!
   for (const productId of demo.tested ?? []) await addPatchTest(db, randomUUID(), id, { productId, kind: 'delayed', zone: 'ears', placedOn: dayFrom(studio.today, -32), readOn: dayFrom(studio.today, -30), result: 'calm' }, account)
   for (const productId of demo.refused ?? []) await change(db, 'INSERT INTO product_memory (client_id, product_id, memory, since) VALUES ($1, $2, $3, $4)', [id, productId, 'refused', first])
-  for (const [k, answer] of demo.past.entries()) await loadPastVisit(studio, demo, id, index, dayFrom(studio.today, -DAYS_BETWEEN_VISITS * (demo.past.length - k)), answer)
+  for (const [k, answer] of demo.past.entries()) await loadPastVisit(studio, demo, id, index, k, dayFrom(studio.today, -DAYS_BETWEEN_VISITS * (demo.past.length - k)), answer)
   return id
 }
 
-async function loadPastVisit(studio: Studio, demo: DemoClient, clientId: string, index: number, day: string, answer: Partial<SkinAnswer>) {
+async function loadPastVisit(studio: Studio, demo: DemoClient, clientId: string, index: number, k: number, day: string, answer: Partial<SkinAnswer>) {
   const { db } = studio
   const seat = seatOf(studio, index)
   const id = randomUUID()
@@ -102,6 +104,7 @@ async function loadPastVisit(studio: Studio, demo: DemoClient, clientId: string,
   const account = studio.accounts.get(seat.practitioner.id) ?? null
   await addReading(db, randomUUID(), id, { done: true, findings: [...demo.findings], lesions: [...(demo.lesions ?? [])], meters: [...(demo.meters ?? [])] }, account)
   const visit = (await visitById(db, studio.salonId, id))!
+  if (k === 0) await signConsents(studio, demo, clientId, id, day, account!)
   if (demo.photographed) await loadPhotos(studio, demo, clientId, id, day, account!)
   const plan = compile(await compileInputOf(db, visit))
   await addPlan(db, randomUUID(), id, plan, account)
@@ -114,12 +117,19 @@ async function loadPastVisit(studio: Studio, demo: DemoClient, clientId: string,
 
 const SIGNED = '<svg xmlns="http://www.w3.org/2000/svg" viewBox="0 0 300 100"><path d="M20 70 C40 10 60 10 62 60 C70 84 90 30 104 44 C112 74 130 40 142 50 C160 66 190 30 280 58" fill="none" stroke="black" stroke-width="2.5"/></svg>'
 
+/** What was signed at the first visit; for a minor by a guardian. One client's consent is still open. */
+async function signConsents(studio: Studio, demo: DemoClient, clientId: string, visitId: string, day: string, account: string) {
+  const minor = demo.bornOn > MINORS_BORN_AFTER
+  const kinds: readonly ConsentKind[] = [...(demo.unsigned ? [] : ['treatment' as const]), ...(minor ? ['guardian' as const] : []), ...(demo.photographed ? ['photo-record' as const] : [])]
+  for (const text of (await newestTexts(studio.db, studio.salonId)).filter((one) => kinds.includes(one.kind))) {
+    await addConsent(studio.db, { id: randomUUID(), clientId, visitId, textId: text.id, signer: minor ? 'Solveig Lindqvist' : demo.name, relation: minor ? 'guardian' : 'client', signedOn: day, signature: SIGNED }, account)
+  }
+}
+
 /** Before and after, under the consent of the first visit; the skin is calmer at every visit. */
 async function loadPhotos(studio: Studio, demo: DemoClient, clientId: string, visitId: string, day: string, account: string) {
   const { db } = studio
   const before = (await db.query<{ n: number }>('SELECT count(*)::int AS n FROM photo WHERE client_id = $1', [clientId])).rows[0]!.n / 2
-  const text = (await newestTexts(db, studio.salonId)).find((one) => one.kind === 'photo-record')!
-  if (before === 0) await addConsent(db, { id: randomUUID(), clientId, visitId, textId: text.id, signer: demo.name, relation: 'client', signedOn: day, signature: SIGNED }, account)
   for (const [moment, redness] of [['start', 0.9 - 0.25 * before], ['end', 0.95 - 0.25 * before]] as const) {
     await addPhoto(db, { id: randomUUID(), clientId, visitId, view: 'front', moment, light: 'ring lamp, 1 m, no window', ...(await drawnPhoto(redness)) }, account)
   }

@@ -32,6 +32,8 @@ export interface DemoClient {
   readonly meters?: readonly MeterValue[]
   /** Products whose delayed patch test was calm a month ago. */
   readonly tested?: readonly string[]
+  /** Has not signed the consent to the treatment yet. */
+  readonly unsigned?: true
   /** Signed the consent to photographs for the record; each past visit has two. */
   readonly photographed?: true
   readonly protocol: string
@@ -54,5 +56,5 @@ export const CLIENTS: readonly DemoClient[] = [
   { name: 'Marguerite Abiola', bornOn: '1966-01-27', concerns: ['smooth', 'brighten'], notes: [], yes: [{ code: 'lash-extensions' }], findings: [seen('resilient', 1, [...FACE])], tested: ['glycolic-peel'], protocol: 'acid', past: [calm, calm, calm, { redness: 3, rednessHours: 48, stinging: 7 }] },
   { name: 'Caspian Hurst', bornOn: '1983-12-05', concerns: ['calm'], notes: ['Uses a wheelchair: Tideline has the level door'], yes: [{ code: 'allergy:fragrance', reaction: 'rash' }], findings: [seen('flushing', 3, [...CHEEKS]), seen('vessels', 1, [...NOSE])], protocol: 'brightening', past: [calm, calm] },
   { name: 'Yuna Delacroix', bornOn: '1999-03-16', concerns: ['clarify', 'smooth'], notes: ['Needle-shy'], yes: [{ code: 'cold-sore-history' }], refused: ['kelp-set-mask'], photographed: true, findings: [seen('congestion', 3, [...NOSE, 'forehead', 'chin'])], protocol: 'acid', past: [calm, calm, calm] },
-  { name: 'Hollis Marchetti', bornOn: '1972-08-11', concerns: ['brighten', 'firm'], notes: ['Gets uneasy under covers'], yes: [], unknown: ['metal', 'isotretinoin', 'photosensitiser-weak'], findings: [], protocol: 'clarifying', past: [calm, calm] },
+  { name: 'Hollis Marchetti', bornOn: '1972-08-11', concerns: ['brighten', 'firm'], notes: ['Gets uneasy under covers'], unsigned: true, yes: [], unknown: ['metal', 'isotretinoin', 'photosensitiser-weak'], findings: [], protocol: 'clarifying', past: [calm, calm] },
 ]

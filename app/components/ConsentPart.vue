@@ -12,7 +12,8 @@ const trouble = ref('')
 const shown = ref<Consent>()
 const signer = ref('')
 const signature = ref('')
-const wanted = computed(() => props.texts.filter((text) => text.kind !== 'guardian' || props.minor))
+const ORDER: readonly ConsentText['kind'][] = ['guardian', 'treatment', 'photo-record', 'photo-publish']
+const wanted = computed(() => props.texts.filter((text) => text.kind !== 'guardian' || props.minor).sort((a, b) => ORDER.indexOf(a.kind) - ORDER.indexOf(b.kind)))
 const signedOf = (text: ConsentText) => props.consents.find((one) => one.kind === text.kind && !one.withdrawnOn)
 function begin(text: ConsentText) {
   open.value = text

@@ -22,7 +22,8 @@ const parts = computed(() => {
   const since = SINCE_CARDS.filter((card) => !cardState(card, facts.value, today.value).asked).length
   const lasting = cardState({ questions: LASTING_QUESTIONS }, facts.value, today.value)
   const walk = cardState({ questions: WALK_IN_QUESTIONS }, facts.value, today.value)
-  const signed = store.data!.consents.filter((one) => !one.withdrawnOn).length
+  const signed = store.data!.consents.filter((one) => !one.withdrawnOn)
+  const unsigned = ['treatment', ...(minor.value ? ['guardian'] : [])].some((kind) => !signed.some((one) => one.kind === kind))
   return [
     ...(store.data!.visit.walkIn ? [{ id: 'walk', name: 'Twelve questions', state: walk.open > 0 ? `${walk.open} open` : '✓' }] : []),
     { id: 'since', name: store.data!.lastVisit ? 'Since last time' : 'Today', state: since > 0 ? `${since} open` : '✓' },
@@ -31,7 +32,7 @@ const parts = computed(() => {
     { id: 'goals', name: 'Goals', state: `${input.value.client.concerns.length || 'open'}` },
     { id: 'clearances', name: 'Clearances', state: wanted.value.length > 0 ? `${wanted.value.length} wanted` : '' },
     { id: 'tests', name: 'Patch tests', state: store.data!.patchTests.some((test) => test.result === 'waiting') ? 'to read' : '' },
-    { id: 'consent', name: 'Consent', state: signed > 0 ? `${signed} signed` : 'open' },
+    { id: 'consent', name: 'Consent', state: unsigned ? 'open' : `${signed.length} signed` },
     { id: 'file', name: 'As a file', state: '' },
   ]
 })

@@ -163,7 +163,7 @@ useEventListener('keyup', (event: KeyboardEvent) => {
 <template>
   <div class="h-screen flex flex-col transition-colors duration-[3000ms]" :class="past && 'bg-mind-ground'">
     <div v-if="run && plan && live && layout && primary" class="flex-1 min-h-0 grid grid-cols-[560px_minmax(0,1fr)] grid-rows-[minmax(0,1fr)] gap-10 px-6 pt-4 pb-5">
-      <div><LadderView :layout="layout" :width="560" :rail-x="62" :start-ms="drawnFrom" :total-s="Math.round((live.finishMs - drawnFrom) / 1000)" :time-zone="run.head.timeZone" v-bind="startedMs ? { nowS: (now - startedMs) / 1000 } : {}" :current-step-ids="currentSteps(live)" :perhaps="plan.open.flatMap((gate) => gate.stepIds)" /></div>
+      <div class="flex flex-col min-h-0"><LadderView :layout="layout" :width="560" :rail-x="62" :start-ms="drawnFrom" :total-s="Math.round((live.finishMs - drawnFrom) / 1000)" :time-zone="run.head.timeZone" v-bind="startedMs ? { nowS: (now - startedMs) / 1000 } : {}" :current-step-ids="currentSteps(live)" :perhaps="plan.open.flatMap((gate) => gate.stepIds)" /><div v-if="startedMs !== undefined && !finished" class="mt-auto flex justify-end gap-3"><button type="button" class="rung !min-h-[64px]" @click="readSkin">Read skin</button><button type="button" class="rung !min-h-[64px]" @click="more = true">Leave out, note …</button></div></div>
       <div class="flex flex-col min-w-0 min-h-0">
         <header class="grid grid-cols-[minmax(0,1fr)_auto] gap-x-4 gap-y-1 pb-3 border-b border-line">
           <ul class="min-w-0 flex flex-wrap gap-x-4 leading-snug" aria-label="Today’s stops"><li v-if="plan.stops.length === 0" class="text-soft">No stops today</li><li v-for="stop in plan.stops" :key="stop" class="font-semibold text-mind">⊘ {{ stop }}</li></ul>
@@ -200,7 +200,7 @@ useEventListener('keyup', (event: KeyboardEvent) => {
           <section v-if="!finished" class="mt-4" aria-label="On the skin now"><LayerClock v-for="layer in live.layers" :key="layer.segmentId" :layer="layer" :title="titleOf(layer.stepId)" :shown-big="!hands && layer === first" :expect="[expectOf(layer.stepId), signOf(layer) && `ready when ${signOf(layer)}`].filter(Boolean).join(' · ')" :now-ms="now" /></section>
         </div>
 
-        <div class="flex items-end gap-4"><p class="text-sm h-6 flex-1" :class="store.unsent > 0 ? 'text-now' : 'text-soft'" aria-live="polite">{{ store.unsent > 0 ? `${store.unsent} kept on this tablet. ${store.trouble}` : 'Saved' }}</p><button v-if="startedMs !== undefined && !finished" type="button" class="rung !min-h-[64px] mb-3" @click="readSkin">Read skin</button><button v-if="startedMs !== undefined && !finished" type="button" class="rung !min-h-[64px] mb-3" @click="more = true">Leave out, note …</button></div>
+        <p class="text-sm h-7 pt-1" :class="store.unsent > 0 ? 'text-now' : 'text-soft'" aria-live="polite">{{ store.unsent > 0 ? `${store.unsent} kept on this tablet. ${store.trouble}` : 'Saved' }}</p>
         <div v-if="!finished" class="grid grid-cols-[minmax(0,1fr)_9rem_9rem] gap-3">
           <button id="primary" type="button" class="rung rung-strong !min-h-[120px] text-2xl !font-semibold relative overflow-hidden !bg-now !border-now !text-on-strong px-6 select-none touch-none" @click="tapped" @pointerdown="press" @pointerup="letGo" @pointerleave="letGo" @contextmenu.prevent>
             <span class="absolute inset-y-0 left-0 bg-ink/30" :style="{ width: `${hold.progress.value * 100}%` }" aria-hidden="true" /><span class="relative">{{ primary.words }}</span>
