@@ -141,7 +141,7 @@ function performedLog(plan: FittedPlan, startMs: number): RunEvent[] {
   let seq = 0
   const event = (wallMs: number, body: RunEvent['body']): RunEvent => ({ id: randomUUID(), deviceId: 'demo-tablet', seq: seq++, wallMs, elapsedMs: wallMs - startMs, body })
   const hands = plan.segments.filter((segment) => segment.hands)
-  return [event(startMs, { type: 'start' }), ...hands.map((segment) => event(late(segment.endS), { type: 'finished', segmentId: segment.id })), event(late(plan.totalS), { type: 'finish' })]
+  return [event(startMs, { type: 'start' }), ...hands.flatMap((segment) => [...(segment.kind === 'remove' ? [event(late(segment.startS), { type: 'started', segmentId: segment.id })] : []), event(late(segment.endS), { type: 'finished', segmentId: segment.id })]), event(late(plan.totalS), { type: 'finish' })]
 }
 
 /** Today eight come, two another day this week; everybody's next visit follows a turnover of the skin later. */

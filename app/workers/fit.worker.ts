@@ -1,4 +1,5 @@
 import { expose } from 'comlink'
 import { compile } from '#core/adapt'
+import { chances } from '#core/risk'
 
-expose({ compile })
+expose({ compile, chances })

@@ -1,6 +1,8 @@
 import { z } from 'zod'
 import { Override } from '../../core/formats/bundle'
-import { FittedPlan } from '../../core/adapt/plan'
+import { FittedPlan, PlacedSegment } from '../../core/adapt/plan'
+import { PHASES } from '../../core/protocol/words'
+import type { Planned } from '../../core/risk'
 import { LeverUse, SkinAnswer, type LeverUse as Lever, type SkinAnswer as Answer } from '../../core/climb/model'
 import { NOTHING_READ, Reading } from '../../core/skin/model'
 import { RunEvent } from '../../core/perform/events'
@@ -84,7 +86,8 @@ export const setTick = (db: Db, visitId: string, itemId: string, ticked: boolean
   : change(db, 'DELETE FROM tray_tick WHERE visit_id = $1 AND item_id = $2', [visitId, itemId]))
 
 const EventRow = z.object({ id: z.string(), deviceId: z.string(), seq: z.number(), wallMs: z.coerce.number(), elapsedMs: z.number(), body: RunEvent.shape.body })
-export const listEvents = (db: Db, visitId: string) => many(db, EventRow, 'SELECT id, device_id AS "deviceId", seq, wall_ms AS "wallMs", elapsed_ms AS "elapsedMs", body FROM run_event WHERE visit_id = $1 ORDER BY wall_ms, device_id, seq', [visitId])
+const EVENT_COLUMNS = 'id, device_id AS "deviceId", seq, wall_ms AS "wallMs", elapsed_ms AS "elapsedMs", body'
+export const listEvents = (db: Db, visitId: string) => many(db, EventRow, `SELECT ${EVENT_COLUMNS} FROM run_event WHERE visit_id = $1 ORDER BY wall_ms, device_id, seq`, [visitId])
 /** Appends events of a run; one already there (by id) is left as it is. Gives the events that are new. */
 export async function addEvents(db: Db, visitId: string, events: readonly RunEvent[], accountId: string | null): Promise<RunEvent[]> {
   const fresh: RunEvent[] = []
@@ -111,3 +114,12 @@ export async function signVisit(db: Db, visitId: string, outcome: Outcome, accou
 
 export const addCheckIn = (db: Db, id: string, visitId: string, askedOn: string, answer: Answer, accountId: string | null) =>
   change(db, 'INSERT INTO check_in (id, visit_id, asked_on, answer, recorded_by) VALUES ($1, $2, $3, $4, $5)', [id, visitId, askedOn, answer, accountId])
+
+const RunRow = z.object({ visit_id: z.string(), plan: z.object({ steps: z.array(z.object({ id: z.string(), phase: z.enum(PHASES) })), segments: z.array(PlacedSegment) }) })
+/** The newest signed visits of a practitioner as they were planned and as they went. */
+export async function runsOf(db: Db, practitionerId: string, most: number): Promise<{ plan: Planned; events: RunEvent[] }[]> {
+  const rows = await many(db, RunRow, `SELECT v.id AS visit_id, p.plan FROM visit v CROSS JOIN LATERAL (SELECT jsonb_build_object('steps', (SELECT jsonb_agg(jsonb_build_object('id', step -> 'id', 'phase', step -> 'phase')) FROM jsonb_array_elements(plan -> 'steps') AS step), 'segments', plan -> 'segments') AS plan FROM fitted_plan WHERE visit_id = v.id ORDER BY revision DESC LIMIT 1) p
+    WHERE v.practitioner_id = $1 AND v.stage = 'closed' ORDER BY v.starts_at DESC LIMIT $2`, [practitionerId, most])
+  const events = await many(db, EventRow.extend({ visitId: z.string() }), `SELECT visit_id AS "visitId", ${EVENT_COLUMNS} FROM run_event WHERE visit_id = ANY($1) ORDER BY wall_ms, device_id, seq`, [rows.map((row) => row.visit_id)])
+  return rows.map((row) => ({ plan: row.plan, events: events.filter((event) => event.visitId === row.visit_id).map(({ visitId: _visit, ...event }) => event) }))
+}

@@ -96,6 +96,18 @@ describe('fit, perform, close', () => {
   })
 })
 
+test('the pace of a practitioner comes from signed visits, names no client and shrinks nothing by itself', async () => {
+  const { body: day } = await owner.ask<Day>('GET', '/api/day')
+  const id = day.visits.find((one) => one.client === 'Wren Castellane')!.id
+  const { status, body } = await owner.ask<{ kinds: Record<string, { n: number; meanLog: number }> }>('GET', `/api/visits/${id}/pace`)
+  expect(status).toBe(200)
+  // The demo's past visits went three in a hundred slower than planned.
+  expect(body.kinds.massage?.meanLog).toBeCloseTo(Math.log(1.03), 1)
+  expect(body.kinds.massage?.n).toBeGreaterThan(0)
+  expect(Object.keys(body)).toEqual(['kinds'])
+  expect((await (await signedIn(DESK)).ask('GET', `/api/visits/${id}/pace`)).status).toBe(403)
+})
+
 describe('bad input gets a sentence that says what and where', () => {
   test.each([
     ['an unknown question', { code: 'nonsense', answer: 'yes', askedOn: '2026-11-24' }, 400, 'facts.0.fact.code'],

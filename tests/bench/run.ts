@@ -1,6 +1,7 @@
 import highsLoader from 'highs'
 import { Bench } from 'tinybench'
 import { compile, constraintsFor, placingOf, resolve } from '../../core/adapt'
+import { chances } from '../../core/risk'
 import { place } from '../../core/schedule'
 import { segment, type Step } from '../../core/protocol'
 import { BRIGHTENING, CLARIFYING } from '../../demo/protocols'
@@ -31,10 +32,12 @@ bench.add('constrain', () => { constraintsFor(given) })
 bench.add('resolve', () => { resolve({ steps: long.steps, constraints, shelf: DEMO_SHELF }) })
 bench.add('compile', () => { compile(given) })
 bench.add('place', () => { place(forty) })
+const fittedLong = compile(given)
+bench.add('chances', () => { chances({ plan: fittedLong, slotS: fittedLong.slotS, seed: 1 }) })
 await bench.run()
 
-const BUDGET: Record<string, string> = { constrain: '50 ms together with resolve', resolve: '50 ms together with constrain', compile: 'constrain + resolve + two ladders placed', place: '100 ms' }
-const SUBJECT: Record<string, string> = { constrain: `${long.steps.length} steps`, resolve: `${long.steps.length} steps`, compile: `${long.steps.length} steps`, place: '40 steps, 8 floating' }
+const BUDGET: Record<string, string> = { constrain: '50 ms together with resolve', resolve: '50 ms together with constrain', compile: 'constrain + resolve + two ladders placed', place: '100 ms', chances: '10 000 runs, in the worker' }
+const SUBJECT: Record<string, string> = { constrain: `${long.steps.length} steps`, resolve: `${long.steps.length} steps`, compile: `${long.steps.length} steps`, chances: `${long.steps.length} steps`, place: '40 steps, 8 floating' }
 const median = (values: readonly number[]) => [...values].sort((a, b) => a - b)[Math.floor(values.length / 2)]!
 const ms = (value: number) => `${value.toFixed(value < 10 ? 2 : 1)} ms`
 const row = (...cells: string[]) => console.log(cells.map((cell, at) => cell.padEnd([12, 22, 12, 12, 44][at] ?? 0)).join(''))

@@ -31,6 +31,7 @@ test('from sign-in to the next visit’s lower rung, with the network cut and a 
     await expect(changes).toContainText('Allergy to pineapple. The ingredient list holds pineapple. Listed: Bromelain, Ananas Sativus Fruit Extract.')
     await expect(changes).toContainText('B-salicylates · common practice')
     await expect(changes).toContainText('Lip enhancement hangs under Kelp set mask')
+    await expect(page.getByRole('note', { name: 'Chance of running over' })).toContainText(/over( \d+ times? in 100)? · likely done \d\d:\d\d, nine in ten by \d\d:\d\d/)
     await page.getByRole('button', { name: 'Prepare the tray' }).click()
     await expect(page.getByText('The tray, in order of use')).toBeVisible()
     const boxes = page.getByRole('checkbox')

@@ -1,4 +1,7 @@
 <script setup lang="ts">
+import { NO_PACE, type Chances, type Pace } from '#core/risk'
+import { call } from '~/support/api'
+import { chanceWords, RISK_SEED } from '~/support/chance'
 import { clockTime, halfMinutes } from '~/support/time'
 import { layoutLadder, leaveOnSteps, matchRungs } from '~/ladder/layout'
 
@@ -24,6 +27,16 @@ const marks = computed(() => {
 const selected = ref<string>()
 const keeping = ref<{ ruleId: string; stepId: string; what: string }>()
 const reason = ref('')
+const session = useSessionStore()
+const pace = ref<Pace>(NO_PACE)
+const risk = ref<Chances>()
+watch(() => store.data?.visit.id, async (id) => { if (id && session.account?.seesHealth) pace.value = await call<Pace>(`/api/visits/${id}/pace`).catch(() => NO_PACE) }, { immediate: true })
+watch([plan, pace], async ([now, seen]) => {
+  if (!now || now.status !== 'ready') { risk.value = undefined; return }
+  const found = await useFitter().chances({ plan: { steps: now.steps, segments: now.segments }, slotS: now.slotS, seed: RISK_SEED, pace: seen })
+  if (plan.value === now) risk.value = found
+}, { immediate: true })
+const riskWords = computed(() => risk.value && chanceWords(risk.value, (id) => plan.value?.steps.find((step) => step.id === id)?.title ?? id, (seconds) => clockTime(startMs.value + seconds * 1000, store.data!.visit.timeZone)))
 const spare = computed(() => (plan.value ? plan.value.slotS - plan.value.totalS : 0))
 
 async function keep() {
@@ -57,16 +70,17 @@ const band = (match: { changed: boolean;  from: readonly [number, number]; to: r
         </div>
         <div v-else role="alert" class="border-l-4 border-mind bg-mind-ground px-5 py-4"><p class="text-xl font-semibold text-mind">{{ plan.status === 'postponed' ? 'Not today' : 'These limits cannot all be kept' }}</p><p v-for="line in plan.problems" :key="line" class="mt-1">{{ line }}</p></div>
       </div>
-      <div class="flex flex-col min-w-0">
+      <div class="flex flex-col min-w-0 sticky top-4 self-start h-[calc(100vh-9.5rem)]">
         <div v-if="plan.status === 'ready'" class="flex flex-wrap items-baseline gap-x-3 border-b border-line pb-2">
           <span class="display text-5xl whitespace-nowrap">{{ plan.leastTotalS < plan.totalS ? `${halfMinutes(plan.leastTotalS)}–` : '' }}{{ halfMinutes(plan.totalS) }}</span><span class="text-lg">min</span>
           <span class="whitespace-nowrap" :class="spare < 0 ? 'text-mind font-semibold' : 'text-soft'">{{ spare < 0 ? `${halfMinutes(-spare)} min over the ${halfMinutes(plan.slotS)}-minute slot` : `of a ${halfMinutes(plan.slotS)}-minute slot` }}</span>
           <span class="ml-auto text-soft whitespace-nowrap">done {{ plan.leastTotalS < plan.totalS ? `${clockTime(startMs + plan.leastTotalS * 1000, data.visit.timeZone)}–` : '' }}{{ clockTime(startMs + plan.totalS * 1000, data.visit.timeZone) }}</span>
         </div>
+        <p v-if="plan.status === 'ready' && riskWords" role="note" class="py-2 border-b border-hair text-sm" aria-label="Chance of running over"><span :class="riskWords.high ? 'text-mind font-semibold' : 'font-semibold'">{{ riskWords.chance }}</span> <span class="text-soft">{{ riskWords.rest }}</span></p>
         <div v-if="plan.askFirst.length > 0" class="mt-3 border-l-4 border-now bg-now-ground px-4 py-2"><span class="font-semibold">Ask first: </span>{{ plan.askFirst.join(' · ') }}. <NuxtLink class="text-link" :to="`/visits/${data.visit.id}/consult`">Consult</NuxtLink></div>
         <ReferLines :refer="plan.refer" class="mt-3" />
         <p v-for="gate in plan.open" :key="gate.gateId" class="mt-2 text-sm text-soft"><span class="text-now font-semibold">Perhaps</span> {{ gate.words }}: {{ gate.stepIds.map((id) => plan?.steps.find((step) => step.id === id)?.title).join(', ') }}</p>
-        <ul class="flex-1 overflow-y-auto max-h-[500px]" aria-label="Changes">
+        <ul class="flex-1 min-h-0 overflow-y-auto" aria-label="Changes">
           <ChangeCard v-for="(change, at) in plan.changes" :key="at" :change="change" :mark="String(at + 1)" :disabled="store.locked" :selected="selected === change.stepId" @select="selected = change.stepId" @keep="keeping = { ruleId: $event, stepId: change.stepId, what: change.what }" @withdraw="store.withdraw($event, change.stepId)" />
           <li v-if="plan.changes.length === 0" class="py-4 text-soft">Nothing changes: the card holds as written.</li>
         </ul>

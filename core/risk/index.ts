@@ -1,0 +1,5 @@
+export { chances } from './chances'
+export type { ChanceInput, Chances } from './chances'
+export { logMeanOf, NO_PACE, paceOf, spreadOf } from './pace'
+export type { Pace, Planned } from './pace'
+export { retimer } from './retime'
