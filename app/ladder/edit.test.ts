@@ -1,7 +1,8 @@
 import { describe, expect, test } from 'vitest'
 import { CLARIFYING } from '../../demo/protocols'
 import { DEMO_SHELF } from '../../demo/shelf'
-import { moveStep, productsFor, setMinutes, setProduct } from './edit'
+import { productsFor, setProduct } from '../../core/catalog'
+import { moveStep, setMinutes } from './edit'
 
 const { steps } = CLARIFYING
 const ids = (list: readonly { id: string }[]) => list.map((step) => step.id)

@@ -1,6 +1,7 @@
 export { asProtocol, compile, constraintsFor, ENGINE_VERSION } from './compile'
 export type { CompileInput, Running } from './compile'
 export { throughGates } from './gates'
+export { mend } from './mend'
 export type { GateAnswers, OpenGate } from './gates'
 export { NODE_LIMIT, resolve } from './resolve'
 export type { Override, Resolution, ResolveInput } from './resolve'
