@@ -45,5 +45,7 @@ export const BROKEN: readonly (readonly [id: string, what: string, steps: readon
   ['L24', 'needling with suction', [work('needles', ['needling']), work('jet', ['suction'])]],
   ['L25', 'a cream on open skin', [work('needles', ['needling']), work('cream', [], { product: { productId: 'dune-cream', useId: 'cream' } })]],
   ['L26', 'needling without a sterile tip on the tray', [work('needles', ['needling'])]],
+  ['L28', 'poles that do not run equally long', [work('galvanic', ['current', 'conductive'], { segments: [segment('neg', 'apply', 5, { polarity: 'negative' }), segment('pos', 'apply', 3, { polarity: 'positive' })] })]],
+  ['L28', 'one pole only', [work('galvanic', ['current', 'conductive'], { segments: [segment('neg', 'apply', 5, { polarity: 'negative' })] })]],
   ['L27', 'foil over what stands alone', [work('mask', ['stand-alone']), work('foil', ['occlusive'])]],
 ]

@@ -19,7 +19,4 @@ export function minutesSeconds(seconds: number): string {
 }
 
 /** Minutes to the half, as people say them: 24½. */
-export function halfMinutes(seconds: number): string {
-  const halves = Math.round(seconds / 30)
-  return halves % 2 === 0 ? String(halves / 2) : `${halves === 1 ? '' : (halves - 1) / 2}½`
-}
+export { inMinutes as halfMinutes } from '#core/quantity'

@@ -1,6 +1,6 @@
 import type { Constraint } from '../safety/rule'
 
-export type ChangeKind = 'dropped' | 'replaced' | 'rung' | 'minutes' | 'zones' | 'removal' | 'inserted' | 'care' | 'kept' | 'hung' | 'unmet'
+export type ChangeKind = 'dropped' | 'replaced' | 'rung' | 'minutes' | 'zones' | 'removal' | 'inserted' | 'care' | 'kept' | 'hung' | 'unmet' | 'chosen' | 'swapped'
 
 /** One reason behind a change. */
 export interface Why {

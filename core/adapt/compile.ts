@@ -5,6 +5,7 @@ import type { PastVisit } from '../climb/model'
 import { trayFor } from '../mixing/tray'
 import type { ProtocolVersion, Segment, Step } from '../protocol/model'
 import { presenceOf, segment, usesHands } from '../protocol/segments'
+import { unrolled } from '../protocol/unroll'
 import { place } from '../schedule/place'
 import type { Placing } from '../schedule/problem'
 import { constrain, type Constraints, type Practitioner } from '../safety/constrain'
@@ -15,12 +16,14 @@ import { subjectReader, type Subject } from '../safety/subject'
 import type { Reading } from '../skin/model'
 import { careItems, cautionsFor, stopsInWords } from './care'
 import { distinctWhy, ownWhy, type Change } from './change'
+import { expand, goneWith } from './expand'
 import { throughGates, type GateAnswers, type Gated } from './gates'
 import { hasBegun, hostsOf, needsHygiene, partId, placingOf, type Underway } from './ladder'
 import type { FittedPlan, PlacedSegment } from './plan'
-import { resolve, type Override } from './resolve'
+import { resolve, type Override, type Resolution, type ResolveInput } from './resolve'
+import { slotChanges, slotFitter, type Ready } from './slot-of'
 
-export const ENGINE_VERSION = '0.2.0'
+export const ENGINE_VERSION = '0.3.0'
 
 /** Everything a plan is made from; a value. `date` ISO in the salon's zone; `daytime`: the visit ends by daylight. */
 export interface CompileInput {
@@ -40,9 +43,14 @@ export interface CompileInput {
   readonly medicines?: readonly Known[] | undefined
   /** Answers given at gates during the visit. */
   readonly gates?: GateAnswers | undefined
+  /** How the visit is to be fitted to its slot; default: shortened only where it would run over. */
+  readonly fit?: SlotWish | undefined
   /** Products that stung in a quick check of this visit; left out, the written products of the checks that stung. */
   readonly stung?: readonly string[] | undefined
 }
+
+/** What may not be dropped for time, and whether spare time is given out. `slotMinutes`: another length than what is booked. */
+export interface SlotWish { readonly mustStay: readonly string[]; readonly grow: boolean; readonly slotMinutes?: number | undefined }
 
 /** A running visit that is fitted again from now: its plan so far and what has begun. */
 export interface Running { readonly plan: Pick<FittedPlan, 'steps'>; readonly underway: Underway }
@@ -60,17 +68,85 @@ export function constraintsFor(input: CompileInput): Constraints {
  * With `running` the visit is fitted again from now: what has begun stands as it is.
  */
 export function compile(input: CompileInput, running?: Running): FittedPlan {
+  const made = throughRules(input, running)
+  return 'plan' in made ? made.plan : placed(made)
+}
+
+/** The frontier minutes ↔ worth and the next best alternatives of a visit; undefined when the rules leave no plan. */
+export function slotOptions(input: CompileInput, slotsMinutes: readonly number[], limit?: number): SlotOptions | undefined {
+  const made = throughRules(input)
+  if ('plan' in made) return undefined
+  const steps = placeKeeping(withHygiene(made.resolved)).steps
+  const fitter = slotFitter(readyFor(steps, made))
+  const titled = new Map(steps.map((step) => [step.id, step.title]))
+  const own = fitter(slotSOf(input), limit)
+  const alternatives = own.kind === 'infeasible' ? [] : own.alternatives.map((one) => ({ totalS: one.totalS, worth: one.worth, dropped: one.dropped.map((id) => titled.get(id) ?? id), shortened: one.times.filter((time) => time.toS < time.fromS).map((time) => titled.get(time.stepId) ?? time.stepId), swapped: one.swapped.map((swap) => swap.title) }))
+  const frontier = slotsMinutes.map((minutes) => {
+    const fit = fitter(minutes * 60, limit)
+    return fit.kind === 'infeasible' ? { minutes, worth: undefined, gap: 0, dropped: 0 } : { minutes, worth: fit.best.worth, gap: fit.gapWorth, dropped: fit.best.dropped.length }
+  })
+  return { fullWorth: own.fullWorth, worth: own.kind === 'infeasible' ? undefined : own.best.worth, gapWorth: own.kind === 'infeasible' ? 0 : own.gapWorth, looked: own.looked, leastS: own.kind === 'infeasible' ? own.leastS : undefined, alternatives, frontier }
+}
+
+export interface SlotOptions {
+  readonly fullWorth: number
+  readonly worth: number | undefined
+  readonly gapWorth: number
+  readonly looked: number
+  /** The shortest possible, where the slot is too short for what must be there. */
+  readonly leastS: number | undefined
+  readonly alternatives: readonly { readonly totalS: number; readonly worth: number; readonly dropped: readonly string[]; readonly shortened: readonly string[]; readonly swapped: readonly string[] }[]
+  readonly frontier: readonly { readonly minutes: number; readonly worth: number | undefined; readonly gap: number; readonly dropped: number }[]
+}
+
+const slotSOf = (input: CompileInput): number => (input.fit?.slotMinutes ?? input.slotMinutes) * 60
+
+interface Made { readonly draft: FittedPlan; readonly resolved: readonly Step[]; readonly changes: readonly Change[]; readonly input: CompileInput; readonly constraints: Constraints; readonly gated: Gated; readonly running: Running | undefined }
+
+/** Conditions, choices, gates and rules; a plan when there is none to be made. */
+function throughRules(input: CompileInput, running?: Running): Made | { readonly plan: FittedPlan } {
   const constraints = withStung(constraintsFor(input), input)
-  const written = withHygiene(input.protocol.steps)
-  const gated = throughGates(written, input.reading, input.gates ?? {})
+  const written = withHygiene(input.protocol.steps.map(unrolled))
+  const expanded = expand(written, { goals: input.client.concerns, daytime: input.daytime, firstVisit: input.history.length === 0, shelf: input.shelf })
+  const gated = throughGates(expanded.steps, input.reading, input.gates ?? {})
   const draft = emptyPlan(input, constraints, written)
   const postponed = constraints.inForce.filter((constraint) => constraint.effect === 'postpone')
-  if (postponed.length > 0 && !running) return { ...draft, status: 'postponed', problems: [...new Set(postponed.map((c) => `${c.title}: ${c.reason} ${c.instead}`))] }
+  if (postponed.length > 0 && !running) return { plan: { ...draft, status: 'postponed', problems: [...new Set(postponed.map((c) => `${c.title}: ${c.reason} ${c.instead}`))] } }
   const fixed = running ? running.plan.steps.filter((step) => hasBegun(step, running.underway)) : []
-  const resolution = resolve({ steps: takingPart(gated.steps, running), constraints, shelf: input.shelf, overrides: input.overrides, date: input.date, fixed })
-  if (resolution.kind === 'stopped') return { ...draft, status: 'stopped', problems: [`The search stopped after ${resolution.triedNodes} tries; take a step out and fit again.`] }
-  if (resolution.kind === 'infeasible') return { ...draft, status: 'infeasible', problems: resolution.clashes.map((clash) => `${clash.reason} ${clash.instead} (${clash.ruleId})`) }
-  return placed(draft, withHygiene(resolution.steps), [...gated.changes, ...resolution.changes], { input, constraints, gated, running })
+  const { resolution, left } = resolveGroups(takingPart(gated.steps, running), { constraints, shelf: input.shelf, overrides: input.overrides, date: input.date, fixed })
+  if (resolution.kind === 'stopped') return { plan: { ...draft, status: 'stopped', problems: [`The search stopped after ${resolution.triedNodes} tries; take a step out and fit again.`] } }
+  if (resolution.kind === 'infeasible') return { plan: { ...draft, status: 'infeasible', problems: resolution.clashes.map((clash) => `${clash.reason} ${clash.instead} (${clash.ruleId})`) } }
+  return { draft, resolved: resolution.steps, changes: [...expanded.changes, ...gated.changes, ...left, ...resolution.changes], input, constraints, gated, running }
+}
+
+/** Resolves; where the rules take one step of a group, the rest of it goes too. */
+function resolveGroups(steps: readonly Step[], rest: Omit<ResolveInput, 'steps'>): { resolution: Resolution; left: readonly Change[] } {
+  const resolution = resolve({ ...rest, steps })
+  if (resolution.kind !== 'resolved') return { resolution, left: [] }
+  const kept = new Set(resolution.steps.map((step) => step.id))
+  const broken = new Set(steps.filter((step) => step.group && !kept.has(step.id)).map((step) => step.group))
+  const orphans = steps.filter((step) => kept.has(step.id) && broken.has(step.group) && !rest.fixed?.some((one) => one.id === step.id))
+  if (orphans.length === 0) return { resolution, left: [] }
+  const gone = goneWith(steps, new Set(orphans.map((step) => step.id)))
+  const cause = (step: Step) => resolution.changes.find((change) => change.kind === 'dropped' && steps.find((one) => one.id === change.stepId)?.group === step.group)
+  const left = orphans.map((step): Change => ({ kind: 'dropped', stepId: step.id, what: `${step.title} left out with its group`, why: cause(step)?.why ?? [] }))
+  const again = resolveGroups(steps.filter((step) => !gone.has(step.id) || !kept.has(step.id)), rest)
+  return { resolution: again.resolution, left: [...left, ...again.left] }
+}
+
+const readyFor = (steps: readonly Step[], { input, constraints }: Made): Ready => ({
+  steps, goals: input.client.concerns, mustStay: input.fit?.mustStay ?? [], grow: input.fit?.grow ?? false, daytime: input.daytime, read: subjectReader(input.shelf, input.date),
+  resolving: { constraints, shelf: input.shelf, overrides: input.overrides, date: input.date },
+})
+
+/** The ladder cut to its slot, where it would run over or may grow. A visit under way is not cut: what runs late is re-planned, not taken away. */
+function cutToSlot(steps: readonly Step[], placing: Placing, made: Made): { steps: readonly Step[]; changes: readonly Change[]; fit?: FittedPlan['fit'] } {
+  const wholeS = makespanOf(placing)
+  const slotS = slotSOf(made.input)
+  if (made.running || wholeS === undefined || (wholeS <= slotS && !made.input.fit?.grow)) return { steps, changes: [] }
+  const fit = slotFitter(readyFor(steps, made))(slotS)
+  if (fit.kind === 'infeasible') return { steps, changes: [], fit: { kind: 'infeasible', worth: 0, fullWorth: fit.fullWorth, gapWorth: 0, ...(fit.leastS === undefined ? {} : { leastS: fit.leastS }) } }
+  return { steps: fit.best.steps, changes: slotChanges(steps, fit, wholeS, slotS), fit: { kind: fit.kind, worth: fit.best.worth, fullWorth: fit.fullWorth, gapWorth: fit.gapWorth } }
 }
 
 const takingPart = (steps: readonly Step[], running: Running | undefined): readonly Step[] => (running ? steps.filter((step) => !running.underway.leftOut.has(step.id)) : steps)
@@ -94,7 +170,7 @@ function emptyPlan(input: CompileInput, constraints: Constraints, written: reado
   const ladder = placeKeeping(written)
   return {
     format: 'zen-ladder/plan', engine: ENGINE_VERSION, ruleBook: RULE_BOOK_VERSION, protocolVersionId: input.protocol.id,
-    status: 'ready', problems: [], slotS: input.slotMinutes * 60, totalS: 0, leastTotalS: 0, writtenTotalS: makespanOf(ladder.placing) ?? 0,
+    status: 'ready', problems: [], slotS: slotSOf(input), totalS: 0, leastTotalS: 0, writtenTotalS: makespanOf(ladder.placing) ?? 0,
     proof: { kind: 'none', gapS: 0, nodes: 0 }, steps: [], segments: [], written: { steps: [...written], segments: segmentsOf(ladder.steps, ladder.placing) },
     changes: [], askFirst: [...new Set(constraints.inForce.filter((c) => c.unasked && c.target.everything).map((c) => c.because))],
     stops: stopsInWords(constraints.inForce), cautions: [], checked: [...constraints.checked], notChecked: [...constraints.notChecked], askAgain: [...constraints.askAgain],
@@ -134,23 +210,23 @@ function placedSegment(step: Step, part: Segment, at: { startS: number; endS: nu
   const holds = step.gate !== undefined && openGates.has(step.id) && part.id === step.segments.at(-1)!.id
   return {
     id: partId(step, part), stepId: step.id, kind: part.kind, startS: at.startS, endS: at.endS, maxS: part.maxS, active: part.active ?? false,
-    hands: usesHands(part), presence: presenceOf(part), zones: part.kind === 'prepare' || part.kind === 'hygiene' ? [] : [...step.zones], ...(holds ? { gate: step.gate } : {}),
+    hands: usesHands(part), presence: presenceOf(part), zones: part.kind === 'prepare' || part.kind === 'hygiene' ? [] : [...(part.zones?.filter((zone) => step.zones.includes(zone)) ?? step.zones)], ...(holds ? { gate: step.gate } : {}),
   }
 }
 
-interface Made { readonly input: CompileInput; readonly constraints: Constraints; readonly gated: Gated; readonly running: Running | undefined }
-
-function placed(draft: FittedPlan, resolved: readonly Step[], changes: readonly Change[], made: Made): FittedPlan {
-  const { constraints, input, gated, running } = made
-  const { steps, placing, left } = placeKeeping(resolved, running?.underway)
+function placed(made: Made): FittedPlan {
+  const { draft, changes, constraints, input, gated, running } = made
+  const whole = placeKeeping(withHygiene(made.resolved), running?.underway)
+  const cut = cutToSlot(whole.steps, whole.placing, made)
+  const { steps, placing, left } = cut.steps === whole.steps ? whole : { ...placeKeeping(cut.steps), left: whole.left }
   if (placing.kind === 'infeasible') return { ...draft, status: 'infeasible', problems: [`These limits clash: ${placing.clash.join('; ')}.`] }
   if (placing.kind === 'stopped') return { ...draft, status: 'stopped', problems: [`No order was found in ${placing.nodes} tries.`] }
   const read = subjectReader(input.shelf, input.date)
-  const all = [...changes, ...left, ...hungChanges(steps, placing)]
+  const all = [...changes, ...left, ...cut.changes, ...hungChanges(steps, placing)]
   const open = gated.open.map((gate) => ({ ...gate, stepIds: withClosures(gate.stepIds, steps) })).filter((gate) => steps.some((step) => step.id === gate.gateId) || gate.stepIds.length > 0)
   const perhaps = new Set(open.flatMap((gate) => gate.stepIds))
   return {
-    ...draft, totalS: placing.makespanS, leastTotalS: leastTotal(steps, perhaps, placing, running), proof: { kind: placing.kind, gapS: placing.gapS, nodes: placing.nodes },
+    ...draft, ...(cut.fit ? { fit: cut.fit } : {}), totalS: placing.makespanS, leastTotalS: leastTotal(steps, perhaps, placing, running), proof: { kind: placing.kind, gapS: placing.gapS, nodes: placing.nodes },
     steps: [...steps], segments: segmentsOf(steps, placing, new Set(open.map((gate) => gate.gateId))), changes: all.map((change) => ({ ...change, why: change.why.map((why) => ({ ...why })) })),
     cautions: cautionsFor(steps, constraints.inForce, read), tray: trayWithCare(steps, constraints, read, input.shelf).map((item) => (perhaps.has(item.stepId) ? { ...item, perhaps: true } : item)),
     open, levers: steps.flatMap((step) => (step.lever ? [{ lever: step.lever.lever, rung: Math.min(5, rungOf(step, read(step).product) ?? step.lever.rung) }] : [])),

@@ -1,5 +1,6 @@
-export { asProtocol, compile, constraintsFor, ENGINE_VERSION } from './compile'
-export type { CompileInput, Running } from './compile'
+export { asProtocol, compile, constraintsFor, ENGINE_VERSION, slotOptions } from './compile'
+export type { CompileInput, Running, SlotOptions, SlotWish } from './compile'
+export { worthOf } from './worth'
 export { throughGates } from './gates'
 export { mend } from './mend'
 export type { GateAnswers, OpenGate } from './gates'

@@ -72,7 +72,7 @@ function partOf(step: Step, segment: Segment): Part {
 function footprint(step: Step, segment: Segment): readonly ZoneId[] {
   if (!onClient(segment)) return []
   const wide = segment.kind === 'remove' && segment.tool !== undefined && !LOCAL_TOOLS.includes(segment.tool) && zonesMeet(step.zones, WHOLE_FACE)
-  return [...new Set([...step.zones, ...(wide ? WHOLE_FACE : []), ...(segment.blocks ?? [])])]
+  return [...new Set([...(segment.zones ?? step.zones), ...(wide ? WHOLE_FACE : []), ...(segment.blocks ?? [])])]
 }
 
 /** A dwell that admits an enhancement. */

@@ -82,6 +82,12 @@ const MENDS: Readonly<Record<string, Mend>> = {
   },
   L21: (bench) => takeOut(bench, bench.step),
   L26: withTray('sterile single-use tip'),
+  L28: (bench) => {
+    const usualS = Math.max(...bench.step.segments.filter((part) => part.polarity).map((part) => part.usualS))
+    const other = bench.step.segments.some((part) => part.polarity === 'negative') ? 'positive' : 'negative'
+    if (bench.step.segments.filter((part) => part.polarity).length === 1) return replace(bench, { ...bench.step, segments: bench.step.segments.flatMap((part) => (part.polarity ? [part, { ...part, id: `${part.id}-swapped`, polarity: other }] : [part])) })
+    return withSegments((part) => (part.polarity ? { ...part, usualS, maxS: Math.max(part.maxS, usualS) } : part))(bench)
+  },
   L27: (bench) => takeOut(bench, bench.steps.find((step, index) => index > bench.at && near(step, bench.step) && has(bench, step, 'occlusive'))),
 }
 

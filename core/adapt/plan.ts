@@ -9,7 +9,7 @@ const Why = z.strictObject({
   basis: z.enum(['published', 'common-practice', 'house']), source: z.string().optional(), overridable: z.enum(['no', 'reason']), unasked: z.literal(true).optional(),
 })
 const Change = z.strictObject({
-  kind: z.enum(['dropped', 'replaced', 'rung', 'minutes', 'zones', 'removal', 'inserted', 'care', 'kept', 'hung', 'unmet']),
+  kind: z.enum(['dropped', 'replaced', 'rung', 'minutes', 'zones', 'removal', 'inserted', 'care', 'kept', 'hung', 'unmet', 'chosen', 'swapped']),
   stepId: z.string(), what: z.string(), why: z.array(Why),
 })
 
@@ -40,6 +40,8 @@ export const FittedPlan = z.strictObject({
   problems: z.array(z.string()),
   slotS: z.number().int(), totalS: z.number().int(), writtenTotalS: z.number().int(),
   proof: z.strictObject({ kind: z.enum(['optimal', 'feasible', 'none']), gapS: z.number(), nodes: z.number() }),
+  /** How the ladder was cut to its slot; absent when nothing had to be. `leastS`: the shortest possible, where the slot is too short. */
+  fit: z.strictObject({ kind: z.enum(['optimal', 'feasible', 'infeasible']), worth: z.number(), fullWorth: z.number(), gapWorth: z.number(), leastS: z.number().optional() }).optional(),
   steps: z.array(Step), segments: z.array(PlacedSegment),
   written: z.strictObject({ steps: z.array(Step), segments: z.array(PlacedSegment) }),
   changes: z.array(Change),

@@ -28,8 +28,9 @@ export function trayFor(steps: readonly Step[], shelf: Shelf): TrayEntry[] {
 function productItems(step: Step, shelf: Shelf): TrayEntry[] {
   const product = productById(shelf, step.product?.productId)
   if (!product) return []
-  const dose = useOf(product, step.product?.useId)?.dose
-  return [{ id: `${step.id}:product`, name: product.name, count: 1, for: step.title, stepId: step.id, ...(dose ? { note: doseInWords(dose, product.measure) } : {}) }]
+  const whole = useOf(product, step.product?.useId)?.dose
+  const dose = whole && { ...whole, amount: Math.round(whole.amount * (step.share ?? 1) * 100) / 100 }
+  return [{ id: `${step.id}:product`, name: product.name, count: 1, for: step.title, stepId: step.id, ...(dose ? { note: doseInWords(dose, product.measure) + (step.share === undefined ? '' : ` (${Math.round(step.share * 100)} % of the dose)`) } : {}) }]
 }
 
 type Dose = { readonly amount: number; readonly unit: 'g' | 'mL' }

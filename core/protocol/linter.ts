@@ -87,6 +87,10 @@ const CHECKS: readonly Check[] = [
     const cover = has(read, 'stand-alone') ? later(steps, at).find((other) => has(other, 'occlusive')) : undefined
     return cover && say(true, `${cover.step.title} seals in ${read.step.title}, which stands alone.`, 'Nothing over it.')
   }),
+  wrong('L28', ({ step }) => {
+    const half = (polarity: Segment['polarity']) => step.segments.reduce((sum, part) => sum + (part.polarity === polarity ? part.usualS : 0), 0)
+    return say(step.segments.some((part) => part.polarity) && half('negative') !== half('positive'), `${step.title}: the two poles do not run equally long.`, 'Make both halves equal.')
+  }),
 ]
 
 // C15: what no skin takes, and what normal skin takes.

@@ -2,6 +2,7 @@ import { z } from 'zod'
 import { Concern } from '../client/model'
 import { FINDING_KINDS } from '../skin/findings'
 import { ZoneId } from '../skin/model'
+import { Movement, Passes } from './movement'
 import { ADMITS, LEVERS, PHASES, PLACES, PROPERTIES, TEMPERATURES, TOOLS } from './words'
 
 const seconds = z.number().int().min(0).max(4 * 3600)
@@ -36,11 +37,26 @@ export const Segment = z.strictObject({
   temperature: z.enum(TEMPERATURES).optional(),
   end: SegmentEnd.optional(),
   coat: z.number().int().min(1).max(9).optional(),
+  /** Only these of the step's zones: the eye part and the face part of one mask. */
+  zones: z.array(ZoneId).min(1).optional(),
+  /** Current whose poles are swapped at half time: both halves are equally long (rule D09). */
+  polarity: z.enum(['negative', 'positive']).optional(),
 }).refine((s) => s.minS <= s.usualS && s.usualS <= s.maxS, { error: 'minimum, usual and maximum must not decrease' })
 export type Segment = z.infer<typeof Segment>
 
 export const Pick = z.strictObject({ productId: z.string(), useId: z.string() })
 export type Pick = z.infer<typeof Pick>
+
+/** One pick of a choice slot: what it is for, and the zones it takes when several stand side by side. */
+export const ChoiceOption = z.strictObject({ concern: Concern, pick: Pick, zones: z.array(ZoneId).min(1).optional() })
+export type ChoiceOption = z.infer<typeof ChoiceOption>
+
+/** Another way of doing a step, with its own times; the slot fit may swap to it. `worth`: the share of the step's worth it keeps. */
+export const Variant = z.strictObject({ id: z.string().min(1).max(60), title: z.string().min(1).max(120), segments: z.array(Segment).min(1), product: Pick.optional(), deviceId: z.string().optional(), worth: z.number().min(0.1).max(1) })
+export type Variant = z.infer<typeof Variant>
+
+/** When a step belongs to the visit at all. Every condition given must hold. */
+export const When = z.strictObject({ time: z.enum(['day', 'evening']).optional(), visit: z.enum(['first', 'later']).optional(), goal: Concern.optional() })
 
 export const Step = z.strictObject({
   id: z.string().min(1).max(60),
@@ -73,6 +89,22 @@ export const Step = z.strictObject({
   checks: z.string().optional(),
   /** In the visit only if the gate's reading shows one of these. Steps with the same words come or go together. */
   onlyIf: z.strictObject({ gate: z.string(), sees: z.array(z.enum([...FINDING_KINDS, 'ready-lesion'])).min(1) }).optional(),
+  /** One slot, filled by what the client wants most; with `several` each wanted concern gets its own zones. The first option is the card's own. */
+  choice: z.strictObject({ several: z.boolean(), options: z.array(ChoiceOption).min(2).max(8) }).optional(),
+  variants: z.array(Variant).max(3).optional(),
+  when: When.optional(),
+  /** Steps of one group come or go together. */
+  group: z.string().min(1).max(60).optional(),
+  /** Its work is done again until the sign shows: usually `usual` times, at most `max`. */
+  repeat: z.strictObject({ usual: z.number().int().min(1).max(6), max: z.number().int().min(1).max(9), sign: z.string().min(1).max(120) }).refine((r) => r.usual <= r.max, { error: 'the usual count is above the most' }).optional(),
+  /** The part of its product's dose used here: half a vial before, half after. */
+  share: z.number().min(0.05).max(1).optional(),
+  /** Strokes in order; the hands-on minutes are then their sum. */
+  movements: z.array(Movement).max(40).optional(),
+  /** A device's way over the skin. */
+  passes: Passes.optional(),
+  /** The method switch that put it in. */
+  byMethod: z.string().optional(),
   /** Rules that put this step in, and rules that already changed it: a fitted step is not changed twice. */
   insertedBy: z.array(z.string()).optional(),
   adjustedBy: z.array(z.string()).optional(),
@@ -87,5 +119,7 @@ export const ProtocolVersion = z.strictObject({
   version: z.number().int().min(1),
   note: z.string().max(500),
   steps: z.array(Step).min(1).max(60),
+  /** Schools chosen at the method switches, by question. */
+  methods: z.record(z.string(), z.string()).optional(),
 })
 export type ProtocolVersion = z.infer<typeof ProtocolVersion>

@@ -12,3 +12,9 @@ export function durationInWords(seconds: number): string {
 
 /** Whole seconds as minutes, to a tenth. */
 export const toMinutes = (seconds: number): number => Math.round(seconds / 6) / 10
+
+/** Whole seconds as minutes to the half, as a sentence wants them: "7½". */
+export function inMinutes(seconds: number): string {
+  const halves = Math.round(seconds / 30)
+  return halves % 2 === 0 ? String(halves / 2) : `${halves === 1 ? '' : (halves - 1) / 2}½`
+}

@@ -1,0 +1,84 @@
+import type { Concern } from '../client/model'
+import { lint } from '../protocol/linter'
+import { unrolled } from '../protocol/unroll'
+import type { Step, Variant } from '../protocol/model'
+import { inMinutes } from '../quantity/time'
+import { place } from '../schedule/place'
+import type { Subject } from '../safety/subject'
+import { ownWhy, type Change } from './change'
+import { placingOf } from './ladder'
+import { resolve, type ResolveInput } from './resolve'
+import { fitToSlot, type SlotFit, type SlotProblem } from './slot'
+
+/** Schedule nodes per look: what is proven by then counts, what is merely found counts too. */
+const NODES_PER_LOOK = 2000
+
+/** What the slot fit needs to know of a visit whose rules are through. */
+export interface Ready {
+  readonly steps: readonly Step[]
+  readonly goals: readonly Concern[]
+  readonly mustStay: readonly string[]
+  readonly grow: boolean
+  readonly daytime: boolean
+  readonly read: (step: Step) => Subject
+  readonly resolving: Omit<ResolveInput, 'steps'>
+}
+
+/** A function that fits the same ladder to any slot; schedules once looked at are remembered between slots. */
+export function slotFitter(ready: Ready): (slotS: number, limit?: number) => SlotFit {
+  const { steps, goals, read, daytime } = ready
+  const seen = new Map<string, number | undefined>()
+  const wrongBefore = wrongOf(steps, ready)
+  const makespan = (now: readonly Step[]): number | undefined => {
+    const key = now.map((step) => `${step.id}:${step.segments.map((part) => part.usualS).join(',')}`).join('|')
+    if (!seen.has(key)) seen.set(key, lengthOfPlacing(now))
+    return seen.get(key)
+  }
+  const problem: Omit<SlotProblem, 'slotS'> = {
+    steps, goals, makespan, mustStay: new Set(ready.mustStay), grow: ready.grow, isLight: (step) => read(step).properties.has('led'), variants: permittedVariants(ready),
+    allowed: (now) => lint(now.map(read), daytime).every((finding) => finding.level !== 'wrong' || wrongBefore.has(`${finding.id}|${finding.stepId}`)) && holds(now, ready),
+  }
+  return (slotS, limit) => fitToSlot({ ...problem, slotS, ...(limit === undefined ? {} : { limit }) })
+}
+
+const wrongOf = (steps: readonly Step[], { read, daytime }: Ready): Set<string> => new Set(lint(steps.map(read), daytime).filter((finding) => finding.level === 'wrong').map((finding) => `${finding.id}|${finding.stepId}`))
+
+function lengthOfPlacing(steps: readonly Step[]): number | undefined {
+  const placing = place(placingOf(steps), NODES_PER_LOOK)
+  return placing.kind === 'optimal' || placing.kind === 'feasible' ? placing.makespanS : undefined
+}
+
+/** The rules ask for nothing that has gone and take nothing more out. */
+function holds(steps: readonly Step[], { resolving }: Ready): boolean {
+  const again = resolve({ ...resolving, steps })
+  return again.kind === 'resolved' && again.steps.length === steps.length && again.steps.every((step, at) => step.id === steps[at]!.id)
+}
+
+const asVariant = ({ variants: _, ...step }: Step, { id: _id, worth: _worth, ...variant }: Variant): Step => unrolled({ ...step, ...variant })
+
+function permittedVariants({ steps, resolving }: Ready): NonNullable<SlotProblem['variants']> {
+  const found = new Map<string, { step: Step; worth: number }[]>()
+  for (const step of steps) {
+    for (const variant of step.variants ?? []) {
+      const swapped = asVariant(step, variant)
+      const resolution = resolve({ ...resolving, steps: steps.map((one) => (one === step ? swapped : one)) })
+      const kept = resolution.kind === 'resolved' ? resolution.steps.find((one) => one.id === step.id) : undefined
+      if (kept && kept.product?.productId === swapped.product?.productId && kept.deviceId === swapped.deviceId) found.set(step.id, [...(found.get(step.id) ?? []), { step: kept, worth: variant.worth }])
+    }
+  }
+  return found
+}
+
+/** What the slot changed, each with its reason. */
+export function slotChanges(before: readonly Step[], fit: Extract<SlotFit, { best: unknown }>, wholeS: number, slotS: number): Change[] {
+  const titled = new Map(before.map((step) => [step.id, step.title]))
+  const { best, kind, gapWorth, fullWorth } = fit
+  const proof = kind === 'optimal' ? 'No other choice keeps more of what the client wants.' : `At most ${Math.ceil((100 * gapWorth) / fullWorth)} % more could be kept; the search stopped there.`
+  const why = wholeS > slotS ? `Everything together takes ${inMinutes(wholeS)} min and the slot is ${inMinutes(slotS)}. ${proof}` : `There is time to spare in a slot of ${inMinutes(slotS)} min.`
+  const house = (ruleId: string, instead: string) => [{ ...ownWhy(ruleId, why, instead), basis: 'house' as const }]
+  return [
+    ...best.dropped.map((id): Change => ({ kind: 'dropped', stepId: id, what: `${titled.get(id)} left out for time`, why: house('T01', 'Mark it “must stay”, or give the visit more time.') })),
+    ...best.swapped.map(({ stepId, title }): Change => ({ kind: 'swapped', stepId, what: `${titled.get(stepId)} → ${title}`, why: house('T02', 'Mark it “must stay”, or give the visit more time.') })),
+    ...best.times.map(({ stepId, fromS, toS }): Change => ({ kind: 'minutes', stepId, what: `${titled.get(stepId)}: ${inMinutes(fromS)} → ${inMinutes(toS)} min`, why: house(toS < fromS ? 'T03' : 'T04', toS < fromS ? 'Never below what it needs at least.' : 'Take the time back in the slot control.') })),
+  ]
+}
