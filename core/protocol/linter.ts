@@ -114,7 +114,9 @@ const WHOLE: readonly ((steps: Steps, daytime: boolean) => LintFinding[])[] = [
 ]
 
 /** Reads a ladder for wrong and unusual orders. `daytime`: the visit ends by daylight. */
-export function lint(steps: Steps, daytime: boolean): LintFinding[] {
+export function lint(written: Steps, daytime: boolean): LintFinding[] {
+  // What is written for the other time of day is not in this visit.
+  const steps = written.filter(({ step }) => !step.when?.time || (step.when.time === 'day') === daytime)
   const single = CHECKS.flatMap(({ id, level, judge }) => steps.flatMap((read, at) => { const found = judge(read, at, steps); return found ? [{ id, level, stepId: read.step.id, ...found }] : [] }))
   return [...single, ...WHOLE.flatMap((check) => check(steps, daytime))]
 }

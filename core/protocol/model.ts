@@ -82,6 +82,8 @@ export const Step = z.strictObject({
   /** Instruments and cloths laid out besides what the segments need. */
   tray: z.array(z.string().max(80)).optional(),
   say: z.string().max(200).optional(),
+  /** How it is done: direction, strokes, what to watch. */
+  technique: z.string().max(300).optional(),
   condition: z.string().max(120).optional(),
   /** Holds what hangs on its answer until it is given: the reading under the lamp, or a quick check behind the ear. */
   gate: z.enum(['lamp', 'quick-check']).optional(),

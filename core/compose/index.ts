@@ -1,0 +1,7 @@
+export { freshId, searchCatalogue, stepFrom } from './add'
+export { STEP_CATALOGUE } from './catalogue'
+export type { CatalogueRow } from './catalogue'
+export { compareVersions } from './compare'
+export type { RungDiff } from './compare'
+export { applyMethod, METHODS } from './methods'
+export type { MethodQuestion, Rewritten, School } from './methods'
