@@ -70,6 +70,8 @@ async function loadStudio(db: PoolClient, today: string): Promise<Studio> {
 const dayFrom = (today: string, days: number): string => format(addDays(parseISO(today), days), 'yyyy-MM-dd')
 const at = (day: string, hour: number): Date => new Date(`${day}T${String(hour).padStart(2, '0')}:00:00Z`)
 
+/** Who is away came on days of their own, so that no two are booked on one seat. */
+const AWAY_DAYS = 3
 /** Room by half of the list, hour by place in it, so that no two clash; the practitioner goes with the room. */
 function seatOf(studio: Studio, index: number) {
   const room = index < HOURS.length ? 0 : 1
@@ -91,7 +93,7 @@ async function loadClientWithPast(studio: Studio, demo: DemoClient, index: numbe
   const account = studio.accounts.get(studio.practitioners[0]!.id)!
   for (const productId of demo.tested ?? []) await addPatchTest(db, randomUUID(), id, { productId, kind: 'delayed', zone: 'ears', placedOn: dayFrom(studio.today, -32), readOn: dayFrom(studio.today, -30), result: 'calm' }, account)
   for (const productId of demo.refused ?? []) await change(db, 'INSERT INTO product_memory (client_id, product_id, memory, since) VALUES ($1, $2, $3, $4)', [id, productId, 'refused', first])
-  for (const [k, answer] of demo.past.entries()) await loadPastVisit(studio, demo, id, index, k, dayFrom(studio.today, -DAYS_BETWEEN_VISITS * (demo.past.length - k)), answer)
+  for (const [k, answer] of demo.past.entries()) await loadPastVisit(studio, demo, id, index, k, dayFrom(studio.today, -DAYS_BETWEEN_VISITS * (demo.past.length - k) - (demo.away ? AWAY_DAYS : 0)), answer)
   return id
 }
 
@@ -147,6 +149,7 @@ function performedLog(plan: FittedPlan, startMs: number): RunEvent[] {
 /** Today eight come, two another day this week; everybody's next visit follows a turnover of the skin later. */
 async function bookAhead(studio: Studio, clients: readonly string[]) {
   for (const [index, clientId] of clients.entries()) {
+    if (CLIENTS[index]!.away) continue
     const seat = seatOf(studio, index)
     const first = index % HOURS.length === HOURS.length - 1 ? 1 + Math.floor(index / HOURS.length) : 0
     for (const day of [first, DAYS_BETWEEN_VISITS + index]) {

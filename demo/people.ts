@@ -10,7 +10,7 @@ export const ROOMS = ['Tideline', 'Dune'] as const
 export const DEMO_PASSWORD = 'quiet-tide'
 
 export const PEOPLE = [
-  { name: 'Maren Oduya-Lind', email: 'maren@saltgrass.example', role: 'owner', practitioner: true, scope: ['minors', 'lancet'] },
+  { name: 'Maren Oduya-Lind', email: 'maren@saltgrass.example', role: 'owner', practitioner: true, scope: ['minors', 'lancet', 'rf', 'measured-infusion', 'needling', 'blade'] },
   { name: 'Anneke Vask', email: 'anneke@saltgrass.example', role: 'practitioner', practitioner: true, scope: ['minors'] },
   { name: 'Ruben Hallow', email: 'ruben@saltgrass.example', role: 'practitioner', practitioner: true, scope: ['minors'] },
   { name: 'Tamsin Brae', email: 'tamsin@saltgrass.example', role: 'assistant', practitioner: false, scope: [] },
@@ -36,6 +36,8 @@ export interface DemoClient {
   readonly unsigned?: true
   /** Signed the consent to photographs for the record; each past visit has two. */
   readonly photographed?: true
+  /** Nothing is booked for them at present. */
+  readonly away?: true
   readonly protocol: string
   /** Skin answers of past visits, the oldest first. */
   readonly past: readonly (Partial<SkinAnswer>)[]
@@ -57,4 +59,6 @@ export const CLIENTS: readonly DemoClient[] = [
   { name: 'Caspian Hurst', bornOn: '1983-12-05', concerns: ['calm'], notes: ['Uses a wheelchair: Tideline has the level door'], yes: [{ code: 'allergy:fragrance', reaction: 'rash' }], findings: [seen('flushing', 3, [...CHEEKS]), seen('vessels', 1, [...NOSE])], protocol: 'brightening', past: [calm, calm] },
   { name: 'Yuna Delacroix', bornOn: '1999-03-16', concerns: ['clarify', 'smooth'], notes: ['Needle-shy'], yes: [{ code: 'cold-sore-history' }], refused: ['kelp-set-mask'], photographed: true, findings: [seen('congestion', 3, [...NOSE, 'forehead', 'chin'])], protocol: 'acid', past: [calm, calm, calm] },
   { name: 'Hollis Marchetti', bornOn: '1972-08-11', concerns: ['brighten', 'firm'], notes: ['Gets uneasy under covers'], unsigned: true, yes: [], unknown: ['metal', 'isotretinoin', 'photosensitiser-weak'], findings: [], protocol: 'clarifying', past: [calm, calm] },
+  { name: 'Evander Quill', bornOn: '1990-06-03', concerns: ['clarify', 'hydrate'], notes: ['Beard; strokes down', 'On holiday until the new year'], away: true, yes: [{ code: 'facial-hair' }], refused: ['dune-cream'], findings: [seen('congestion', 1, [...NOSE])], protocol: 'grain', past: [calm, calm] },
+  { name: 'Seraphine Dovey', bornOn: '1957-10-12', concerns: ['firm', 'hydrate'], notes: ['Dry neck; likes it slow', 'Comes again in spring'], away: true, yes: [], findings: [seen('dry', 2, ['neck-front', 'neck-side-left', 'neck-side-right'])], protocol: 'neck', past: [calm, calm] },
 ]

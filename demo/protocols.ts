@@ -1,45 +1,12 @@
-import type { ProtocolVersion, Segment, Step } from '../core/protocol/model'
 import { segment } from '../core/protocol/segments'
-import type { LeverId } from '../core/protocol/words'
-import { productById, useOf } from '../core/catalog/shelf'
-import { EYES, FACE, FACE_NECK, NOSE } from '../core/skin/zones'
-import { DEMO_SHELF } from './shelf'
+import type { ProtocolVersion, Step } from '../core/protocol/model'
+import { EYES, FACE, NOSE } from '../core/skin/zones'
+import { bye, close, hands, lamp, lips, open, READY, scalp, step, version, withProduct } from './card-make'
+import { CLASSIC_CARDS } from './cards-classic'
+import { CORRECTIVE_CARDS } from './cards-corrective'
+import { DEVICE_CARDS } from './cards-device'
 
-// Four protocols of the invented studio.
-
-type More = Partial<Omit<Step, 'lever'>> & { lever?: readonly [LeverId, number] }
-
-function step(id: string, phase: Step['phase'], title: string, segments: Segment[], more: More = {}): Step {
-  const { lever, ...rest } = more
-  return { id, phase, title, zones: [...FACE_NECK], properties: [], segments, essential: false, priority: 3, ...(lever ? { lever: { lever: lever[0], rung: lever[1] } } : {}), ...rest }
-}
-
-/** A step that uses a product as its use says. */
-function withProduct(id: string, productId: string, useId: string, more: More = {}): Step {
-  const product = productById(DEMO_SHELF, productId)
-  const use = useOf(product, useId)
-  if (!product || !use) throw new Error(`Demo protocol names ${productId}/${useId}, which is not on the shelf.`)
-  return step(id, use.phase, product.name, use.segments, { zones: use.zones, product: { productId, useId }, ...more })
-}
-
-const hands = (id: string, time: number) => segment(id, 'apply', time)
-const open = [
-  withProduct('eyes', 'eye-two-phase', 'eyes', { essential: true, title: 'Eye and lip make-up off' }),
-  withProduct('cleanse-1', 'oat-cleanser', 'first', { essential: true, title: 'First cleanse' }),
-]
-const lamp = step('lamp', 'analysis', 'Look under the lamp', [hands('look', 3)], { gate: 'lamp', essential: true, zones: FACE as Step['zones'], tray: ['eye pads', 'lamp'] })
-/** Extraction comes only if the lamp shows something for it. */
-const READY: NonNullable<Step['onlyIf']> = { gate: 'lamp', sees: ['congestion', 'ready-lesion', 'ingrown'] }
-const close = [
-  withProduct('serum', 'niacin-serum', 'serum', { title: 'Serum' }),
-  withProduct('eye', 'eye-gel', 'eye', { title: 'Eye gel' }),
-  withProduct('cream', 'dune-cream', 'cream', { essential: true, title: 'Moisturiser' }),
-]
-const bye = step('bye', 'close', 'Mirror, water, home care', [hands('talk', 3)], { essential: true, tray: ['glass of water', 'mirror'] })
-const lips = (priority = 2) => withProduct('lips', 'berry-lip-mask', 'lip', { title: 'Lip enhancement', floating: { needs: 'lips' }, priority, tray: ['soft wand'], say: 'You may feel a little tingling on the lips.' })
-const scalp = step('scalp', 'enhancement', 'Scalp massage', [hands('rub', 5)], { zones: ['scalp'], floating: { needs: 'scalp' }, priority: 1, say: 'May I touch your hair?' })
-
-const version = (protocolId: string, name: string, steps: Step[]): ProtocolVersion => ({ id: `${protocolId}-v1`, protocolId, name, version: 1, note: 'First card', steps })
+// The cards of the invented studio: the four it is booked with most, then the rest of its library.
 
 export const CLARIFYING = version('clarifying', 'Clear Water facial', [
   ...open,
@@ -106,4 +73,4 @@ export const ACID = version('acid', 'Short acid visit', [
   withProduct('sun', 'sun-veil', 'sun', { title: 'Sun filter' }), bye,
 ])
 
-export const DEMO_PROTOCOLS: readonly ProtocolVersion[] = [CLARIFYING, BRIGHTENING, SET_MASK, ACID]
+export const DEMO_PROTOCOLS: readonly ProtocolVersion[] = [CLARIFYING, BRIGHTENING, SET_MASK, ACID, ...CLASSIC_CARDS, ...DEVICE_CARDS, ...CORRECTIVE_CARDS]

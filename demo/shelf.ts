@@ -1,27 +1,13 @@
-import type { Device, Product, Shelf, Use } from '../core/catalog/model'
+import type { Device, Product, Shelf } from '../core/catalog/model'
 import { segment } from '../core/protocol/segments'
-import type { Segment } from '../core/protocol/model'
 import { EYE_CONTOUR, EYES, FACE, FACE_NECK, T_ZONE, type ZoneId } from '../core/skin/zones'
+import { dry, make, MASK_FREE, MASK_TIME, off, on, pump, rest, use } from './shelf-make'
+import { MORE_DEVICES, MORE_PRODUCTS } from './shelf-more'
 
 // The house range of an invented studio. Names, formulas, lists and figures are invented for the demo only.
 
-type Tool = NonNullable<Segment['tool']>
-type Heat = NonNullable<Segment['temperature']>
-const on = (time: number) => segment('on', 'apply', time)
-const off = (time: number, tool: Tool = 'sponge', temperature: Heat = 'lukewarm') => segment('off', 'remove', time, { tool, temperature })
-const rest = (time: readonly [number, number, number], more: Partial<Segment> = {}) => segment('dwell', 'dwell', time, { presence: 'room', admits: ['quiet'], ...more })
-const dry = (time: number) => segment('dry', 'settle', time)
-const use = (id: string, phase: Use['phase'], zones: readonly ZoneId[], segments: Segment[], dose?: [number, 'g' | 'mL']): Use => ({ id, phase, zones: [...zones], segments, ...(dose ? { dose: { amount: dose[0], unit: dose[1] } } : {}) })
-
-const BASE = { concerns: [], vehicle: 'water', actives: [], properties: [], skin: 'any', leaves: 'nothing', emergencyOff: 'rinse', openSkinUse: false, expected: [], stock: 200 } as const satisfies Partial<Product>
-const make = (product: Partial<Product> & Pick<Product, 'id' | 'name' | 'kind' | 'uses'>): Product => ({ ...structuredClone(BASE) as unknown as Product, ...product })
-
 const EYES_LIPS: readonly ZoneId[] = [...EYES, 'lips']
 const SERUM_ZONES = FACE_NECK
-const pump = (per: number) => ({ name: 'pump', unit: 'mL', per } as const)
-const MASK_TIME: readonly [number, number, number] = [10, 15, 20]
-const MASK_FREE = { admits: ['quiet', 'hands', 'scalp', 'shoulders', 'lips', 'eyes'] as NonNullable<Segment['admits']>, presence: 'room' as const }
-
 const CLEANSING: Product[] = [
   make({ id: 'eye-two-phase', name: 'Two-Phase Eye Remover', kind: 'makeup-remover', properties: ['oil', 'lip-safe', 'cleansing'], vehicle: 'anhydrous', inci: 'Aqua, Isododecane, Isopropyl Palmitate, Sodium Chloride, Panthenol', uses: [use('eyes', 'eye-makeup', EYES_LIPS, [on(2), off(0.5, 'gauze')], [3, 'mL'])] }),
   make({ id: 'eye-oil-free', name: 'Oil-Free Eye Remover', kind: 'makeup-remover', properties: ['lip-safe', 'cleansing'], inci: 'Aqua, Poloxamer 184, Glycerin, Panthenol, Disodium EDTA', uses: [use('eyes', 'eye-makeup', EYES_LIPS, [on(2.5), off(0.5, 'gauze')], [3, 'mL'])] }),
@@ -79,4 +65,4 @@ const DEVICES: Device[] = [
   { id: 'cold-globes', name: 'Cold Globes', properties: ['device', 'cold', 'calming'], expected: [], setup: ['from the fridge', 'wiped'], setting: 'slow, outward' },
 ]
 
-export const DEMO_SHELF: Shelf = { products: [...CLEANSING, ...ACTIVE, ...MASKS, ...FINISH], devices: DEVICES }
+export const DEMO_SHELF: Shelf = { products: [...CLEANSING, ...ACTIVE, ...MASKS, ...FINISH, ...MORE_PRODUCTS], devices: [...DEVICES, ...MORE_DEVICES] }

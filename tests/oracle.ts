@@ -26,7 +26,7 @@ export function toLp(problem: PlacingProblem, bigM: number): string {
   for (const part of all) {
     say(`${e(part)} - ${s(part)} >= ${part.leastS}`)
     say(`${e(part)} - ${s(part)} <= ${part.mostS}`)
-    say(`M - ${e(part)} >= 0`)
+    if (!problem.chains.some((chain) => chain.reservedFromS !== undefined && chain.parts.includes(part))) say(`M - ${e(part)} >= 0`)
   }
   for (const chain of problem.chains) {
     chain.parts.slice(1).forEach((part, at) => say(`${s(part)} - ${e(chain.parts[at]!)} = 0`))
@@ -50,12 +50,17 @@ export function toLp(problem: PlacingProblem, bigM: number): string {
     })
     say(choices.length > 0 ? `${choices.join(' + ')} = 1` : `0 M = 1`)
   }
+  for (const chain of problem.chains) if (chain.reservedFromS !== undefined) say(`${s(chain.parts[0]!)} = ${chain.reservedFromS}`)
   pairs(problem.chains).forEach(([a, b]) => {
+    for (const x of a.parts) for (const y of b.parts) if (x.device !== undefined && x.device === y.device) apart([x, x], [y, y])
+    if (a.reservedFromS !== undefined || b.reservedFromS !== undefined) return
+    const together = a.beside !== undefined && a.beside === b.beside && !meet(a, b)
     const fixed = !a.hosts && !b.hosts
     const hands = (chain: Chain) => chain.parts.filter((part) => part.hands)
     for (const x of [...hands(a), ...(a.prepare ? [a.prepare.part] : [])]) {
       for (const y of [...hands(b), ...(b.prepare ? [b.prepare.part] : [])]) {
-        if (fixed && x !== a.prepare?.part && y !== b.prepare?.part) say(`${s(y)} - ${e(x)} >= 0`)
+        const first = x === hands(a)[0] && y === hands(b)[0]
+        if (fixed && x !== a.prepare?.part && y !== b.prepare?.part && (!together || first)) say(`${s(y)} - ${e(x)} >= 0`)
         else apart([x, x], [y, y])
       }
     }

@@ -40,3 +40,21 @@ export function randomLadder(seed: number, size = { fixed: 4, floating: 2 }): Pl
   })
   return { chains: [...fixed, ...floating], lags: [] }
 }
+
+/** The same ladder with everything else a real day brings: steps side by side, a device that is needed next door, and times between steps. */
+export function busyLadder(seed: number, size = { fixed: 3, floating: 1 }): PlacingProblem {
+  const { chains } = randomLadder(seed, size)
+  const random = seeded(seed + 99_991)
+  const int = (least: number, most: number) => least + Math.floor(random() * (most - least + 1))
+  const fixed = chains.filter((chain) => !chain.hosts)
+  const beside = random() < 0.6 && fixed.length > 2
+  const [one, other] = [int(0, fixed.length - 2), int(0, 1)]
+  const on = (chain: Chain, zone: ZoneId): Chain => ({ ...chain, beside: 'pair', parts: chain.parts.map((part) => ({ ...part, zones: [zone] })) })
+  const laid = chains.map((chain): Chain => (beside && chain === fixed[one] ? on(chain, 'forehead') : beside && chain === fixed[one + 1] ? on(chain, 'chin') : chain))
+  const user = laid[int(0, fixed.length - 1)]!
+  const reserved = random() < 0.6
+  const withDevice = laid.map((chain) => (reserved && chain === user ? { ...chain, parts: chain.parts.map((part, at) => (at === 0 ? { ...part, device: 'panel' } : part)) } : chain))
+  const next: Chain = { id: 'next-door', reservedFromS: int(0, 30), parts: [{ id: 'next-door-use', leastS: 8, mostS: 8, hands: false, at: 'client', needs: 'away', zones: [], mayStretch: false, device: 'panel' }] }
+  const lags = random() < 0.5 ? [{ fromPart: fixed[other]!.parts.at(-1)!.id, toPart: fixed[other + 1]!.parts[0]!.id, minS: 0, maxS: int(0, 12) }] : []
+  return { chains: reserved ? [...withDevice, next] : withDevice, lags }
+}

@@ -1,7 +1,8 @@
 import { productById, setProduct } from '../catalog/shelf'
 import type { Shelf } from '../catalog/model'
 import type { Concern } from '../client/model'
-import type { ChoiceOption, Step } from '../protocol/model'
+import type { ChoiceOption, Segment, Step } from '../protocol/model'
+import { LOCAL_TOOLS } from '../protocol/words'
 import { withoutZones } from '../skin/zones'
 import { ownWhy, type Change } from './change'
 
@@ -48,7 +49,7 @@ function choose({ choice, ...step }: Step, occasion: Occasion): Expanded {
   const ordered = choice.options.map((option, at) => ({ option, at })).sort((a, b) => rank(a.option) - rank(b.option) || a.at - b.at).map(({ option }) => option)
   const wanted = ordered.filter((option) => rank(option) < 99)
   const picks = choice.several && wanted.length > 1 ? sideBySide(step, wanted, choice.options[0]!) : [{ option: ordered[0]!, zones: step.zones }]
-  const steps = picks.map(({ option, zones }, at) => filled(step, option, zones, at, ordered, occasion.shelf))
+  const steps = picks.map(({ option, zones }, at) => filled(step, option, zones, at, { ordered, shelf: occasion.shelf, together: picks.length > 1 }))
   const words = picks.filter(({ option }) => rank(option) < 99 && (picks.length > 1 || option !== choice.options[0])).map(({ option }) => `${productById(occasion.shelf, option.pick.productId)?.name ?? option.pick.productId} for “${option.concern}”, the ${rankWords(rank(option))} goal`)
   if (words.length === 0) return { steps, changes: [] }
   return { steps, changes: [{ kind: 'chosen', stepId: step.id, what: `${step.title}: ${words.join('; ')}`, why: [{ ...ownWhy('S05', 'The slot is filled by what the client wants most.', 'Rank the goals in Consult, or choose on the card.'), basis: 'house' }] }] }
@@ -67,9 +68,15 @@ function sideBySide(step: Step, wanted: readonly ChoiceOption[], own: ChoiceOpti
   return mine ? taken.map((one) => (one === mine ? { ...one, zones: [...one.zones, ...left] } : one)) : [...taken, { option: own, zones: left }]
 }
 
-function filled(step: Step, option: ChoiceOption, zones: Step['zones'], at: number, ordered: readonly ChoiceOption[], shelf: Shelf): Step {
+interface Slot { readonly ordered: readonly ChoiceOption[]; readonly shelf: Shelf; readonly together: boolean }
+function filled(step: Step, option: ChoiceOption, zones: Step['zones'], at: number, { ordered, shelf, together }: Slot): Step {
   const others = [...ordered.filter((one) => one !== option).map((one) => one.pick), ...(step.otherPicks ?? [])]
   const own = step.product?.productId === option.pick.productId
-  const base: Step = { ...step, id: at === 0 ? step.id : `${step.id}.${at + 1}`, zones: [...zones], concern: option.concern, otherPicks: others }
-  return own && at === 0 ? base : { ...setProduct(base, option.pick, shelf.products), concern: option.concern, otherPicks: others }
+  const base: Step = { ...step, ...(together ? { beside: step.id } : {}), id: at === 0 ? step.id : `${step.id}.${at + 1}`, zones: [...zones], concern: option.concern, otherPicks: others }
+  // With a machine the product is its gel: the step keeps its own name and times.
+  const made = step.deviceId ? { ...base, product: option.pick } : own && at === 0 ? base : { ...setProduct(base, option.pick, shelf.products), concern: option.concern, otherPicks: others }
+  return together ? { ...made, segments: made.segments.map(locally) } : made
 }
+
+/** While another mask still lies only local tools are possible. */
+const locally = (part: Segment): Segment => (part.kind === 'remove' && part.tool !== undefined && !LOCAL_TOOLS.includes(part.tool) ? { ...part, tool: 'sponge' } : part)

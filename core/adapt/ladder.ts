@@ -1,7 +1,7 @@
 import type { Segment, Step } from '../protocol/model'
 import { onClient, placeOf, presenceOf, usesHands } from '../protocol/segments'
 import { LOCAL_TOOLS } from '../protocol/words'
-import type { Chain, Part, Pin, PlacingProblem } from '../schedule/problem'
+import type { Chain, Lag, Part, Pin, PlacingProblem } from '../schedule/problem'
 import { ELSEWHERE, zonesMeet, WHOLE_FACE, type ZoneId } from '../skin/zones'
 
 /** How long a mix stands when its product does not say. */
@@ -19,10 +19,28 @@ export interface Underway {
   readonly leftOut: ReadonlySet<string>
 }
 
-/** A ladder as a placing problem. Floating steps get every dwell that admits them as a possible host, the longest first. */
-export function placingOf(steps: readonly Step[], underway?: Underway): PlacingProblem {
+/** A device that somebody else needs, in seconds from the start of this visit. */
+export interface Reservation { readonly deviceId: string; readonly fromS: number; readonly toS: number }
+
+/** A ladder as a placing problem. Floating steps get every dwell that admits them as a possible host, the longest first. A visit under way waits for no device. */
+export function placingOf(steps: readonly Step[], underway?: Underway, reserved: readonly Reservation[] = []): PlacingProblem {
   const chains = steps.map((step) => chainOf(step, steps, underway))
-  return underway ? { chains, lags: [], pins: underway.begun, notBeforeS: underway.nowS } : { chains, lags: [] }
+  if (underway) return { chains, lags: [], pins: underway.begun, notBeforeS: underway.nowS }
+  const needed = new Set(steps.flatMap((step) => step.deviceId ?? []))
+  return { chains: [...chains, ...reserved.filter((one) => needed.has(one.deviceId)).map(elsewhere)], lags: steps.flatMap((step) => lagOf(step, steps)) }
+}
+
+const elsewhere = ({ deviceId, fromS, toS }: Reservation, at: number): Chain => ({
+  id: `reserved-${at}`, name: 'the device next door', reservedFromS: fromS,
+  parts: [{ id: `reserved-${at}/use`, name: 'the device next door', leastS: toS - fromS, mostS: toS - fromS, hands: false, at: 'away', needs: 'away', zones: [], mayStretch: false, device: deviceId }],
+})
+
+/** The latest a step may begin after another; nothing when that one is not in the visit. */
+function lagOf(step: Step, steps: readonly Step[]): Lag[] {
+  const before = step.within && steps.find((one) => one.id === step.within!.stepId)
+  const first = step.segments.find((part) => part.kind !== 'prepare')
+  const last = before?.segments.at(-1)
+  return before && first && last ? [{ fromPart: partId(before, last), toPart: partId(step, first), minS: 0, maxS: step.within!.seconds }] : []
 }
 
 /** True when a part of the step has begun. */
@@ -33,7 +51,7 @@ function chainOf(step: Step, steps: readonly Step[], underway: Underway | undefi
   const prepare = first?.kind === 'prepare' ? first : undefined
   const parts = (prepare ? rest : step.segments).map((segment) => partOf(step, segment))
   return {
-    id: step.id, name: step.title, parts,
+    id: step.id, name: step.title, parts, ...(step.beside ? { beside: step.beside } : {}),
     ...(prepare ? { prepare: { part: partOf(step, prepare), potLifeS: prepare.potLifeS ?? DEFAULT_POT_LIFE_S, ...(prepare.workingS === undefined ? {} : { workingS: prepare.workingS }) } } : {}),
     ...(step.floating && !hasOutlived(step, steps, underway) ? { hosts: hostsNow(step, steps, underway), over: step.floating.over ?? false } : {}),
   }
@@ -64,7 +82,7 @@ function partOf(step: Step, segment: Segment): Part {
   const stretches = segment.kind === 'dwell' && !segment.active
   return {
     id: partId(step, segment), name: `${step.title}, ${KIND_WORDS[segment.kind]}`, leastS: segment.usualS, mostS: stretches ? Math.max(segment.usualS, segment.maxS) : segment.usualS,
-    hands: usesHands(segment), at: placeOf(segment), needs: presenceOf(segment), zones: footprint(step, segment), mayStretch: stretches,
+    hands: usesHands(segment), at: placeOf(segment), needs: presenceOf(segment), zones: footprint(step, segment), mayStretch: stretches, ...(step.deviceId && segment.kind !== 'prepare' ? { device: step.deviceId } : {}),
   }
 }
 

@@ -46,6 +46,7 @@ const CHIN: Partial<Fact> = { zones: ['chin'] }
 const history = (levers: readonly [NonNullable<Step['lever']>['lever'], number][], answer: Partial<typeof CALM> = {}, on_ = '2026-11-10', more: object = {}): Given => ({ history: [...TOLERATED, { on: on_, levers: levers.map(([name, rung]) => ({ lever: name, rung })), answer: { ...CALM, ...answer }, ...more }] })
 const scope = (...techniques: NonNullable<CompileInput['practitioner']>['scope'][number][]): Given => ({ practitioner: { scope: ['minors', ...techniques], hazards: [] } })
 const self = (...hazards: string[]): Given => ({ practitioner: { scope: ['minors', 'rf', 'needling'], hazards } })
+const OPEN = DEMO_SHELF.products.filter((one) => one.openSkinUse).map((one) => one.id)
 const shelfOf = (...products: Partial<Product>[]): Given => ({ shelf: { ...DEMO_SHELF, products: [...DEMO_SHELF.products, ...products.map((one) => ({ ...DEMO_SHELF.products.find((known) => known.id === 'oat-mask')!, inci: 'Aqua, Glycerin', ...one }))] } })
 const using = (id: string, properties: Property[] = []): Step => work(properties, { phase: 'mask', title: id, product: { productId: id, useId: 'mask' }, segments: DEMO_SHELF.products.find((one) => one.id === 'oat-mask')!.uses[0]!.segments })
 const tested = (result: PatchTest['result'], readOn = '2026-11-20'): Given => who({ patchTests: [{ productId: 'mandelic-peel', kind: 'delayed', zone: 'ears', placedOn: '2026-11-18', readOn, result }] })
@@ -119,7 +120,7 @@ const FIRES: readonly Case[] = [
   ['B00', 'no list, any allergy', { protocol: protocolOf(...CLARIFYING.steps.map((one) => (one.id === 'scrub' ? { ...one, title: 'Dulse Gommage', product: { productId: 'dulse-gommage', useId: 'rub' } } : one))), ...of(yes('allergy:fig')) }, (p) => product(p, 'scrub') !== 'dulse-gommage'],
   ['B01', 'allergies never asked: no exfoliation yet', { client: { ...client(), facts: client().facts.filter((fact) => !fact.code.startsWith('allergy')) } }, (p) => !has(p, 'enzyme')],
   ['B02', 'refused before', who({ memories: [{ productId: 'kelp-set-mask', memory: 'refused', on: '2026-09-01' }] }), (p) => product(p, 'kelp') !== 'kelp-set-mask' && has(p, 'kelp')],
-  ['B03', 'reacted before', who({ memories: [{ productId: 'niacin-serum', memory: 'reacted', on: '2026-09-01' }] }), (p) => !has(p, 'serum')],
+  ['B03', 'reacted before', who({ memories: [{ productId: 'niacin-serum', memory: 'reacted', on: '2026-09-01' }] }), (p) => step(p, 'serum')?.product?.productId !== 'niacin-serum'],
   ['C01', 'flushing cheeks: no scrub there', { protocol: CLARIFYING, ...read(seen('flushing')) }, (p) => !has(p, 'steam') && !step(p, 'scrub')!.zones.includes('cheek-left') && step(p, 'scrub')!.zones.includes('nose-bridge')],
   ['C02', 'patchy pigment: no steam, lukewarm towels', { protocol: CLARIFYING, ...read(seen('patchy-pigment')) }, (p) => !has(p, 'steam') && warmth(p, 'clay') === 'lukewarm'],
   ['C02', 'no self-heating mask: the kelp stands in', { protocol: SET_MASK, ...of(yes('melasma')) }, (p) => product(p, 'ember') === 'kelp-set-mask'],
@@ -169,7 +170,7 @@ const FIRES: readonly Case[] = [
   ['D15', 'towels at 40 °C', {}, (p) => minds(p).includes('never above 43')],
   ['D16', 'lactic at 35 % is outside the review', { ...shelfOf({ id: 'far', kind: 'acid', actives: [{ name: 'lactic', percent: 35 }], pH: 3.4 }), ...around(using('far')) }, (p) => minds(p).includes('watch every second')],
   ['D17', 'day visit without sun filter', { protocol: protocolOf(...ACID.steps.filter((one) => one.id !== 'sun')) }, (p) => p.steps.some((one) => one.phase === 'sun')],
-  ['D18', 'only what is made for open skin', { ...shelfOf({ id: 'plain' }, { id: 'open', openSkinUse: true }), ...around(work(['needling'], { zones: ['chin'], essential: true }), { ...using('plain'), id: 'y', zones: ['chin'] }), ...scope('needling'), ...TOUGH }, (p) => p.steps.filter((one) => one.product && one.zones.includes('chin')).every((one) => one.id === 'cleanse-1' || one.product!.productId === 'open') && step(p, 'cream')!.zones.includes('forehead')],
+  ['D18', 'only what is made for open skin', { ...shelfOf({ id: 'plain' }, { id: 'open', openSkinUse: true }), ...around(work(['needling'], { zones: ['chin'], essential: true }), { ...using('plain'), id: 'y', zones: ['chin'] }), ...scope('needling'), ...TOUGH }, (p) => p.steps.filter((one) => one.product && one.zones.includes('chin')).every((one) => one.id === 'cleanse-1' || ['open', ...OPEN].includes(one.product!.productId)) && step(p, 'cream')!.zones.includes('forehead')],
   ['D19', 'no scrub with needling', { protocol: protocolOf(work(['needling'], { priority: 5 }), work(['scrub', 'exfoliating'], { id: 'y' })), ...scope('needling'), ...TOUGH }, (p) => has(p, 'x') && !has(p, 'y')],
   ['D20', 'no self-heating mask over acid', around(work(['acid', 'exfoliating'], { priority: 5 }), work(['self-heating'], { id: 'y' })), (p) => has(p, 'x') && !has(p, 'y')],
   ['D20', 'after an enzyme only once toned', around(work(['enzyme', 'exfoliating']), work(['self-heating'], { id: 'y' })), (p) => has(p, 'y+toning')],

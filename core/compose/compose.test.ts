@@ -94,6 +94,12 @@ describe('method switches', () => {
     expect(answer(ACID.steps, 'patch-test', 'delayed').some((step) => step.gate === 'quick-check')).toBe(false)
     expect(answer(answer(ACID.steps, 'patch-test', 'delayed'), 'patch-test', 'quick').find((step) => step.gate === 'quick-check')!.checks).toBe('peel')
   })
+  test('a switch that would break the ladder is refused, with the reason', () => {
+    const needling = DEMO_PROTOCOLS.find((one) => one.protocolId === 'course-needling')!
+    const refused = applyMethod(needling.steps, 'mist', 'before', DEMO_SHELF)
+    expect(refused.steps).toBe(needling.steps)
+    expect(refused.says[0]).toMatch(/^Not on this ladder: .*open skin/)
+  })
   test('what is kept for elsewhere changes nothing, and a question nobody knows is refused', () => {
     for (const method of METHODS.filter((one) => !one.rewrite)) for (const school of method.schools) expect(applyMethod(ACID.steps, method.id, school.id, DEMO_SHELF)).toEqual({ steps: ACID.steps, says: [method.kept] })
     expect(() => applyMethod(ACID.steps, 'moon', 'full', DEMO_SHELF)).toThrow(/moon/)

@@ -1,7 +1,7 @@
 import type { Shelf } from '../catalog/model'
 import { productById, useOf } from '../catalog/shelf'
 import { mend } from '../adapt/mend'
-import { lint } from '../protocol/linter'
+import { lint, type LintFinding } from '../protocol/linter'
 import type { Step } from '../protocol/model'
 import { segment } from '../protocol/segments'
 import type { Property } from '../protocol/words'
@@ -108,6 +108,8 @@ function massagePlace(bench: Bench, where: string): readonly Step[] {
   const exfoliation = exfoliates(bench)
   const places: Record<string, (rest: readonly Step[]) => number> = { 'before-exfoliation': firstOf(before(exfoliation), firstMask), 'after-exfoliation': firstOf(after(exfoliation), firstMask), 'before-mask': firstOf(firstMask, finish) }
   const steps = having(bench, isMassage, 'massage', places[where]!)
+  // Several massages take turns with something else on purpose.
+  if (steps.filter(isMassage).length > 1) return steps
   return shift(steps, steps.find(isMassage), places[where]!)
 }
 
@@ -129,7 +131,9 @@ function acidPlace(bench: Bench, where: string): readonly Step[] {
   const extraction = (step: Step) => step.phase === 'extract'
   const places: Record<string, (rest: readonly Step[]) => number> = { 'before-extraction': firstOf(before(extraction), lampOrCleanse), 'after-extraction': firstOf(after(extraction), lampOrCleanse), 'after-massage': firstOf(after((step) => step.phase === 'massage'), firstMask) }
   const put = places[where]!
-  if (bench.steps.some(acid)) return shift(bench.steps, bench.steps.find(acid), put)
+  const acids = bench.steps.filter(acid)
+  if (acids.length > 1) return bench.steps
+  if (acids.length === 1) return shift(bench.steps, acids[0], put)
   const steps = having(bench, acid, where === 'before-extraction' ? 'acid' : 'acid-short', put)
   const added = steps.find((step) => step.byMethod === bench.question)!
   const index = steps.indexOf(added)
@@ -267,22 +271,30 @@ export function applyMethod(steps: readonly Step[], question: string, schoolId: 
   const read = subjectReader(shelf)
   const rewritten = method.rewrite({ steps, shelf, question, has: (step, ...any) => any.some((property) => read(step).properties.has(property)) }, schoolId)
   const now = mendNew(steps, rewritten, shelf, read)
+  const breaks = newlyWrong(steps, now, read)[0]
+  if (breaks) return { steps, says: [`Not on this ladder: ${breaks.says}`, breaks.fix] }
   return { steps: now, says: sayWhat(steps, now, chosen) }
 }
 
 /** A rewrite leaves no wrong order behind that it brought in itself and that one touch could mend. */
-function mendNew(was: readonly Step[], rewritten: readonly Step[], shelf: Shelf, read: ReturnType<typeof subjectReader>): readonly Step[] {
-  const wrongOf = (steps: readonly Step[]) => lint(steps.map(read), true).filter((finding) => finding.level === 'wrong')
-  const known = new Set(wrongOf(was).map((finding) => `${finding.id}|${finding.stepId}`))
+function mendNew(was: readonly Step[], rewritten: readonly Step[], shelf: Shelf, read: Reader): readonly Step[] {
   let now = rewritten
   for (let round = 0; round < MOST_MENDS; round++) {
-    const mended = wrongOf(now).filter((finding) => !known.has(`${finding.id}|${finding.stepId}`)).map((finding) => mend(finding, now, shelf, read)).find((steps) => steps !== undefined)
+    const mended = newlyWrong(was, now, read).map((finding) => mend(finding, now, shelf, read)).find((steps) => steps !== undefined)
     if (!mended) return now
     now = mended
   }
   return now
 }
 const MOST_MENDS = 12
+type Reader = ReturnType<typeof subjectReader>
+
+/** Wrong orders of the one ladder that the other did not have. */
+function newlyWrong(was: readonly Step[], now: readonly Step[], read: Reader): LintFinding[] {
+  const wrongOf = (steps: readonly Step[]) => lint(steps.map(read), true).filter((finding) => finding.level === 'wrong')
+  const known = new Set(wrongOf(was).map((finding) => `${finding.id}|${finding.stepId}`))
+  return wrongOf(now).filter((finding) => !known.has(`${finding.id}|${finding.stepId}`))
+}
 
 function sayWhat(was: readonly Step[], now: readonly Step[], { why }: School): string[] {
   const ids = (steps: readonly Step[]) => new Set(steps.map((step) => step.id))

@@ -95,6 +95,10 @@ export const Step = z.strictObject({
   choice: z.strictObject({ several: z.boolean(), options: z.array(ChoiceOption).min(2).max(8) }).optional(),
   variants: z.array(Variant).max(3).optional(),
   when: When.optional(),
+  /** Lies at the same time as others of this name, each on its own zones. */
+  beside: z.string().min(1).max(60).optional(),
+  /** Begins at most so many seconds after that step has ended. */
+  within: z.strictObject({ stepId: z.string(), seconds: z.number().int().min(0).max(3600) }).optional(),
   /** Steps of one group come or go together. */
   group: z.string().min(1).max(60).optional(),
   /** Its work is done again until the sign shows: usually `usual` times, at most `max`. */

@@ -97,7 +97,7 @@ function modelOf(problem: PlacingProblem): Model {
       next += 2
     }
   }
-  return { problem, node, parts, pairs: [...handPairs(problem), ...presencePairs(problem), ...zonePairs(problem)].filter((pair) => !bothBegun(problem, pair)), size: next }
+  return { problem, node, parts, pairs: [...handPairs(problem), ...presencePairs(problem), ...zonePairs(problem), ...devicePairs(problem)].filter((pair) => !bothBegun(problem, pair)), size: next }
 }
 
 /** What has begun together is on the skin together: no order is left to decide. */
@@ -115,8 +115,19 @@ function handPairs(problem: PlacingProblem): Pair[] {
     // What has begun side by side is ordered by nothing but its hands.
     ...chain.parts.filter((part) => part.hands).map((part) => ({ part, chain, free: chain.hosts !== undefined || isPinned(problem, chain.parts[0]) })),
   ])
-  return pairsOf(all, (a, b) => a.chain !== b.chain && (a.free || b.free)).map(([a, b]) => ({ a: single(a.part), b: single(b.part), why: 'one pair of hands' }))
+  return pairsOf(all, (a, b) => a.chain !== b.chain && (a.free || b.free || liesBeside(a.chain, b.chain))).map(([a, b]) => ({ a: single(a.part), b: single(b.part), why: 'one pair of hands' }))
 }
+
+/** Two fixed steps that are written to lie side by side, and can. */
+const liesBeside = (a: Chain, b: Chain): boolean => a.beside !== undefined && a.beside === b.beside && !chainsMeet(a, b)
+
+/** One device in one place at a time: what is reserved elsewhere, and floating steps that need it too. Fixed steps of one visit follow one another anyway. */
+function devicePairs(problem: PlacingProblem): Pair[] {
+  const using = problem.chains.flatMap((chain) => chain.parts.filter((part) => part.device !== undefined).map((part) => ({ part, chain })))
+  const open = (chain: Chain) => chain.hosts !== undefined || chain.reservedFromS !== undefined
+  return pairsOf(using, (a, b) => a.chain !== b.chain && a.part.device === b.part.device && (open(a.chain) || open(b.chain)) && !(isReserved(a.chain) && isReserved(b.chain))).map(([a, b]) => ({ a: single(a.part), b: single(b.part), why: 'the device is needed elsewhere' }))
+}
+const isReserved = (chain: Chain): boolean => chain.reservedFromS !== undefined
 
 function presencePairs(problem: PlacingProblem): Pair[] {
   const watched = problem.chains.flatMap((chain) => chain.parts.filter((part) => !part.hands && part.needs !== 'away').map((part) => ({ part, chain })))
@@ -146,7 +157,7 @@ function pairsOf<T>(items: readonly T[], wanted: (a: T, b: T) => boolean): [T, T
 
 function* fixedEdges(model: Model): Generator<Edge> {
   for (const chain of model.problem.chains) yield* chainEdges(model, chain)
-  const fixed = model.problem.chains.filter((chain) => chain.hosts === undefined)
+  const fixed = model.problem.chains.filter((chain) => chain.hosts === undefined && !isReserved(chain))
   for (const [at, chain] of fixed.entries()) {
     for (const next of fixed.slice(at + 1)) yield* orderEdges(model, chain, next)
   }
@@ -162,7 +173,8 @@ function* chainEdges(model: Model, chain: Chain): Generator<Edge> {
   for (const part of [...(prepare ? [prepare.part] : []), ...chain.parts]) {
     const [start, end] = [startOf(model, part.id), endOf(model, part.id)]
     const pin = model.problem.pins?.get(part.id)
-    yield { from: 0, to: start, weight: pin?.startS ?? model.problem.notBeforeS ?? 0, why: '' }
+    if (chain.reservedFromS !== undefined) yield { from: start, to: 0, weight: -chain.reservedFromS, why: `${called(part)} is reserved` }
+    yield { from: 0, to: start, weight: chain.reservedFromS ?? pin?.startS ?? model.problem.notBeforeS ?? 0, why: '' }
     if (pin) yield { from: start, to: 0, weight: -pin.startS, why: `${called(part)} has begun` }
     yield { from: start, to: end, weight: part.leastS, why: `${called(part)} takes ${durationInWords(part.leastS)}` }
     yield { from: end, to: start, weight: -part.mostS, why: `${called(part)} lasts ${durationInWords(part.mostS)} at the most` }
@@ -184,7 +196,8 @@ function* chainEdges(model: Model, chain: Chain): Generator<Edge> {
 /** Written order of two fixed steps: on shared zones the whole step, and hands in every case. */
 function* orderEdges(model: Model, a: Chain, b: Chain): Generator<Edge> {
   const hands = (chain: Chain) => chain.parts.filter((part) => part.hands)
-  const [last, first] = [hands(a).at(-1), hands(b)[0]]
+  // Side by side only the beginning is in written order.
+  const [last, first] = [liesBeside(a, b) ? hands(a)[0] : hands(a).at(-1), hands(b)[0]]
   if (last && first && !isPinned(model.problem, first)) yield { from: endOf(model, last.id), to: startOf(model, first.id), weight: 0, why: `${called(b)} is written after ${called(a)}` }
   const [on, next] = [onSkin(a), onSkin(b)]
   if (on && next && chainsMeet(a, b) && !model.problem.pins?.has(next.first)) yield { from: endOf(model, on.last), to: startOf(model, next.first), weight: 0, why: `${called(b)} is written after ${called(a)}` }
@@ -290,7 +303,7 @@ function firstOverlap(model: Model, graph: DifferenceGraph, hosts: ReadonlyMap<s
 
 function makespan(model: Model, graph: DifferenceGraph): number {
   let span = 0
-  for (const id of model.parts.keys()) span = Math.max(span, graph.least[endOf(model, id)]!)
+  for (const [id, { chain }] of model.parts) if (!isReserved(chain)) span = Math.max(span, graph.least[endOf(model, id)]!)
   return span
 }
 
@@ -302,4 +315,4 @@ function stretch(model: Model, graph: DifferenceGraph): number {
 }
 
 const placedOf = (model: Model, graph: DifferenceGraph): Placed[] =>
-  [...model.parts.keys()].map((partId) => ({ partId, startS: graph.least[startOf(model, partId)]!, endS: graph.least[endOf(model, partId)]! }))
+  [...model.parts].filter(([, { chain }]) => !isReserved(chain)).map(([partId]) => ({ partId, startS: graph.least[startOf(model, partId)]!, endS: graph.least[endOf(model, partId)]! }))

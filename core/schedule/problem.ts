@@ -18,6 +18,8 @@ export interface Part {
   /** Zones it takes from other steps, its removal tool's footprint and reach included. */
   readonly zones: readonly ZoneId[]
   readonly mayStretch: boolean
+  /** A device that stands in one place at a time. */
+  readonly device?: string
 }
 
 /** A step as the scheduler sees it: an optional preparation, then parts without a gap. */
@@ -31,6 +33,10 @@ export interface Chain {
   readonly hosts?: readonly { readonly chainId: string; readonly partId: string }[]
   /** May lie over the host's own zones. */
   readonly over?: boolean
+  /** Fixed steps of one name, each on its own zones, lie at the same time: they begin in written order, and what comes off first is the search's to find. */
+  readonly beside?: string
+  /** Stands at this second, whatever the visit does, and is no part of it: a device that is needed elsewhere. */
+  readonly reservedFromS?: number
 }
 
 /** A time between two parts, from the end of one to the start of the other. */
