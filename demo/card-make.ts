@@ -1,6 +1,6 @@
 import { productById, useOf } from '../core/catalog/shelf'
-import { timedByMovements, type Movement, type PathId } from '../core/protocol/movement'
-import type { ProtocolVersion, Segment, Step } from '../core/protocol/model'
+import { timedByMovements, type PathId } from '../core/protocol/movement'
+import type { Movement, ProtocolVersion, Segment, Step } from '../core/protocol/model'
 import { segment } from '../core/protocol/segments'
 import type { LeverId } from '../core/protocol/words'
 import { FACE, FACE_NECK, NOSE } from '../core/skin/zones'

@@ -1,6 +1,5 @@
-import type { Movement } from '../core/protocol/movement'
 import { segment } from '../core/protocol/segments'
-import type { ProtocolVersion, Step } from '../core/protocol/model'
+import type { Movement, ProtocolVersion, Step } from '../core/protocol/model'
 import { CHEEKS, FACE, NECK, NOSE } from '../core/skin/zones'
 import { blot, bye, changeTip, close, extraction, hands, lamp, light, move, open, pick, second, soothe, step, sun, tone, version, withDevice, withProduct } from './card-make'
 
@@ -50,7 +49,7 @@ const TWO_CURRENTS = version('two-currents', 'Two Currents facial', [
   wipe('wipe-1', 'galvanic'), withProduct('concentrate', 'kelp-concentrate', 'press', { title: 'Softening concentrate' }), extraction(6),
   step('hf', 'calm', 'High frequency', [hands('glide', 3)], { zones: [...NOSE, 'chin', 'forehead'], deviceId: 'high-frequency', lever: ['current', 1], priority: 3 }),
   withProduct('massage', 'grape-oil', 'massage', { title: 'Massage', lever: ['pressure', 2], priority: 3 }),
-  withProduct('masks', 'oat-mask', 'mask', { title: 'Masks by zone', concern: 'calm', priority: 4, zones: [...FACE], choice: { several: true, options: [{ concern: 'smooth', pick: pick('oat-mask', 'mask'), zones: [...CHEEKS] }, { concern: 'clarify', pick: pick('clay-mask', 'mask'), zones: ['forehead', 'glabella', ...NOSE, 'chin'] }] } }),
+  withProduct('masks', 'oat-mask', 'mask', { title: 'Masks by zone', segments: [hands('on', 2), segment('dwell', 'dwell', [10, 15, 20], { presence: 'room', admits: ['quiet', 'hands', 'scalp', 'lips', 'eyes'] }), segment('off', 'remove', 2, { tool: 'sponge', temperature: 'lukewarm' })], concern: 'calm', priority: 4, zones: [...FACE], choice: { several: true, options: [{ concern: 'smooth', pick: pick('oat-mask', 'mask'), zones: [...CHEEKS] }, { concern: 'clarify', pick: pick('clay-mask', 'mask'), zones: ['forehead', 'glabella', ...NOSE, 'chin'] }] } }),
   withProduct('eye-mask', 'plum-eye-mask', 'mask', { title: 'Eye mask at the same time', floating: { needs: 'eyes' }, priority: 3 }),
   ...close, sun, bye,
 ])

@@ -5,6 +5,7 @@ import { bye, close, hands, lamp, lips, open, READY, scalp, step, version, withP
 import { CLASSIC_CARDS } from './cards-classic'
 import { CORRECTIVE_CARDS } from './cards-corrective'
 import { DEVICE_CARDS } from './cards-device'
+import { PATTERNS } from './patterns'
 
 // The cards of the invented studio: the four it is booked with most, then the rest of its library.
 
@@ -73,4 +74,9 @@ export const ACID = version('acid', 'Short acid visit', [
   withProduct('sun', 'sun-veil', 'sun', { title: 'Sun filter' }), bye,
 ])
 
-export const DEMO_PROTOCOLS: readonly ProtocolVersion[] = [CLARIFYING, BRIGHTENING, SET_MASK, ACID, ...CLASSIC_CARDS, ...DEVICE_CARDS, ...CORRECTIVE_CARDS]
+/** Says on the card for whom of the studio's clients it holds whole. */
+const told = (card: ProtocolVersion): ProtocolVersion => {
+  const row = PATTERNS.find((one) => one.protocolId === card.protocolId)
+  return row ? { ...card, note: `${card.note === 'First card' ? 'First card.' : card.note} Holds whole for ${row.client}.` } : card
+}
+export const DEMO_PROTOCOLS: readonly ProtocolVersion[] = [CLARIFYING, BRIGHTENING, SET_MASK, ACID, ...CLASSIC_CARDS, ...DEVICE_CARDS, ...CORRECTIVE_CARDS].map(told)

@@ -1,6 +1,6 @@
 import { writeFileSync } from 'node:fs'
 import type { Fact } from '../core/client'
-import { bundleSchema, intakeOf, intakeSchema } from '../core/formats'
+import { bundleSchema, cardOf, cardSchema, intakeOf, intakeSchema } from '../core/formats'
 import { CLIENTS } from '../demo/people'
 import { BRIGHTENING } from '../demo/protocols'
 import { DEMO_SHELF } from '../demo/shelf'
@@ -20,3 +20,5 @@ write('bundle.schema.json', bundleSchema())
 write('intake.schema.json', intakeSchema())
 write('example.intake.json', intakeOf({ name: wren.name, bornOn: wren.bornOn, concerns: [...wren.concerns], notes: [...wren.notes] }, facts as Fact[], asked))
 write('example.bundle.json', example)
+write('protocol.schema.json', cardSchema())
+write('example.protocol.json', cardOf(BRIGHTENING, DEMO_SHELF))

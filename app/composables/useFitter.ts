@@ -1,18 +1,34 @@
 import { wrap, type Remote } from 'comlink'
-import type { CompileInput, FittedPlan, Running } from '#core/adapt'
+import type { CompileInput, FittedPlan, Running, Sketch, SlotOptions } from '#core/adapt'
+import type { Shelf } from '#core/catalog'
+import type { Rewritten } from '#core/compose'
+import type { Step } from '#core/protocol'
 import type { ChanceInput, Chances } from '#core/risk'
 
-interface Fitter { compile: (input: CompileInput, running?: Running) => FittedPlan; chances: (input: Omit<ChanceInput, 'spread'>) => Chances }
+interface Fitter {
+  compile: (input: CompileInput, running?: Running) => FittedPlan
+  chances: (input: Omit<ChanceInput, 'spread'>) => Chances
+  sketch: (steps: readonly Step[], shelf: Shelf, daytime: boolean) => Sketch
+  slotOptions: (input: CompileInput, slotsMinutes: readonly number[]) => SlotOptions | undefined
+  applyMethod: (steps: readonly Step[], question: string, school: string, shelf: Shelf) => Rewritten
+}
 let fitter: Remote<Fitter> | undefined
+let second: Remote<Fitter> | undefined
 const plain = <T>(value: T): T => JSON.parse(JSON.stringify(value)) as T
+const start = () => wrap<Fitter>(new Worker(new URL('../workers/fit.worker.ts', import.meta.url), { type: 'module' }))
 
 /** Fits in a worker, so that typing never waits. The same core runs on the server, whose plan is the one that is kept before a visit starts. */
 export function useFitter() {
-  fitter ??= wrap<Fitter>(new Worker(new URL('../workers/fit.worker.ts', import.meta.url), { type: 'module' }))
+  fitter ??= start()
   const worker = fitter
   return {
     /** The chance of running over, from many runs of the plan. */
     chances: (input: Omit<ChanceInput, 'spread'>): Promise<Chances> => worker.chances(plain(input)),
     fit: (input: CompileInput, running?: Running): Promise<FittedPlan> => worker.compile(plain(input), running && { plan: plain(running.plan), underway: running.underway }),
+    /** A ladder that is being written: placed and checked. */
+    sketch: (steps: readonly Step[], shelf: Shelf): Promise<Sketch> => worker.sketch(plain(steps), plain(shelf), true),
+    rewrite: (steps: readonly Step[], question: string, school: string, shelf: Shelf): Promise<Rewritten> => worker.applyMethod(plain(steps), question, school, plain(shelf)),
+    /** The frontier takes longest: it has a worker of its own, so that a fit never waits for it. */
+    slotOptions: (input: CompileInput, slotsMinutes: readonly number[]): Promise<SlotOptions | undefined> => { second ??= start(); return second.slotOptions(plain(input), [...slotsMinutes]) },
   }
 }

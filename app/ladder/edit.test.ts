@@ -2,7 +2,7 @@ import { describe, expect, test } from 'vitest'
 import { CLARIFYING } from '../../demo/protocols'
 import { DEMO_SHELF } from '../../demo/shelf'
 import { productsFor, setProduct } from '../../core/catalog'
-import { moveStep, setMinutes } from './edit'
+import { dropAt, duplicateSteps, insertAfter, moveMany, moveStep, removeSteps, setField, setLimit, setMinutes, setMovements } from './edit'
 
 const { steps } = CLARIFYING
 const ids = (list: readonly { id: string }[]) => list.map((step) => step.id)
@@ -46,4 +46,41 @@ describe('another product', () => {
     expect([oat.title, oat.zones, oat.segments.at(-1)!.tool]).toEqual(['Oat Soothing Mask', step('clay').zones, 'towel'])
   })
   test('an unknown product changes nothing', () => expect(setProduct(step('clay'), { productId: 'none', useId: 'mask' }, DEMO_SHELF.products)).toEqual(step('clay')))
+})
+
+describe('several steps at once', () => {
+  const first = steps.slice(0, 5)
+  const [a, b, c, d, e] = ids(first) as [string, string, string, string, string]
+  test('they move together and stop at the ends', () => {
+    expect(ids(moveMany(first, [a, c], 1))).toEqual([b, a, d, c, e])
+    expect(moveMany(first, [a, c], -1)).toEqual(first)
+    expect(moveMany(first, [], 1)).toEqual(first)
+  })
+  test('dragged, what is picked comes along in its own order', () => {
+    expect(ids(dropAt(first, [b, c, d, a, e], a, [a]))).toEqual([b, c, d, a, e])
+    expect(ids(dropAt(first, [b, c, d, a, e], a, [a, b]))).toEqual([c, d, a, b, e])
+    expect(dropAt(first, [a, b], a, [a])).toEqual(first)
+  })
+  test('put in, taken out with what closes it, copied under new ids', () => {
+    expect(ids(insertAfter(first, b, { ...first[0]!, id: 'new' }))).toEqual([a, b, 'new', c, d, e])
+    expect(ids(insertAfter(first, 'nobody', { ...first[0]!, id: 'new' })).at(-1)).toBe('new')
+    expect(ids(removeSteps(steps, ['cleanse-2']))).not.toContain('tone-1')
+    const { steps: now, copies } = duplicateSteps(first, [a, b])
+    expect(ids(now)).toEqual([a, b, ...copies, c, d, e])
+    expect(new Set(ids(now)).size).toBe(7)
+  })
+})
+
+describe('limits of a segment give way, so that they never decrease', () => {
+  const dwell = (of: typeof steps[number]) => { const part = of.segments.find((one) => one.id === 'dwell')!; return [part.minS, part.usualS, part.maxS].map((seconds) => seconds / 60) }
+  test.each([['minS', 14, [14, 14, 14]], ['minS', 4, [4, 10, 12]], ['maxS', 6, [6, 6, 6]], ['maxS', 20, [8, 10, 20]], ['usualS', 15, [8, 15, 15]], ['usualS', 3, [3, 3, 12]]] as const)('%s to %i minutes', (which, minutes, expected) => expect(dwell(setLimit(step('clay'), 'dwell', which, minutes))).toEqual(expected))
+  test('what is no number changes nothing', () => expect(setLimit(step('clay'), 'dwell', 'usualS', Number.NaN)).toEqual(step('clay')))
+})
+
+test('movements set the minutes, a field can be taken away again', () => {
+  const stroke = { id: 'm', path: 'brow', type: 'friction', repetitions: 10, pressure: 'light', secondsEach: 6, sides: 'each', with: 'hands' } as const
+  const massage = setMovements(step('scrub'), [stroke])
+  expect(massage.segments[0]!.usualS).toBe(120)
+  expect(setMovements(massage, []).movements).toBeUndefined()
+  expect(setField(setField(step('scrub'), 'group', 'g'), 'group', undefined)).toEqual(step('scrub'))
 })

@@ -1,5 +1,5 @@
 import { defineStore } from 'pinia'
-import type { CompileInput, FittedPlan } from '#core/adapt'
+import type { CompileInput, FittedPlan, SlotWish } from '#core/adapt'
 import type { Clearance, Concern, Fact, PatchTest } from '#core/client'
 import type { SkinAnswer } from '#core/climb'
 import type { RunEvent } from '#core/perform'
@@ -142,6 +142,11 @@ export const useVisitStore = defineStore('visit', () => {
   async function withdraw(ruleId: string, stepId: string) {
     if (await save(() => call(at('overrides'), { method: 'POST', body: { do: 'withdraw', ruleId, stepId } }))) await reload()
   }
+  /** Another length, what must stay, whether spare time is given out: fitted at once, sent when it rests. */
+  async function slot(fit: SlotWish) {
+    data.value!.input = { ...data.value!.input, fit }
+    await Promise.all([put('PUT', 'fit', fit), refit()])
+  }
   async function store(): Promise<boolean> {
     await outbox.flush()
     if (outbox.waiting > 0) {
@@ -165,5 +170,5 @@ export const useVisitStore = defineStore('visit', () => {
     if (saved) await reload()
     return saved
   }
-  return { data, preview, trouble, saving, locked, load, refit, answer, rank, clear, placeTest, readTest, signConsent, withdrawConsent, read, takeIntake, addPhoto, keepAsWritten, withdraw, store, tick, sign, checkIn }
+  return { data, preview, trouble, saving, locked, load, refit, answer, rank, clear, placeTest, readTest, signConsent, withdrawConsent, read, takeIntake, addPhoto, keepAsWritten, withdraw, slot, store, tick, sign, checkIn }
 })

@@ -8,7 +8,7 @@ export function changesBecause(plan: FittedPlan | undefined, name: string): Chan
 const GLYPHS: Readonly<Record<Change['kind'], { glyph: string; word: string }>> = {
   dropped: { glyph: '✕', word: 'Left out' }, replaced: { glyph: '⇄', word: 'Replaced' }, rung: { glyph: '↓', word: 'Rung' }, minutes: { glyph: '◔', word: 'Minutes' },
   zones: { glyph: '◌', word: 'Zones' }, removal: { glyph: '≈', word: 'Removal' }, inserted: { glyph: '+', word: 'Put in' }, care: { glyph: '!', word: 'Care' },
-  kept: { glyph: '✓', word: 'Kept as written' }, hung: { glyph: '↳', word: 'Hung' }, unmet: { glyph: '?', word: 'Missing' },
+  kept: { glyph: '✓', word: 'Kept as written' }, chosen: { glyph: '◆', word: 'Chosen' }, swapped: { glyph: '⇄', word: 'Shorter way' }, hung: { glyph: '↳', word: 'Hung' }, unmet: { glyph: '?', word: 'Missing' },
 }
 export const glyphOf = (kind: Change['kind']) => GLYPHS[kind]
 export const BASIS_WORDS = { published: 'published', 'common-practice': 'common practice', house: 'house convention' } as const

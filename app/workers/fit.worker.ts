@@ -1,5 +1,6 @@
 import { expose } from 'comlink'
-import { compile } from '#core/adapt'
+import { compile, sketch, slotOptions } from '#core/adapt'
+import { applyMethod } from '#core/compose'
 import { chances } from '#core/risk'
 
-expose({ compile, chances })
+expose({ compile, chances, sketch, slotOptions, applyMethod })

@@ -3,10 +3,8 @@ import type { Known } from '../client/medicines'
 import type { Shelf } from '../catalog/model'
 import type { PastVisit } from '../climb/model'
 import { trayFor } from '../mixing/tray'
-import type { ProtocolVersion, Segment, Step } from '../protocol/model'
-import { presenceOf, segment, usesHands } from '../protocol/segments'
+import type { ProtocolVersion, Step } from '../protocol/model'
 import { unrolled } from '../protocol/unroll'
-import { place } from '../schedule/place'
 import type { Placing } from '../schedule/problem'
 import { constrain, type Constraints, type Practitioner } from '../safety/constrain'
 import type { Constraint } from '../safety/rule'
@@ -18,10 +16,14 @@ import { careItems, cautionsFor, stopsInWords } from './care'
 import { distinctWhy, ownWhy, type Change } from './change'
 import { expand, goneWith } from './expand'
 import { throughGates, type GateAnswers, type Gated } from './gates'
-import { hasBegun, hostsOf, needsHygiene, partId, placingOf, type Underway } from './ladder'
-import type { FittedPlan, PlacedSegment } from './plan'
+import { hasBegun, partId, type Underway } from './ladder'
+import { makespanOf, placeKeeping, segmentsOf, withHygiene } from './lay'
+import type { FittedPlan } from './plan'
+import type { Reservation, SlotWish } from './wish'
 import { resolve, type Override, type Resolution, type ResolveInput } from './resolve'
+import { isOptional } from './slot'
 import { slotChanges, slotFitter, type Ready } from './slot-of'
+import { worthOf } from './worth'
 
 export const ENGINE_VERSION = '0.3.0'
 
@@ -45,12 +47,11 @@ export interface CompileInput {
   readonly gates?: GateAnswers | undefined
   /** How the visit is to be fitted to its slot; default: shortened only where it would run over. */
   readonly fit?: SlotWish | undefined
+  /** When devices of this salon are needed in another room. */
+  readonly reserved?: readonly Reservation[] | undefined
   /** Products that stung in a quick check of this visit; left out, the written products of the checks that stung. */
   readonly stung?: readonly string[] | undefined
 }
-
-/** What may not be dropped for time, and whether spare time is given out. `slotMinutes`: another length than what is booked. */
-export interface SlotWish { readonly mustStay: readonly string[]; readonly grow: boolean; readonly slotMinutes?: number | undefined }
 
 /** A running visit that is fitted again from now: its plan so far and what has begun. */
 export interface Running { readonly plan: Pick<FittedPlan, 'steps'>; readonly underway: Underway }
@@ -76,26 +77,29 @@ export function compile(input: CompileInput, running?: Running): FittedPlan {
 export function slotOptions(input: CompileInput, slotsMinutes: readonly number[], limit?: number): SlotOptions | undefined {
   const made = throughRules(input)
   if ('plan' in made) return undefined
-  const steps = placeKeeping(withHygiene(made.resolved)).steps
+  const steps = placeKeeping(withHygiene(made.resolved), undefined, input.reserved).steps
   const fitter = slotFitter(readyFor(steps, made))
   const titled = new Map(steps.map((step) => [step.id, step.title]))
   const own = fitter(slotSOf(input), limit)
-  const alternatives = own.kind === 'infeasible' ? [] : own.alternatives.map((one) => ({ totalS: one.totalS, worth: one.worth, dropped: one.dropped.map((id) => titled.get(id) ?? id), shortened: one.times.filter((time) => time.toS < time.fromS).map((time) => titled.get(time.stepId) ?? time.stepId), swapped: one.swapped.map((swap) => swap.title) }))
+  const alternatives = own.kind === 'infeasible' ? [] : own.alternatives.map((one) => ({ totalS: one.totalS, worth: one.worth, dropped: one.dropped.map((id) => titled.get(id) ?? id), shortened: one.times.filter((time) => time.toS < time.fromS).map((time) => titled.get(time.stepId) ?? time.stepId), swapped: one.swapped.map((swap) => swap.title), keepInstead: own.best.dropped.filter((id) => !one.dropped.includes(id)) }))
   const frontier = slotsMinutes.map((minutes) => {
     const fit = fitter(minutes * 60, limit)
     return fit.kind === 'infeasible' ? { minutes, worth: undefined, gap: 0, dropped: 0 } : { minutes, worth: fit.best.worth, gap: fit.gapWorth, dropped: fit.best.dropped.length }
   })
-  return { fullWorth: own.fullWorth, worth: own.kind === 'infeasible' ? undefined : own.best.worth, gapWorth: own.kind === 'infeasible' ? 0 : own.gapWorth, looked: own.looked, leastS: own.kind === 'infeasible' ? own.leastS : undefined, alternatives, frontier }
+  const optional = steps.filter(isOptional).map((step) => ({ id: step.id, title: step.title, worth: worthOf(step, input.client.concerns) }))
+  return { fullWorth: own.fullWorth, optional, worth: own.kind === 'infeasible' ? undefined : own.best.worth, gapWorth: own.kind === 'infeasible' ? 0 : own.gapWorth, looked: own.looked, leastS: own.kind === 'infeasible' ? own.leastS : undefined, alternatives, frontier }
 }
 
 export interface SlotOptions {
   readonly fullWorth: number
   readonly worth: number | undefined
+  /** Steps that could be left out for time: what “must stay” can be said of. */
+  readonly optional: readonly { readonly id: string; readonly title: string; readonly worth: number }[]
   readonly gapWorth: number
   readonly looked: number
   /** The shortest possible, where the slot is too short for what must be there. */
   readonly leastS: number | undefined
-  readonly alternatives: readonly { readonly totalS: number; readonly worth: number; readonly dropped: readonly string[]; readonly shortened: readonly string[]; readonly swapped: readonly string[] }[]
+  readonly alternatives: readonly { readonly totalS: number; readonly worth: number; readonly dropped: readonly string[]; readonly shortened: readonly string[]; readonly swapped: readonly string[]; /** What would have to be marked “must stay” to get this one. */ readonly keepInstead: readonly string[] }[]
   readonly frontier: readonly { readonly minutes: number; readonly worth: number | undefined; readonly gap: number; readonly dropped: number }[]
 }
 
@@ -135,7 +139,7 @@ function resolveGroups(steps: readonly Step[], rest: Omit<ResolveInput, 'steps'>
 }
 
 const readyFor = (steps: readonly Step[], { input, constraints }: Made): Ready => ({
-  steps, goals: input.client.concerns, mustStay: input.fit?.mustStay ?? [], grow: input.fit?.grow ?? false, daytime: input.daytime, read: subjectReader(input.shelf, input.date),
+  steps, goals: input.client.concerns, reserved: input.reserved ?? [], mustStay: input.fit?.mustStay ?? [], grow: input.fit?.grow ?? false, daytime: input.daytime, read: subjectReader(input.shelf, input.date),
   resolving: { constraints, shelf: input.shelf, overrides: input.overrides, date: input.date },
 })
 
@@ -161,11 +165,6 @@ function withStung(constraints: Constraints, input: CompileInput): Constraints {
   return { ...constraints, inForce: [...constraints.inForce, ...stops] }
 }
 
-/** Steps away from the face end with hand hygiene before the hands come back (rule H02). */
-function withHygiene(steps: readonly Step[]): Step[] {
-  return steps.map((step) => (needsHygiene(step) ? { ...step, segments: [...step.segments, segment('hands', 'hygiene', 0.5)] } : step))
-}
-
 function emptyPlan(input: CompileInput, constraints: Constraints, written: readonly Step[]): FittedPlan {
   const ladder = placeKeeping(written)
   return {
@@ -180,49 +179,17 @@ function emptyPlan(input: CompileInput, constraints: Constraints, written: reado
   }
 }
 
-interface Kept { readonly steps: readonly Step[]; readonly placing: Placing; readonly left: readonly Change[] }
-
-/** Places a ladder; enhancements that find no host, or for which no order exists, are left out and say so. What has begun is never left out. */
-function placeKeeping(steps: readonly Step[], underway?: Underway): Kept {
-  const free = (step: Step): boolean => step.floating !== undefined && !hasBegun(step, underway)
-  const homeless = steps.filter((step) => free(step) && hostsOf(step, steps).length === 0)
-  const left: Change[] = homeless.map((step) => ({ kind: 'dropped', stepId: step.id, what: `${step.title} left out`, why: [ownWhy('S01', 'No mask or rest in this visit admits it.', 'Choose a mask that leaves the hands free, or give it its own time.')] }))
-  let kept = steps.filter((step) => !homeless.includes(step))
-  for (;;) {
-    const placing = place(placingOf(kept, underway))
-    const hung = kept.filter(free).sort((a, b) => a.priority - b.priority)
-    if (placing.kind !== 'infeasible') return { steps: kept, placing, left }
-    if (hung.length === 0) return { steps: kept, placing: underway ? place({ ...placingOf(kept, underway), overrun: true }) : placing, left }
-    left.push({ kind: 'dropped', stepId: hung[0]!.id, what: `${hung[0]!.title} left out`, why: [ownWhy('S02', `It does not fit under a mask in time: ${placing.clash.join('; ')}.`, 'A shorter enhancement, or one mask that dwells longer.')] })
-    kept = kept.filter((step) => step !== hung[0])
-  }
-}
-
-const makespanOf = (placing: Placing): number | undefined => (placing.kind === 'infeasible' || placing.kind === 'stopped' ? undefined : placing.makespanS)
-
-function segmentsOf(steps: readonly Step[], placing: Placing, openGates: ReadonlySet<string> = new Set()): PlacedSegment[] {
-  if (placing.kind === 'infeasible' || placing.kind === 'stopped') return []
-  const at = new Map(placing.placed.map((one) => [one.partId, one]))
-  return steps.flatMap((step) => step.segments.map((part) => placedSegment(step, part, at.get(partId(step, part))!, openGates))).sort((a, b) => a.startS - b.startS || a.endS - b.endS)
-}
-
-function placedSegment(step: Step, part: Segment, at: { startS: number; endS: number }, openGates: ReadonlySet<string>): PlacedSegment {
-  const holds = step.gate !== undefined && openGates.has(step.id) && part.id === step.segments.at(-1)!.id
-  return {
-    id: partId(step, part), stepId: step.id, kind: part.kind, startS: at.startS, endS: at.endS, maxS: part.maxS, active: part.active ?? false,
-    hands: usesHands(part), presence: presenceOf(part), zones: part.kind === 'prepare' || part.kind === 'hygiene' ? [] : [...(part.zones?.filter((zone) => step.zones.includes(zone)) ?? step.zones)], ...(holds ? { gate: step.gate } : {}),
-  }
-}
-
 function placed(made: Made): FittedPlan {
   const { draft, changes, constraints, input, gated, running } = made
-  const whole = placeKeeping(withHygiene(made.resolved), running?.underway)
+  const whole = placeKeeping(withHygiene(made.resolved), running?.underway, input.reserved)
   const cut = cutToSlot(whole.steps, whole.placing, made)
-  const { steps, placing, left } = cut.steps === whole.steps ? whole : { ...placeKeeping(cut.steps), left: whole.left }
+  const { steps, placing, left } = cut.steps === whole.steps ? whole : { ...placeKeeping(cut.steps, undefined, input.reserved), left: whole.left }
   if (placing.kind === 'infeasible') return { ...draft, status: 'infeasible', problems: [`These limits clash: ${placing.clash.join('; ')}.`] }
   if (placing.kind === 'stopped') return { ...draft, status: 'stopped', problems: [`No order was found in ${placing.nodes} tries.`] }
   const read = subjectReader(input.shelf, input.date)
-  const all = [...changes, ...left, ...cut.changes, ...hungChanges(steps, placing)]
+  // What is left out for time needs no other change.
+  const gone = new Set(cut.changes.flatMap((change) => (change.kind === 'dropped' ? [change.stepId] : [])))
+  const all = [...[...changes, ...left].filter((change) => !gone.has(change.stepId)), ...cut.changes, ...hungChanges(steps, placing)]
   const open = gated.open.map((gate) => ({ ...gate, stepIds: withClosures(gate.stepIds, steps) })).filter((gate) => steps.some((step) => step.id === gate.gateId) || gate.stepIds.length > 0)
   const perhaps = new Set(open.flatMap((gate) => gate.stepIds))
   return {

@@ -3,6 +3,7 @@ import { onClient, placeOf, presenceOf, usesHands } from '../protocol/segments'
 import { LOCAL_TOOLS } from '../protocol/words'
 import type { Chain, Lag, Part, Pin, PlacingProblem } from '../schedule/problem'
 import { ELSEWHERE, zonesMeet, WHOLE_FACE, type ZoneId } from '../skin/zones'
+import type { Reservation } from './wish'
 
 /** How long a mix stands when its product does not say. */
 const DEFAULT_POT_LIFE_S = 300
@@ -19,21 +20,22 @@ export interface Underway {
   readonly leftOut: ReadonlySet<string>
 }
 
-/** A device that somebody else needs, in seconds from the start of this visit. */
-export interface Reservation { readonly deviceId: string; readonly fromS: number; readonly toS: number }
-
 /** A ladder as a placing problem. Floating steps get every dwell that admits them as a possible host, the longest first. A visit under way waits for no device. */
 export function placingOf(steps: readonly Step[], underway?: Underway, reserved: readonly Reservation[] = []): PlacingProblem {
   const chains = steps.map((step) => chainOf(step, steps, underway))
   if (underway) return { chains, lags: [], pins: underway.begun, notBeforeS: underway.nowS }
+  // What ended before this visit begins is in nobody's way.
   const needed = new Set(steps.flatMap((step) => step.deviceId ?? []))
-  return { chains: [...chains, ...reserved.filter((one) => needed.has(one.deviceId)).map(elsewhere)], lags: steps.flatMap((step) => lagOf(step, steps)) }
+  return { chains: [...chains, ...reserved.filter((one) => needed.has(one.deviceId) && one.toS > 0).map(elsewhere)], lags: steps.flatMap((step) => lagOf(step, steps)) }
 }
 
-const elsewhere = ({ deviceId, fromS, toS }: Reservation, at: number): Chain => ({
+const elsewhere = ({ deviceId, fromS: began, toS }: Reservation, at: number): Chain => {
+  const fromS = Math.max(0, began)
+  return {
   id: `reserved-${at}`, name: 'the device next door', reservedFromS: fromS,
   parts: [{ id: `reserved-${at}/use`, name: 'the device next door', leastS: toS - fromS, mostS: toS - fromS, hands: false, at: 'away', needs: 'away', zones: [], mayStretch: false, device: deviceId }],
-})
+  }
+}
 
 /** The latest a step may begin after another; nothing when that one is not in the visit. */
 function lagOf(step: Step, steps: readonly Step[]): Lag[] {

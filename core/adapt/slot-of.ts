@@ -8,6 +8,7 @@ import type { Subject } from '../safety/subject'
 import { ownWhy, type Change } from './change'
 import { placingOf } from './ladder'
 import { resolve, type ResolveInput } from './resolve'
+import type { Reservation } from './wish'
 import { fitToSlot, type SlotFit, type SlotProblem } from './slot'
 
 /** Schedule nodes per look: what is proven by then counts, what is merely found counts too. */
@@ -20,6 +21,7 @@ export interface Ready {
   readonly mustStay: readonly string[]
   readonly grow: boolean
   readonly daytime: boolean
+  readonly reserved: readonly Reservation[]
   readonly read: (step: Step) => Subject
   readonly resolving: Omit<ResolveInput, 'steps'>
 }
@@ -31,7 +33,7 @@ export function slotFitter(ready: Ready): (slotS: number, limit?: number) => Slo
   const wrongBefore = wrongOf(steps, ready)
   const makespan = (now: readonly Step[]): number | undefined => {
     const key = now.map((step) => `${step.id}:${step.segments.map((part) => part.usualS).join(',')}`).join('|')
-    if (!seen.has(key)) seen.set(key, lengthOfPlacing(now))
+    if (!seen.has(key)) seen.set(key, lengthOfPlacing(now, ready.reserved))
     return seen.get(key)
   }
   const problem: Omit<SlotProblem, 'slotS'> = {
@@ -43,8 +45,8 @@ export function slotFitter(ready: Ready): (slotS: number, limit?: number) => Slo
 
 const wrongOf = (steps: readonly Step[], { read, daytime }: Ready): Set<string> => new Set(lint(steps.map(read), daytime).filter((finding) => finding.level === 'wrong').map((finding) => `${finding.id}|${finding.stepId}`))
 
-function lengthOfPlacing(steps: readonly Step[]): number | undefined {
-  const placing = place(placingOf(steps), NODES_PER_LOOK)
+function lengthOfPlacing(steps: readonly Step[], reserved: readonly Reservation[]): number | undefined {
+  const placing = place(placingOf(steps, undefined, reserved), NODES_PER_LOOK)
   return placing.kind === 'optimal' || placing.kind === 'feasible' ? placing.makespanS : undefined
 }
 

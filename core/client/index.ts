@@ -1,3 +1,4 @@
+export { CONCERNS } from './concerns'
 export { ageOn, dateInWords, daysBetween, factsInForce } from './facts'
 export { EVIDENCE_CODES, QUESTION_PARTS, questionByCode, QUESTIONS } from './questions'
 export type { Question, QuestionPart } from './questions'

@@ -1,5 +1,6 @@
 import { z } from 'zod'
 import { ZoneId } from '../skin/model'
+import { CONCERNS } from './concerns'
 
 export const IsoDate = z.iso.date()
 
@@ -33,7 +34,6 @@ export const PatchTest = z.strictObject({
 export type PatchTest = z.infer<typeof PatchTest>
 
 /** Ranked goals: the first is the most wanted. */
-export const CONCERNS = ['calm', 'clarify', 'hydrate', 'firm', 'brighten', 'smooth'] as const
 export const Concern = z.enum(CONCERNS)
 export type Concern = z.infer<typeof Concern>
 

@@ -1,4 +1,5 @@
 import { z } from 'zod'
+import { Reservation, SlotWish } from '../adapt/wish'
 import { Shelf } from '../catalog/model'
 import { Client, IsoDate } from '../client/model'
 import { PastVisit } from '../climb/model'
@@ -31,6 +32,10 @@ export const Bundle = z.strictObject({
   /** Answers given at gates during the visit, by step id. */
   gates: z.record(z.string(), z.enum(['calm', 'stings'])).optional(),
   stung: z.array(z.string()).optional(),
+  /** How the visit is to be fitted to its slot. */
+  fit: SlotWish.optional(),
+  /** When devices are needed in another room. */
+  reserved: z.array(Reservation).optional(),
 })
 export type Bundle = z.infer<typeof Bundle>
 
@@ -69,7 +74,7 @@ function referenceFaults(bundle: Bundle): BundleFault[] {
 /** The compile input held in a bundle. */
 export const inputOf = (bundle: Bundle) => ({
   protocol: bundle.protocol, client: bundle.client, reading: bundle.reading, history: bundle.history, shelf: bundle.shelf,
-  overrides: bundle.overrides, slotMinutes: bundle.visit.slotMinutes, date: bundle.visit.date, daytime: bundle.visit.daytime, practitioner: bundle.practitioner, settings: bundle.settings, gates: bundle.gates, stung: bundle.stung,
+  overrides: bundle.overrides, slotMinutes: bundle.visit.slotMinutes, date: bundle.visit.date, daytime: bundle.visit.daytime, practitioner: bundle.practitioner, settings: bundle.settings, gates: bundle.gates, stung: bundle.stung, fit: bundle.fit, reserved: bundle.reserved,
 })
 
 /** JSON Schema (draft 2020-12) of a bundle, for docs/formats. */

@@ -1,3 +1,5 @@
+export { Card, cardOf, cardSchema, missingFrom, readCard } from './card'
+export type { CardRead } from './card'
 export { Bundle, bundleSchema, inputOf, readBundle } from './bundle'
 export type { BundleFault, BundleRead } from './bundle'
 export { check } from './check'

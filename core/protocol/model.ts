@@ -2,7 +2,7 @@ import { z } from 'zod'
 import { Concern } from '../client/model'
 import { FINDING_KINDS } from '../skin/findings'
 import { ZoneId } from '../skin/model'
-import { Movement, Passes } from './movement'
+import { MOVEMENT_TYPES, PASS_PATTERNS, PATHS, PRESSURES, SIDES, WITH } from './movement'
 import { ADMITS, LEVERS, PHASES, PLACES, PROPERTIES, TEMPERATURES, TOOLS } from './words'
 
 const seconds = z.number().int().min(0).max(4 * 3600)
@@ -46,6 +46,24 @@ export type Segment = z.infer<typeof Segment>
 
 export const Pick = z.strictObject({ productId: z.string(), useId: z.string() })
 export type Pick = z.infer<typeof Pick>
+
+/** One movement of a massage or of a device's glide. */
+export const Movement = z.strictObject({
+  id: z.string().min(1).max(60),
+  path: z.enum(PATHS),
+  type: z.enum(MOVEMENT_TYPES),
+  repetitions: z.number().int().min(1).max(60),
+  pressure: z.enum(PRESSURES),
+  secondsEach: z.number().min(0.5).max(120),
+  /** `each`: one side, then the same on the other; the time doubles. */
+  sides: z.enum(SIDES),
+  with: z.enum(WITH),
+})
+export type Movement = z.infer<typeof Movement>
+
+/** Zones in the order of a device, its pattern, and a start level that is then chosen by feeling. */
+export const Passes = z.strictObject({ zones: z.array(ZoneId).min(1), pattern: z.enum(PASS_PATTERNS), times: z.number().int().min(1).max(9), level: z.string().max(60).optional() })
+export type Passes = z.infer<typeof Passes>
 
 /** One pick of a choice slot: what it is for, and the zones it takes when several stand side by side. */
 export const ChoiceOption = z.strictObject({ concern: Concern, pick: Pick, zones: z.array(ZoneId).min(1).optional() })

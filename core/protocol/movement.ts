@@ -1,6 +1,4 @@
-import { z } from 'zod'
-import type { Segment, Step } from './model'
-import { ZoneId } from '../skin/model'
+import type { Movement, Segment, Step } from './model'
 
 /** Lines of travel that recur, as drawn on the face map; a point is pressed and held. */
 export const PATHS = [
@@ -14,27 +12,12 @@ export const PATH_WORDS: Readonly<Record<PathId, string>> = {
 /** Paths on the middle line: there is no other side to do. */
 const MIDDLE: readonly PathId[] = ['forehead-hairline', 'lip-line', 'nape', 'scalp-circles']
 
+export const PRESSURES = ['light', 'medium', 'firm'] as const
+export const SIDES = ['both at once', 'each'] as const
+export const WITH = ['hands', 'ring finger', 'tool', 'probe and guiding hand'] as const
 export const MOVEMENT_TYPES = ['effleurage', 'petrissage', 'friction', 'tapotement', 'vibration', 'press and hold'] as const
 
-/** One movement of a massage or of a device's glide. */
-export const Movement = z.strictObject({
-  id: z.string().min(1).max(60),
-  path: z.enum(PATHS),
-  type: z.enum(MOVEMENT_TYPES),
-  repetitions: z.number().int().min(1).max(60),
-  pressure: z.enum(['light', 'medium', 'firm']),
-  secondsEach: z.number().min(0.5).max(120),
-  /** `each`: one side, then the same on the other; the time doubles. */
-  sides: z.enum(['both at once', 'each']),
-  with: z.enum(['hands', 'ring finger', 'tool', 'probe and guiding hand']),
-})
-export type Movement = z.infer<typeof Movement>
-
 export const PASS_PATTERNS = ['point to point, then slow slides', 'small circles', 'slow slides', 'line: dots, through and back, tiny circles', 'scar or pigment: dots, then circles', 'side to side'] as const
-/** Zones in the order of a device, its pattern, and a start level that is then chosen by feeling. */
-export const Passes = z.strictObject({ zones: z.array(ZoneId).min(1), pattern: z.enum(PASS_PATTERNS), times: z.number().int().min(1).max(9), level: z.string().max(60).optional() })
-export type Passes = z.infer<typeof Passes>
-
 /** Seconds of one movement, the other side included. */
 export const movementSeconds = ({ path, repetitions, secondsEach, sides }: Movement): number => repetitions * secondsEach * (sides === 'each' && !MIDDLE.includes(path) ? 2 : 1)
 

@@ -1,6 +1,6 @@
 import { z } from 'zod'
 import { listClients, listPractitioners, listRooms, salonById } from '../db/salon.sql'
-import { listProtocols } from '../db/protocol.sql'
+import { listBookable } from '../db/protocol.sql'
 import { visitsOn } from '../db/visit.sql'
 import { requireCan } from '../utils/access'
 import { useDb } from '../utils/db'
@@ -15,7 +15,7 @@ export default defineEventHandler(async (event) => {
   const salon = (await salonById(useDb(), account.salon_id))!
   const day = date ?? salon.today
   const visits = await visitsOn(useDb(), account.salon_id, day)
-  const protocols = await listProtocols(useDb(), account.salon_id)
+  const protocols = await listBookable(useDb(), account.salon_id)
   return {
     date: day, today: salon.today, timeZone: salon.time_zone,
     visits: visits.map((visit) => ({

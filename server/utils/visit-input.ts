@@ -5,7 +5,7 @@ import { versionById } from '../db/protocol.sql'
 import type { Db } from '../db/rows'
 import { loadShelf } from '../db/shelf.sql'
 import { listKnown, loadRuleSettings } from '../db/rules.sql'
-import { latestReading, listOverrides, type VisitRow } from '../db/visit.sql'
+import { latestReading, listOverrides, reservedDevices, type VisitRow } from '../db/visit.sql'
 
 /** Visits that end before this hour of the salon's day end by daylight (house figure). */
 const EVENING_HOUR = 18
@@ -20,7 +20,7 @@ export async function compileInputOf(db: Db, visit: VisitRow): Promise<CompileIn
     protocol, client, reading: await latestReading(db, visit.id), history: await loadHistory(db, visit.client_id, visit.starts_at, visit.time_zone),
     shelf: await loadShelf(db, visit.salon_id), overrides: await listOverrides(db, visit.id), slotMinutes: Math.round((visit.ends_at.getTime() - visit.starts_at.getTime()) / 60_000),
     practitioner: { scope: visit.scope, hazards: visit.hazards }, settings: await loadRuleSettings(db, visit.salon_id), medicines: await medicinesOf(db, visit.salon_id),
-    date, daytime: formatInTimeZone(visit.ends_at, visit.time_zone).hour < EVENING_HOUR,
+    ...(visit.fit ? { fit: visit.fit } : {}), reserved: await reservedDevices(db, visit), date, daytime: formatInTimeZone(visit.ends_at, visit.time_zone).hour < EVENING_HOUR,
   }
 }
 

@@ -1,7 +1,7 @@
 import { randomUUID } from 'node:crypto'
 import { z } from 'zod'
 import { inTransaction } from '../../db/rows'
-import { newestVersion } from '../../db/protocol.sql'
+import { newestVersion, protocolById } from '../../db/protocol.sql'
 import { salonById, salonInstant } from '../../db/salon.sql'
 import { bookVisit } from '../../db/visit.sql'
 import { writeAudit } from '../../db/access.sql'
@@ -19,6 +19,8 @@ export default defineEventHandler(async (event) => {
   const account = await requireCan(event, 'booking')
   const body = parseOr400(Body, await readBody(event))
   const version = await newestVersion(useDb(), account.salon_id, body.protocolId)
+  const head = await protocolById(useDb(), account.salon_id, body.protocolId)
+  if (head?.archived_at) throw problem(409, { code: 'archived', detail: `${head.name} is put away. Take it out again in Protocols, or choose another.`, path: 'protocolId' })
   if (!version) throw problem(404, { code: 'no_protocol', detail: 'There is no such protocol.', path: 'protocolId' })
   const salon = (await salonById(useDb(), account.salon_id))!
   const id = randomUUID()

@@ -3,7 +3,7 @@ import { z } from 'zod'
 import { IsoDate } from '../../../core/client/model'
 import { writeAudit } from '../../db/access.sql'
 import { addClient } from '../../db/client.sql'
-import { newestVersion } from '../../db/protocol.sql'
+import { newestVersion, protocolById } from '../../db/protocol.sql'
 import { inTransaction } from '../../db/rows'
 import { salonById } from '../../db/salon.sql'
 import { bookVisit } from '../../db/visit.sql'
@@ -21,6 +21,8 @@ export default defineEventHandler(async (event) => {
   const account = await requireCan(event, 'booking')
   const body = parseOr400(Body, await readBody(event))
   const version = await newestVersion(useDb(), account.salon_id, body.protocolId)
+  const head = await protocolById(useDb(), account.salon_id, body.protocolId)
+  if (head?.archived_at) throw problem(409, { code: 'archived', detail: `${head.name} is put away. Take it out again in Protocols, or choose another.`, path: 'protocolId' })
   if (!version) throw problem(404, { code: 'no_protocol', detail: 'There is no such protocol.', path: 'protocolId' })
   const salon = (await salonById(useDb(), account.salon_id))!
   if (body.bornOn > salon.today || body.bornOn < '1900-01-01') throw problem(400, { code: 'bad_birthday', detail: `${body.bornOn} is no birthday. Check the year.`, path: 'bornOn' })

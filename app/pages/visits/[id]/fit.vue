@@ -37,6 +37,9 @@ watch([plan, pace], async ([now, seen]) => {
   if (plan.value === now) risk.value = found
 }, { immediate: true })
 const riskWords = computed(() => risk.value && chanceWords(risk.value, (id) => plan.value?.steps.find((step) => step.id === id)?.title ?? id, (seconds) => clockTime(startMs.value + seconds * 1000, store.data!.visit.timeZone)))
+const part = ref<'changes' | 'time'>('changes')
+const forTime = computed(() => plan.value?.changes.filter((change) => change.why.some((why) => /^T0[123]$/.test(why.ruleId))).length ?? 0)
+const stay = (stepId: string) => { const { fit } = store.data!.input; return store.slot({ ...(fit ?? { grow: false }), mustStay: [...(fit?.mustStay ?? []), stepId] }) }
 const spare = computed(() => (plan.value ? plan.value.slotS - plan.value.totalS : 0))
 
 async function keep() {
@@ -72,7 +75,7 @@ const band = (match: { changed: boolean;  from: readonly [number, number]; to: r
       </div>
       <div class="flex flex-col min-w-0 sticky top-4 self-start h-[calc(100vh-9.5rem)]">
         <div v-if="plan.status === 'ready'" class="flex flex-wrap items-baseline gap-x-3 border-b border-line pb-2">
-          <span class="display text-5xl whitespace-nowrap">{{ plan.leastTotalS < plan.totalS ? `${halfMinutes(plan.leastTotalS)}–` : '' }}{{ halfMinutes(plan.totalS) }}</span><span class="text-lg">min</span>
+          <span class="display whitespace-nowrap" :class="plan.leastTotalS < plan.totalS ? 'text-4xl' : 'text-5xl'">{{ plan.leastTotalS < plan.totalS ? `${halfMinutes(plan.leastTotalS)}–` : '' }}{{ halfMinutes(plan.totalS) }}</span><span class="text-lg">min</span>
           <span class="whitespace-nowrap" :class="spare < 0 ? 'text-mind font-semibold' : 'text-soft'">{{ spare < 0 ? `${halfMinutes(-spare)} min over the ${halfMinutes(plan.slotS)}-minute slot` : `of a ${halfMinutes(plan.slotS)}-minute slot` }}</span>
           <span class="ml-auto text-soft whitespace-nowrap">done {{ plan.leastTotalS < plan.totalS ? `${clockTime(startMs + plan.leastTotalS * 1000, data.visit.timeZone)}–` : '' }}{{ clockTime(startMs + plan.totalS * 1000, data.visit.timeZone) }}</span>
         </div>
@@ -80,8 +83,10 @@ const band = (match: { changed: boolean;  from: readonly [number, number]; to: r
         <div v-if="plan.askFirst.length > 0" class="mt-3 border-l-4 border-now bg-now-ground px-4 py-2"><span class="font-semibold">Ask first: </span>{{ plan.askFirst.join(' · ') }}. <NuxtLink class="text-link" :to="`/visits/${data.visit.id}/consult`">Consult</NuxtLink></div>
         <ReferLines :refer="plan.refer" class="mt-3" />
         <p v-for="gate in plan.open" :key="gate.gateId" class="mt-2 text-sm text-soft"><span class="text-now font-semibold">Perhaps</span> {{ gate.words }}: {{ gate.stepIds.map((id) => plan?.steps.find((step) => step.id === id)?.title).join(', ') }}</p>
-        <ul class="flex-1 min-h-0 overflow-y-auto" aria-label="Changes">
-          <ChangeCard v-for="(change, at) in plan.changes" :key="at" :change="change" :mark="String(at + 1)" :disabled="store.locked" :selected="selected === change.stepId" @select="selected = change.stepId" @keep="keeping = { ruleId: $event, stepId: change.stepId, what: change.what }" @withdraw="store.withdraw($event, change.stepId)" />
+        <div v-if="plan.status === 'ready'" class="flex gap-1.5 pt-2"><button type="button" class="pick flex-1 !min-h-[40px]" :aria-pressed="part === 'changes'" @click="part = 'changes'">{{ plan.changes.length === 1 ? 'One change' : `${plan.changes.length} changes` }}</button><button type="button" class="pick flex-1 !min-h-[40px]" :aria-pressed="part === 'time'" @click="part = 'time'">Time{{ forTime > 0 ? `, ${forTime} cut` : '' }}</button></div>
+        <SlotPanel v-if="part === 'time' && plan.status === 'ready'" :input="data.input" :plan="plan" :disabled="store.locked || data.visit.stage === 'performing'" @wish="store.slot" />
+        <ul v-else class="flex-1 min-h-0 overflow-y-auto" aria-label="Changes">
+          <ChangeCard v-for="(change, at) in plan.changes" :key="at" :change="change" :mark="String(at + 1)" :disabled="store.locked" :selected="selected === change.stepId" @select="selected = change.stepId" @keep="keeping = { ruleId: $event, stepId: change.stepId, what: change.what }" @withdraw="store.withdraw($event, change.stepId)" @stay="stay(change.stepId)" />
           <li v-if="plan.changes.length === 0" class="py-4 text-soft">Nothing changes: the card holds as written.</li>
         </ul>
         <div class="flex items-center gap-4 border-t border-line pt-4 mt-2">

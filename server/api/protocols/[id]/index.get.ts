@@ -1,12 +1,12 @@
+import { draftOf, newestVersion } from '../../../db/protocol.sql'
 import { loadShelf } from '../../../db/shelf.sql'
-import { newestVersion } from '../../../db/protocol.sql'
-import { requireCan } from '../../../utils/access'
 import { useDb } from '../../../utils/db'
-import { problem } from '../../../utils/problem'
+import { requireProtocol } from '../../../utils/protocol'
 
+/** A protocol for the builder: its newest version (none yet: null), its draft, and the shelf. */
 export default defineEventHandler(async (event) => {
-  const account = await requireCan(event, 'booking')
-  const version = await newestVersion(useDb(), account.salon_id, getRouterParam(event, 'id') ?? '')
-  if (!version) throw problem(404, { code: 'no_protocol', detail: 'There is no such protocol.', path: 'id' })
-  return { version, shelf: await loadShelf(useDb(), account.salon_id) }
+  const { account, protocol } = await requireProtocol(event, 'booking')
+  const db = useDb()
+  const [version, draft, shelf] = await Promise.all([newestVersion(db, account.salon_id, protocol.id), draftOf(db, protocol.id), loadShelf(db, account.salon_id)])
+  return { id: protocol.id, name: version?.name ?? draft?.name ?? protocol.name, archived: protocol.archived_at !== null, version: version ?? null, draft: draft ?? null, shelf }
 })

@@ -1,28 +1,36 @@
 import { z } from 'zod'
 import { Step } from '../../../../core/protocol/model'
 import { writeAudit } from '../../../db/access.sql'
-import { newestVersion, publishVersion } from '../../../db/protocol.sql'
-import { requireCan } from '../../../utils/access'
+import { dropDraft, newestVersion, publishVersion } from '../../../db/protocol.sql'
+import { inTransaction } from '../../../db/rows'
 import { useDb } from '../../../utils/db'
 import { explainDatabase, parseOr400, problem } from '../../../utils/problem'
+import { requireProtocol } from '../../../utils/protocol'
 
-const Body = z.strictObject({ basedOn: z.number().int(), note: z.string().trim().min(1).max(500), steps: z.array(Step).min(1).max(60) })
+const Body = z.strictObject({
+  basedOn: z.number().int().min(0), note: z.string().trim().min(1).max(500), steps: z.array(Step).min(1).max(60),
+  name: z.string().trim().min(1).max(120).optional(), methods: z.record(z.string(), z.string()).optional(),
+})
 
 /** Publishes the next version of a protocol; visits keep pointing to the version they used. */
 export default defineEventHandler(async (event) => {
-  const account = await requireCan(event, 'protocol.write')
-  const protocolId = getRouterParam(event, 'id') ?? ''
+  const { account, protocol } = await requireProtocol(event, 'protocol.write')
   const body = parseOr400(Body, await readBody(event))
-  const newest = await newestVersion(useDb(), account.salon_id, protocolId)
-  if (!newest) throw problem(404, { code: 'no_protocol', detail: 'There is no such protocol.', path: 'id' })
-  if (newest.version !== body.basedOn) throw problem(409, { code: 'published_meanwhile', detail: `Version ${newest.version} was published meanwhile. Open it again and repeat your change.`, path: 'basedOn' })
-  const version = { ...newest, id: `${protocolId}-v${newest.version + 1}`, version: newest.version + 1, note: body.note, steps: body.steps }
+  const newest = await newestVersion(useDb(), account.salon_id, protocol.id)
+  const number = (newest?.version ?? 0) + 1
+  if (number - 1 !== body.basedOn) throw problem(409, { code: 'published_meanwhile', detail: `Version ${number - 1} was published meanwhile. Open it again and repeat your change.`, path: 'basedOn' })
+  const twice = body.steps.find((step, at) => body.steps.findIndex((one) => one.id === step.id) !== at)
+  if (twice) throw problem(400, { code: 'step_twice', detail: `Two steps are called “${twice.id}”. Take one out and add it again.`, path: 'steps' })
+  const version = { id: `${protocol.id}-v${number}`, protocolId: protocol.id, name: body.name ?? newest?.name ?? protocol.name, version: number, note: body.note, steps: body.steps, methods: body.methods ?? newest?.methods ?? {} }
   try {
-    await publishVersion(useDb(), version, account.id)
+    await inTransaction(useDb(), async (db) => {
+      await publishVersion(db, version, account.id)
+      await dropDraft(db, protocol.id)
+      await writeAudit(db, account.id, 'protocol.publish', 'protocol', protocol.id, { version: number })
+    })
   } catch (error) {
     throw explainDatabase(error)
   }
-  await writeAudit(useDb(), account.id, 'protocol.publish', 'protocol', protocolId, { version: version.version })
   setResponseStatus(event, 201)
-  return { version: version.version }
+  return { version: number }
 })

@@ -1,0 +1,92 @@
+import { refDebounced, useDebounceFn, useLocalStorage, useRefHistory } from '@vueuse/core'
+import type { Sketch } from '#core/adapt'
+import type { Shelf } from '#core/catalog'
+import type { ProtocolVersion, Step } from '#core/protocol'
+import { call, refusalOf } from '~/support/api'
+
+export interface CardState { name: string; steps: Step[]; methods: Record<string, string> }
+interface Draft extends CardState { basedOn: number; savedAt: string }
+interface Opened { id: string; name: string; archived: boolean; version: ProtocolVersion | null; draft: Draft | null; shelf: Shelf }
+
+const SAVE_AFTER_MS = 700
+const UNDO_DEPTH = 200
+const asJson = (value: unknown) => JSON.stringify(value)
+
+/** One protocol on the bench: what is written, its undo, its draft here and on the server, and the ladder as it stands. */
+export function useCard(id: string) {
+  const opened = ref<Opened>()
+  const trouble = ref('')
+  const state = ref<CardState>({ name: '', steps: [], methods: {} })
+  const history = useRefHistory(state, { capacity: UNDO_DEPTH })
+  const local = useLocalStorage<Draft | null>(`zen-card-${id}`, null, { serializer: { read: (raw) => JSON.parse(raw) as Draft | null, write: asJson } })
+  const saved = ref<'same' | 'saving' | 'saved' | 'here'>('same')
+  const sketched = shallowRef<Sketch>()
+  const shelf = computed<Shelf>(() => opened.value?.shelf ?? { products: [], devices: [] })
+  const published = computed<CardState>(() => ({ name: opened.value?.version?.name ?? opened.value?.name ?? '', steps: opened.value?.version?.steps ?? [], methods: opened.value?.version?.methods ?? {} }))
+  const changed = computed(() => opened.value !== undefined && asJson(state.value) !== asJson(published.value))
+  const basedOn = computed(() => opened.value?.version?.version ?? 0)
+
+  async function load() {
+    try {
+      const reply = await call<Opened>(`/api/protocols/${id}`)
+      opened.value = reply
+      // What was typed on this tablet and never reached the server is newer than the server's draft.
+      const drafts = [local.value, reply.draft].flatMap((draft) => (draft && draft.basedOn === (reply.version?.version ?? 0) ? [draft] : [])).sort((a, b) => b.savedAt.localeCompare(a.savedAt))
+      state.value = drafts[0] ? { name: drafts[0].name, steps: drafts[0].steps, methods: drafts[0].methods } : published.value
+      await nextTick()
+      history.clear()
+      saved.value = changed.value ? 'saved' : 'same'
+    } catch (error) {
+      trouble.value = refusalOf(error).detail
+    }
+  }
+
+  const send = useDebounceFn(async () => {
+    const draft = local.value
+    try {
+      if (draft) await call(`/api/protocols/${id}/draft`, { method: 'PUT', body: { basedOn: draft.basedOn, name: draft.name, steps: draft.steps, methods: draft.methods } })
+      else if (opened.value?.draft) await call(`/api/protocols/${id}/draft`, { method: 'DELETE' })
+      if (asJson(draft) === asJson(local.value)) saved.value = draft ? 'saved' : 'same'
+      trouble.value = ''
+    } catch (error) {
+      saved.value = 'here'
+      trouble.value = refusalOf(error).status === 0 ? '' : refusalOf(error).detail
+    }
+  }, SAVE_AFTER_MS)
+
+  watch(state, (now) => {
+    if (!opened.value) return
+    const draft = changed.value ? { ...now, basedOn: basedOn.value, savedAt: new Date().toISOString() } : null
+    if (asJson(draft && { ...draft, savedAt: '' }) === asJson(local.value && { ...local.value, savedAt: '' })) return
+    local.value = draft
+    saved.value = 'saving'
+    void send()
+  })
+
+  let latest = 0
+  const settled = refDebounced(state, 40)
+  watch([settled, opened], async () => {
+    if (!opened.value) return
+    const mine = ++latest
+    const found = await useFitter().sketch(state.value.steps, shelf.value)
+    if (mine === latest) sketched.value = found
+  })
+
+  /** Every change goes through here: one step of undo each. */
+  const put = (change: Partial<CardState>) => { state.value = { ...state.value, ...change } }
+
+  async function publish(note: string): Promise<number | undefined> {
+    try {
+      const { version } = await call<{ version: number }>(`/api/protocols/${id}/versions`, { method: 'POST', body: { basedOn: basedOn.value, note, ...state.value } })
+      local.value = null
+      trouble.value = ''
+      await load()
+      return version
+    } catch (error) {
+      trouble.value = refusalOf(error).detail
+      return undefined
+    }
+  }
+  return { opened, trouble, state, history, shelf, sketched, changed, saved, basedOn, published, load, put, publish }
+}
+export type CardOnBench = ReturnType<typeof useCard>

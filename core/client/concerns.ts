@@ -1,0 +1,2 @@
+/** What a client may want, in no order: their ranking is their own. */
+export const CONCERNS = ['calm', 'clarify', 'hydrate', 'firm', 'brighten', 'smooth'] as const

@@ -1,0 +1,48 @@
+import { randomUUID } from 'node:crypto'
+import { z } from 'zod'
+import { missingFrom, readCard } from '../../../core/formats'
+import { writeAudit } from '../../db/access.sql'
+import { addProtocol, draftOf, newestVersion, saveDraft, type Draft } from '../../db/protocol.sql'
+import { inTransaction } from '../../db/rows'
+import { loadShelf } from '../../db/shelf.sql'
+import { requireCan } from '../../utils/access'
+import { useDb } from '../../utils/db'
+import { parseOr400, problem } from '../../utils/problem'
+
+const Body = z.discriminatedUnion('from', [
+  z.strictObject({ from: z.literal('nothing'), name: z.string().trim().min(1).max(120) }),
+  z.strictObject({ from: z.literal('protocol'), id: z.string(), name: z.string().trim().min(1).max(120) }),
+  z.strictObject({ from: z.literal('file'), file: z.unknown() }),
+])
+const FAULTS_SHOWN = 5
+
+/** A new protocol: empty, a copy, or from a file. It starts as a draft; nothing can be booked before it is published. */
+export default defineEventHandler(async (event) => {
+  const account = await requireCan(event, 'protocol.write')
+  const body = parseOr400(Body, await readBody(event))
+  const { draft, missing } = await startOf(body, account.salon_id)
+  const id = randomUUID()
+  await inTransaction(useDb(), async (db) => {
+    await addProtocol(db, account.salon_id, id, draft.name)
+    await saveDraft(db, id, draft, account.id)
+    await writeAudit(db, account.id, 'protocol.create', 'protocol', id, { from: body.from })
+  })
+  setResponseStatus(event, 201)
+  return { id, missing }
+})
+
+async function startOf(body: z.infer<typeof Body>, salonId: string): Promise<{ draft: Draft; missing: string[] }> {
+  if (body.from === 'nothing') return { draft: { basedOn: 0, name: body.name, steps: [], methods: {} }, missing: [] }
+  if (body.from === 'protocol') {
+    const source = await newestVersion(useDb(), salonId, body.id) ?? await draftOf(useDb(), body.id)
+    if (!source) throw problem(404, { code: 'no_protocol', detail: 'There is no such protocol to copy.', path: 'id' })
+    return { draft: { basedOn: 0, name: body.name, steps: source.steps, methods: source.methods ?? {} }, missing: [] }
+  }
+  const read = readCard(body.file)
+  if (!read.ok) {
+    const more = read.faults.length - FAULTS_SHOWN
+    throw problem(400, { code: 'bad_file', detail: `This is not a good protocol file. ${read.faults.slice(0, FAULTS_SHOWN).map((fault) => `${fault.path}: ${fault.says}`).join('; ')}${more > 0 ? `; and ${more} more` : ''}. Nothing was taken in.`, path: read.faults[0]!.path, faults: [...read.faults] })
+  }
+  const { protocol } = read.card
+  return { draft: { basedOn: 0, name: protocol.name, steps: protocol.steps, methods: protocol.methods ?? {} }, missing: missingFrom(read.card, await loadShelf(useDb(), salonId)) }
+}
