@@ -50,7 +50,7 @@ const numberOf = (event: Event) => Number(text(event))
       <label class="flex flex-col gap-1 text-sm text-soft col-span-2">Product<select class="field !text-ink w-full" :value="step.product?.productId ?? ''" :aria-label="`Product of ${step.title}`" @change="product(text($event))"><option value="">none</option><option v-for="one in products" :key="one.pick.productId" :value="one.pick.productId">{{ one.name }}</option></select></label>
       <label class="flex flex-col gap-1 text-sm text-soft col-span-2">Device<select class="field !text-ink w-full" :value="step.deviceId ?? ''" @change="set('deviceId', text($event) || undefined)"><option value="">none</option><option v-for="one in shelf.devices" :key="one.id" :value="one.id">{{ one.name }}</option></select></label>
     </div>
-    <section><h3 class="text-sm text-soft mb-1">Minutes</h3><PartRows :step="step" @change="emit('change', $event)" /></section>
+    <section><h2 class="text-sm text-soft mb-1 !font-sans">Minutes</h2><PartRows :step="step" @change="emit('change', $event)" /></section>
     <details :open="(step.movements?.length ?? 0) > 0"><summary class="font-semibold min-h-[36px] flex items-center">Movements<span class="text-soft font-normal ml-2">{{ step.movements?.length ? `${step.movements.length}, the minutes are their sum` : 'none' }}</span></summary><MovementRows :movements="step.movements ?? []" @change="emit('change', setMovements(step, $event))" /></details>
     <ZonePicker :zones="step.zones" name="Zones" @change="put({ zones: $event })" />
     <div class="grid grid-cols-2 gap-x-3 gap-y-1.5">

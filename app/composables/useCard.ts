@@ -41,16 +41,19 @@ export function useCard(id: string) {
     }
   }
 
+  let unsaved = ''
   const send = useDebounceFn(async () => {
     const draft = local.value
     try {
       if (draft) await call(`/api/protocols/${id}/draft`, { method: 'PUT', body: { basedOn: draft.basedOn, name: draft.name, steps: draft.steps, methods: draft.methods } })
       else if (opened.value?.draft) await call(`/api/protocols/${id}/draft`, { method: 'DELETE' })
       if (asJson(draft) === asJson(local.value)) saved.value = draft ? 'saved' : 'same'
-      trouble.value = ''
+      // Only what saving itself had said: a refusal to publish stays until it is answered.
+      if (trouble.value === unsaved) trouble.value = ''
     } catch (error) {
       saved.value = 'here'
-      trouble.value = refusalOf(error).status === 0 ? '' : refusalOf(error).detail
+      const { status, detail } = refusalOf(error)
+      if (status !== 0) trouble.value = unsaved = detail
     }
   }, SAVE_AFTER_MS)
 

@@ -55,7 +55,7 @@ export function duplicateSteps(steps: readonly Step[], ids: readonly string[]): 
   const copies: string[] = []
   let after = last?.id
   for (const step of steps.filter((one) => ids.includes(one.id))) {
-    const copy = { ...structuredClone(step), id: freshId(now, step.id.replace(/-\d+$/, '')) }
+    const copy = { ...step, id: freshId(now, step.id.replace(/-\d+$/, '')) }
     now = insertAfter(now, after, copy)
     after = copy.id
     copies.push(copy.id)

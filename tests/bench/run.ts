@@ -1,6 +1,6 @@
 import highsLoader from 'highs'
 import { Bench } from 'tinybench'
-import { compile, constraintsFor, placingOf, resolve } from '../../core/adapt'
+import { compile, constraintsFor, placingOf, resolve, sketch, slotOptions } from '../../core/adapt'
 import { chances } from '../../core/risk'
 import { place } from '../../core/schedule'
 import { segment, type Step } from '../../core/protocol'
@@ -34,10 +34,15 @@ bench.add('compile', () => { compile(given) })
 bench.add('place', () => { place(forty) })
 const fittedLong = compile(given)
 bench.add('chances', () => { chances({ plan: fittedLong, slotS: fittedLong.slotS, seed: 1 }) })
+const toSixty = { ...input({ protocol: BRIGHTENING, client: client([], { concerns: ['brighten', 'hydrate'] }), reading: readingOf(seen('congestion', 2, ['chin'])) }), slotMinutes: 60 }
+bench.add('fit 60', () => { compile(toSixty) })
+bench.add('fit 45', () => { compile({ ...toSixty, slotMinutes: 45 }) })
+bench.add('frontier', () => { slotOptions(toSixty, [30, 40, 50, 60, 70, 80, 90, 105, 120, 150, 180]) })
+bench.add('sketch', () => { sketch(large(), DEMO_SHELF, true) })
 await bench.run()
 
-const BUDGET: Record<string, string> = { constrain: '50 ms together with resolve', resolve: '50 ms together with constrain', compile: 'constrain + resolve + two ladders placed', place: '100 ms', chances: '10 000 runs, in the worker' }
-const SUBJECT: Record<string, string> = { constrain: `${long.steps.length} steps`, resolve: `${long.steps.length} steps`, compile: `${long.steps.length} steps`, chances: `${long.steps.length} steps`, place: '40 steps, 8 floating' }
+const BUDGET: Record<string, string> = { constrain: '50 ms together with resolve', resolve: '50 ms together with constrain', compile: 'constrain + resolve + two ladders placed', place: '100 ms', chances: '10 000 runs, in the worker', 'fit 60': '1 s', 'fit 45': '1 s', frontier: 'eleven slots, in a worker of its own', sketch: 'per keystroke, in the worker' }
+const SUBJECT: Record<string, string> = { constrain: `${long.steps.length} steps`, resolve: `${long.steps.length} steps`, compile: `${long.steps.length} steps`, chances: `${long.steps.length} steps`, place: '40 steps, 8 floating', 'fit 60': 'brightening, 19 steps', 'fit 45': 'brightening, 19 steps', frontier: 'brightening, 19 steps', sketch: '40 steps, 8 floating' }
 const median = (values: readonly number[]) => [...values].sort((a, b) => a - b)[Math.floor(values.length / 2)]!
 const ms = (value: number) => `${value.toFixed(value < 10 ? 2 : 1)} ms`
 const row = (...cells: string[]) => console.log(cells.map((cell, at) => cell.padEnd([12, 22, 12, 12, 44][at] ?? 0)).join(''))
