@@ -11,6 +11,7 @@ const put = (more: Partial<Step>) => emit('change', { ...props.step, ...more })
 const set = <K extends keyof Step>(key: K, value: Step[K] | undefined) => emit('change', setField(props.step, key, value))
 const products = computed(() => productsFor(props.step, props.shelf.products))
 const others = computed(() => props.steps.filter((step) => step.id !== props.step.id))
+const device = computed(() => props.shelf.devices.find((one) => one.id === props.step.deviceId))
 const isDwelling = computed(() => props.step.segments.some((part) => part.kind === 'dwell'))
 function product(id: string) {
   if (id === '') return set('product', undefined)
@@ -49,6 +50,7 @@ const numberOf = (event: Event) => Number(text(event))
       <label class="flex flex-col gap-1 text-sm text-soft">For<select class="field !text-ink" :value="step.concern ?? ''" @change="set('concern', (text($event) || undefined) as Step['concern'])"><option value="">everybody</option><option v-for="concern in CONCERNS" :key="concern">{{ concern }}</option></select></label>
       <label class="flex flex-col gap-1 text-sm text-soft col-span-2">Product<select class="field !text-ink w-full" :value="step.product?.productId ?? ''" :aria-label="`Product of ${step.title}`" @change="product(text($event))"><option value="">none</option><option v-for="one in products" :key="one.pick.productId" :value="one.pick.productId">{{ one.name }}</option></select></label>
       <label class="flex flex-col gap-1 text-sm text-soft col-span-2">Device<select class="field !text-ink w-full" :value="step.deviceId ?? ''" @change="set('deviceId', text($event) || undefined)"><option value="">none</option><option v-for="one in shelf.devices" :key="one.id" :value="one.id">{{ one.name }}</option></select></label>
+      <p v-if="device" class="col-span-2 text-sm text-soft">Set-up: {{ [...device.setup, device.setting].join(' · ') }}{{ device.maxMinutes ? ` · at most ${device.maxMinutes} min on one zone` : '' }}</p>
     </div>
     <section><h2 class="text-sm text-soft mb-1 !font-sans">Minutes</h2><PartRows :step="step" @change="emit('change', $event)" /></section>
     <details :open="(step.movements?.length ?? 0) > 0"><summary class="font-semibold min-h-[36px] flex items-center">Movements<span class="text-soft font-normal ml-2">{{ step.movements?.length ? `${step.movements.length}, the minutes are their sum` : 'none' }}</span></summary><MovementRows :movements="step.movements ?? []" @change="emit('change', setMovements(step, $event))" /></details>

@@ -4,12 +4,10 @@ import { DEMO_SHELF } from '../../demo/shelf'
 import { lint, type Step } from '../protocol'
 import { mend } from '.'
 
-/** Findings whose choice is the practitioner's: no one touch mends them. */
-const CHOICES = ['L22', 'L24', 'L25']
 const wrongs = (steps: readonly Step[]) => lint(steps.map(read), true).filter((finding) => finding.level === 'wrong').map((finding) => (finding.id === 'L11' ? 'L11' : `${finding.id} ${finding.stepId}`))
 
 describe('one touch mends', () => {
-  test.each(BROKEN.filter(([id]) => !CHOICES.includes(id)))('%s: %s; nothing else breaks', (id, _what, steps) => {
+  test.each(BROKEN)('%s: %s; nothing else breaks', (id, _what, steps) => {
     const finding = lint(steps.map(read), true).find((one) => one.id === id)!
     const mended = mend(finding, steps, DEMO_SHELF, read)!
     const after = lint(mended.map(read), true)
@@ -17,9 +15,13 @@ describe('one touch mends', () => {
     expect(wrongs(mended).filter((one) => !wrongs(steps).includes(one))).toEqual([])
     expect(new Set(mended.map((step) => step.id)).size).toBe(mended.length)
   })
-  test.each(BROKEN.filter(([id]) => CHOICES.includes(id)))('%s: %s is left to the person', (id, _what, steps) => {
-    const finding = lint(steps.map(read), true).find((one) => one.id === id)!
-    expect(mend(finding, steps, DEMO_SHELF, read)).toBeUndefined()
+  test('what opens the skin stays and the peel goes to another visit; a cream that may not go on open skin gives way', () => {
+    const needles = BROKEN.find(([id]) => id === 'L24')![2]
+    expect(mend({ id: 'L24', stepId: 'needles' }, needles, DEMO_SHELF, read)!.map((step) => step.id)).toEqual(['needles'])
+    const cream = BROKEN.find(([id]) => id === 'L25')![2]
+    expect(mend({ id: 'L25', stepId: 'needles' }, cream, DEMO_SHELF, read)!.map((step) => step.product?.productId)).not.toContain('dune-cream')
+    const hung = BROKEN.find(([id]) => id === 'L22')![2]
+    expect(mend({ id: 'L22', stepId: 'lips' }, hung, DEMO_SHELF, read)![0]!.floating).toBeUndefined()
   })
   test('mending all that can be mended, one after another, comes to an end', () => {
     for (const [, , steps] of BROKEN) {

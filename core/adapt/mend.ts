@@ -15,6 +15,7 @@ const near = (one: Step, other: Step): boolean => zonesMeet(one.zones, other.zon
 const put = ({ steps }: Bench, at: number, step: Step | undefined): Step[] | undefined => step && [...steps.slice(0, at), step, ...steps.slice(at)]
 const replace = ({ steps, at }: Bench, step: Step): Step[] => steps.map((one, index) => (index === at ? step : one))
 const takeOut = ({ steps }: Bench, gone: Step | undefined): Step[] | undefined => gone && steps.filter((step) => step.id !== gone.id && step.closes !== gone.id)
+const takeAll = ({ steps }: Bench, gone: (step: Step) => boolean): Step[] => { const ids = new Set(steps.filter(gone).map((step) => step.id)); return steps.filter((step) => !ids.has(step.id) && !(step.closes && ids.has(step.closes))) }
 const move = (bench: Bench, from: number, to: number): Step[] => { const rest = bench.steps.filter((_, index) => index !== from); const place = from < to ? to - 1 : to; return [...rest.slice(0, place), bench.steps[from]!, ...rest.slice(place)] }
 const fresh = ({ steps }: Bench, id: string): string => { for (let n = 1; ; n++) { const name = n === 1 ? id : `${id}-${n}`; if (!steps.some((step) => step.id === name)) return name } }
 const byHand = (bench: Bench, suffix: string, title: string, properties: Property[], minutes: number, tray: string): Step =>
@@ -45,7 +46,7 @@ const afterIt: (property: Property) => Mend = (property) => (bench) => {
 const withTray = (item: string): Mend => (bench) => replace(bench, { ...bench.step, tray: [...(bench.step.tray ?? []), item] })
 const withSegments = (change: (part: Step['segments'][number]) => Step['segments'][number]): Mend => (bench) => replace(bench, { ...bench.step, segments: bench.step.segments.map(change) })
 
-/** What mends each finding of the linter, by its id. What is left out here asks for a choice that is the practitioner's. */
+/** What mends each finding of the linter, by its id. */
 const MENDS: Readonly<Record<string, Mend>> = {
   L01: (bench) => replace(bench, { ...bench.step, segments: [...bench.step.segments, segment('off', 'remove', 1.5, { tool: 'sponge', temperature: 'lukewarm' })] }),
   L02: afterIt('neutralising'),
@@ -81,6 +82,17 @@ const MENDS: Readonly<Record<string, Mend>> = {
     return withSegments((part) => (part.kind === 'apply' && part.usualS > works ? { ...part, usualS: works, minS: Math.min(part.minS, works) } : part))(bench)
   },
   L21: (bench) => takeOut(bench, bench.step),
+  // Without a dwell to hang under it gets its own time.
+  L22: (bench) => { const { floating: _, ...own } = bench.step; return replace(bench, own) },
+  // The peel, the scrub or the suction goes to another visit of the course; what opens the skin stays.
+  L24: (bench) => takeAll(bench, (step) => near(step, bench.step) && step.id !== bench.step.id && !has(bench, step, 'needling', 'blade') && ((has(bench, step, 'acid') && has(bench, step, 'exfoliating')) || has(bench, step, 'mechanical', 'scrub', 'suction'))),
+  L25: (bench) => {
+    const at = bench.steps.findIndex((step, index) => index > bench.at && near(step, bench.step) && step.product && !has(bench, step, 'open-skin-use'))
+    const unfit = bench.steps[at]
+    if (!unfit) return undefined
+    const fit = productsFor(unfit, bench.shelf.products).map(({ pick }) => setProduct(unfit, pick, bench.shelf.products)).find((step) => has(bench, step, 'open-skin-use') && bench.shelf.products.some((product) => product.id === step.product!.productId && product.stock > 0))
+    return fit ? bench.steps.map((step, index) => (index === at ? fit : step)) : takeOut(bench, unfit)
+  },
   L26: withTray('sterile single-use tip'),
   L28: (bench) => {
     const usualS = Math.max(...bench.step.segments.filter((part) => part.polarity).map((part) => part.usualS))
@@ -91,7 +103,7 @@ const MENDS: Readonly<Record<string, Mend>> = {
   L27: (bench) => takeOut(bench, bench.steps.find((step, index) => index > bench.at && near(step, bench.step) && has(bench, step, 'occlusive'))),
 }
 
-/** The ladder with one finding mended, or undefined where nothing on the shelf mends it or the choice is the practitioner's. */
+/** The ladder with one finding mended, or undefined where nothing on the shelf mends it. */
 export function mend(finding: Pick<LintFinding, 'id' | 'stepId'>, steps: readonly Step[], shelf: Shelf, read: (step: Step) => Subject): Step[] | undefined {
   const at = steps.findIndex((step) => step.id === finding.stepId)
   const mended = at === -1 ? undefined : MENDS[finding.id]?.({ steps, at, step: steps[at]!, shelf, read })

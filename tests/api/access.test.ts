@@ -5,7 +5,7 @@ describe('signing in', () => {
   test('a signed-out visitor gets nothing but the question who he is', async () => {
     const visitor = new Person()
     const some = '00000000-0000-4000-8000-000000000001'
-    for (const [method, path] of [['GET', '/api/day'], ['GET', `/api/visits/${some}`], ['POST', '/api/visits'], ['GET', '/api/protocols'], ['GET', '/api/protocols/acid'], ['POST', '/api/protocols/acid/versions'], ['POST', `/api/visits/${some}/facts`], ['PUT', `/api/visits/${some}/reading`], ['POST', `/api/visits/${some}/plan`], ['POST', `/api/visits/${some}/overrides`], ['PUT', `/api/visits/${some}/ticks`], ['POST', `/api/visits/${some}/events`], ['POST', `/api/visits/${some}/close`], ['POST', `/api/visits/${some}/check-in`]] as const) {
+    for (const [method, path] of [['GET', '/api/day'], ['GET', `/api/visits/${some}`], ['POST', '/api/visits'], ['GET', '/api/protocols'], ['GET', '/api/protocols/acid'], ['POST', '/api/protocols/acid/versions'], ['POST', '/api/protocols'], ['GET', '/api/protocols/acid/versions'], ['GET', '/api/protocols/acid/file'], ['PUT', '/api/protocols/acid/draft'], ['DELETE', '/api/protocols/acid/draft'], ['PUT', '/api/protocols/acid/archived'], ['PUT', `/api/visits/${some}/fit`], ['POST', `/api/visits/${some}/facts`], ['PUT', `/api/visits/${some}/reading`], ['POST', `/api/visits/${some}/plan`], ['POST', `/api/visits/${some}/overrides`], ['PUT', `/api/visits/${some}/ticks`], ['POST', `/api/visits/${some}/events`], ['POST', `/api/visits/${some}/close`], ['POST', `/api/visits/${some}/check-in`]] as const) {
       const { status, body } = await visitor.ask(method, path, method === 'GET' ? undefined : {})
       expect([path, status, body.code]).toEqual([path, 401, 'signed_out'])
     }

@@ -20,11 +20,13 @@ async function tabTo(page: Page, target: Locator) {
 async function add(page: Page, typed: string, title: string) {
   await page.keyboard.type(typed)
   await expect(page.getByRole('listbox').getByRole('option').filter({ hasText: title }).first()).toBeVisible()
-  // The list follows the letters in the next frame.
-  await page.evaluate(() => new Promise((done) => requestAnimationFrame(() => requestAnimationFrame(done))))
-  const options = await page.locator('[id^="headlessui-combobox-option-"]').allInnerTexts()
-  const at = options.findIndex((text) => text.startsWith(title))
-  for (let presses = 0; presses < at; presses++) await page.keyboard.press('ArrowDown')
+  const lit = page.locator('[id^="headlessui-combobox-option-"][data-headlessui-state*="active"]')
+  for (let presses = 0; presses < 9; presses++) {
+    // The list follows the letters, and the light the arrows, in the next frame.
+    await page.evaluate(() => new Promise((done) => requestAnimationFrame(() => requestAnimationFrame(done))))
+    if ((await lit.innerText()).startsWith(title)) break
+    await page.keyboard.press('ArrowDown')
+  }
   await page.keyboard.press('Enter')
   await expect(ladder(page).getByRole('option', { name: title }).first()).toBeVisible()
 }
@@ -164,6 +166,24 @@ test('a rung is dragged by its grip; minutes typed in the panel change the ladde
   await page.locator('#rung-algae').click()
   await expect(page.getByLabel('Two-part algae, eyes and face joined, processing, usual minutes')).toHaveValue('20')
   await expect.poll(() => rungs(page).nth(2).innerText()).toBe(first)
+})
+
+test('a rung is dragged by a finger, with what is picked beside it', async ({ browser }) => {
+  const context = await browser.newContext({ hasTouch: true, viewport: { width: 1280, height: 800 } })
+  const page = await context.newPage()
+  await copyOf(page, 'quiet-window', 'For a finger')
+  const start = (await rungs(page).allInnerTexts()).map((text) => text.split('\n')[0]!)
+  await rungs(page).nth(0).tap()
+  await rungs(page).nth(1).click({ modifiers: ['ControlOrMeta'] })
+  await expect(ladder(page).locator('[aria-selected=true]')).toHaveCount(2)
+  const grip = (await rungs(page).nth(0).locator('.grip').boundingBox())!
+  const finger = await context.newCDPSession(page)
+  const touch = (type: 'touchStart' | 'touchMove' | 'touchEnd', y: number) => finger.send('Input.dispatchTouchEvent', { type, touchPoints: type === 'touchEnd' ? [] : [{ x: grip.x + 12, y }] })
+  await touch('touchStart', grip.y + 18)
+  for (let moved = 10; moved <= 170; moved += 8) await touch('touchMove', grip.y + 18 + moved)
+  await touch('touchEnd', 0)
+  await expect.poll(async () => (await rungs(page).allInnerTexts()).map((text) => text.split('\n')[0]!).slice(0, 5)).toEqual([start[2], start[3], start[4], start[0], start[1]])
+  await context.close()
 })
 
 test('methods rewrite the ladder and say why; one that would break it is refused', async ({ page }) => {

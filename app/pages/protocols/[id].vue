@@ -127,7 +127,7 @@ const SAVED = { same: 'As published', saving: 'Saving …', saved: 'Draft saved'
         </div>
         <aside class="sticky top-2 self-start h-[calc(100vh-9.8rem)] min-h-[24rem] flex flex-col" aria-label="Details">
           <div class="flex gap-1.5 mb-3"><button type="button" class="pick flex-1" :aria-pressed="side === 'step'" @click="side = 'step'">This rung</button><button type="button" class="pick flex-1" :aria-pressed="side === 'methods'" @click="side = 'methods'">Methods</button><button type="button" class="pick !px-0 grid place-items-center" aria-label="Keys" @click="panel = 'keys'"><Keyboard :size="19" /></button><button type="button" class="pick !px-0 grid place-items-center" aria-label="Print the card" @click="print"><Printer :size="18" /></button></div>
-          <div class="flex-1 min-h-0 overflow-y-auto pr-2">
+          <div :key="side" class="flex-1 min-h-0 overflow-y-auto pr-2">
           <MethodSwitches v-if="side === 'methods'" :methods="state.methods" :said="said" :busy="switching || !mayWrite" @choose="method" />
           <template v-else-if="current">
             <div v-for="finding in findings" :key="finding.id" class="mb-2 px-3 py-2 border-l-4 flex items-center gap-3" :class="finding.level === 'wrong' ? 'border-mind bg-mind-ground' : 'border-line bg-sunk'"><span class="flex-1 text-sm">{{ finding.says }} <span class="text-soft">{{ finding.fix }}</span></span><button v-if="finding.mended && mayWrite" type="button" class="pick text-sm bg-ground" :aria-label="`Mend: ${finding.says}`" @click="mend(finding.stepId)">Mend</button></div>
@@ -137,7 +137,7 @@ const SAVED = { same: 'As published', saving: 'Saving …', saved: 'Draft saved'
           </template>
           <p v-else class="text-soft">Choose a rung to see what it carries.</p>
           </div>
-          <div class="flex flex-wrap gap-2 border-t border-line mt-2 pt-3"><button v-if="mayWrite" type="button" class="rung rung-strong flex-1" :disabled="!changed || steps.length === 0" @click="panel = 'publish'">Publish version {{ (opened.version?.version ?? 0) + 1 }}</button><button type="button" class="rung" @click="panel = 'compare'">Compare</button><button v-if="changed && opened.version && mayWrite" type="button" class="rung" @click="card.put(card.published.value)">Back to version {{ opened.version.version }}</button></div>
+          <div class="flex flex-wrap gap-2 border-t border-line mt-2 pt-3"><button v-if="mayWrite" type="button" class="rung rung-strong flex-1 whitespace-nowrap !px-2" :disabled="!changed || steps.length === 0" @click="panel = 'publish'">Publish version {{ (opened.version?.version ?? 0) + 1 }}</button><button type="button" class="rung !px-3" @click="panel = 'compare'">Compare</button><button v-if="changed && opened.version && mayWrite" type="button" class="rung !px-3 whitespace-nowrap" @click="card.put(card.published.value)">Back to {{ opened.version.version }}</button></div>
         </aside>
       </div>
       <ProtocolCard :name="state.name" :version="opened.version?.version" :changed="changed" :steps="steps" :sketch="sketched" :shelf="shelf" />
