@@ -8,17 +8,19 @@ export interface CardState { name: string; steps: Step[]; methods: Record<string
 interface Draft extends CardState { basedOn: number; savedAt: string }
 interface Opened { id: string; name: string; archived: boolean; version: ProtocolVersion | null; draft: Draft | null; shelf: Shelf }
 
-const SAVE_AFTER_MS = 700
+const KEEP_AFTER_MS = 120
+const SAVE_AFTER_MS = 600
 const UNDO_DEPTH = 200
 const asJson = (value: unknown) => JSON.stringify(value)
 
 /** One protocol on the bench: what is written, its undo, its draft here and on the server, and the ladder as it stands. */
 export function useCard(id: string) {
-  const opened = ref<Opened>()
+  const opened = shallowRef<Opened>()
   const trouble = ref('')
-  const state = ref<CardState>({ name: '', steps: [], methods: {} })
+  // A value, replaced as a whole by every change: nothing inside it is watched, so forty rungs cost no more than four.
+  const state = shallowRef<CardState>({ name: '', steps: [], methods: {} })
   const history = useRefHistory(state, { capacity: UNDO_DEPTH })
-  const local = useLocalStorage<Draft | null>(`zen-card-${id}`, null, { serializer: { read: (raw) => JSON.parse(raw) as Draft | null, write: asJson } })
+  const local = useLocalStorage<Draft | null>(`zen-card-${id}`, null, { shallow: true, serializer: { read: (raw) => JSON.parse(raw) as Draft | null, write: asJson } })
   const saved = ref<'same' | 'saving' | 'saved' | 'here'>('same')
   const sketched = shallowRef<Sketch>()
   const shelf = computed<Shelf>(() => opened.value?.shelf ?? { products: [], devices: [] })
@@ -57,13 +59,17 @@ export function useCard(id: string) {
     }
   }, SAVE_AFTER_MS)
 
-  watch(state, (now) => {
-    if (!opened.value) return
-    const draft = changed.value ? { ...now, basedOn: basedOn.value, savedAt: new Date().toISOString() } : null
-    if (asJson(draft && { ...draft, savedAt: '' }) === asJson(local.value && { ...local.value, savedAt: '' })) return
+  /** The tablet has it a moment after the last change, the server a little later. */
+  const keep = useDebounceFn(() => {
+    const draft = changed.value ? { ...state.value, basedOn: basedOn.value, savedAt: new Date().toISOString() } : null
+    if (asJson(draft && { ...draft, savedAt: '' }) === asJson(local.value && { ...local.value, savedAt: '' })) { saved.value = draft ? 'saved' : 'same'; return }
     local.value = draft
-    saved.value = 'saving'
     void send()
+  }, KEEP_AFTER_MS)
+  watch(state, () => {
+    if (!opened.value) return
+    saved.value = 'saving'
+    void keep()
   })
 
   let latest = 0
