@@ -25,5 +25,5 @@ const options = computed<ApexOptions>(() => {
 </script>
 
 <template>
-  <VueApexCharts type="line" height="190" :options="options" :series="series" aria-hidden="true" />
+  <VueApexCharts type="line" height="172" :options="options" :series="series" aria-hidden="true" />
 </template>

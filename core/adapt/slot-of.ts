@@ -6,7 +6,7 @@ import { inMinutes } from '../quantity/time'
 import { place } from '../schedule/place'
 import type { Subject } from '../safety/subject'
 import { ownWhy, type Change } from './change'
-import { placingOf } from './ladder'
+import { hostsOf, placingOf } from './ladder'
 import { resolve, type ResolveInput } from './resolve'
 import type { Reservation } from './wish'
 import { fitToSlot, type SlotFit, type SlotProblem } from './slot'
@@ -37,10 +37,16 @@ export function slotFitter(ready: Ready): (slotS: number, limit?: number) => Slo
     return seen.get(key)
   }
   const problem: Omit<SlotProblem, 'slotS'> = {
-    steps, goals, makespan, mustStay: new Set(ready.mustStay), grow: ready.grow, isLight: (step) => read(step).properties.has('led'), variants: permittedVariants(ready),
+    steps, goals, makespan, mustStay: new Set(ready.mustStay), grow: ready.grow, isLight: (step) => read(step).properties.has('led'), homeless: (now) => now.filter((step) => step.floating && hostsOf(step, now).length === 0), hungS: hungSeconds(steps), variants: permittedVariants(ready),
     allowed: (now) => lint(now.map(read), daytime).every((finding) => finding.level !== 'wrong' || wrongBefore.has(`${finding.id}|${finding.stepId}`)) && holds(now, ready),
   }
   return (slotS, limit) => fitToSlot({ ...problem, slotS, ...(limit === undefined ? {} : { limit }) })
+}
+
+/** What hangs under dwells can stretch them to their limit, and keep hands from mixing meanwhile: no more than that does it add to a visit. */
+function hungSeconds(steps: readonly Step[]): number {
+  const parts = steps.filter((step) => !step.floating).flatMap((step) => step.segments)
+  return parts.reduce((sum, part) => sum + (part.kind === 'dwell' && !part.active ? part.maxS - part.usualS : part.kind === 'prepare' ? part.usualS : 0), 0)
 }
 
 const wrongOf = (steps: readonly Step[], { read, daytime }: Ready): Set<string> => new Set(lint(steps.map(read), daytime).filter((finding) => finding.level === 'wrong').map((finding) => `${finding.id}|${finding.stepId}`))

@@ -18,6 +18,10 @@ export interface SlotProblem {
   /** Other ways of doing a step that the rules permit, by step id. */
   readonly variants?: ReadonlyMap<string, readonly { readonly step: Step; readonly worth: number }[]>
   readonly isLight: (step: Step) => boolean
+  /** Of a ladder, the enhancements that no dwell admits any more: they go with their host. */
+  readonly homeless?: (steps: readonly Step[]) => readonly Step[]
+  /** Seconds by which all enhancements together can make a visit longer: no more is saved by leaving them out. */
+  readonly hungS?: number
   /** Give spare time to massage, light and enhancements. */
   readonly grow?: boolean
   /** Schedules looked at before the search stops and says how far off it may be. */
@@ -68,12 +72,14 @@ class SlotSearch {
   private readonly choices: readonly Choice[]
   private readonly fullWorth: number
   private readonly limit: number
+  private readonly hungS: number
   private looked = 0
   private readonly found = new Map<string, SlotChoice>()
   private best: SlotChoice | undefined
 
   constructor(private readonly problem: SlotProblem) {
     const { steps, goals, mustStay, fixed, variants } = problem
+    this.hungS = problem.hungS ?? Infinity
     const open = steps.filter((step) => !fixed?.has(step.id))
     this.choices = open.map((step) => ({ step, worth: worthOf(step, goals), droppable: isOptional(step) && !mustStay.has(step.id), variants: variants?.get(step.id) ?? [] }))
       .filter((choice) => choice.droppable || choice.variants.length > 0)
@@ -85,7 +91,8 @@ class SlotSearch {
 
   private saves(step: Step): number {
     const gone = goneWith(this.problem.steps, new Set([step.id]))
-    return Math.max(1, this.problem.steps.reduce((sum, one) => sum + (gone.has(one.id) ? lengthOf(one) : 0), 0))
+    const seconds = this.problem.steps.reduce((sum, one) => sum + (gone.has(one.id) ? lengthOf(one) : 0), 0)
+    return Math.max(1, step.floating ? Math.min(seconds, this.hungS) : seconds)
   }
 
   run(): SlotFit {
@@ -132,7 +139,9 @@ class SlotSearch {
 
   private stepsOf(taken: readonly Taken[]): Step[] {
     const gone = goneWith(this.problem.steps, new Set(taken.filter((one) => one.variant === -1).map((one) => one.stepId)))
-    return this.problem.steps.filter((step) => !gone.has(step.id)).map((step) => {
+    const left = this.problem.steps.filter((step) => !gone.has(step.id))
+    const homeless = new Set((taken.length > 0 ? this.problem.homeless?.(left) ?? [] : []).filter((step) => isOptional(step) && !this.problem.mustStay.has(step.id)).map((step) => step.id))
+    return left.filter((step) => !homeless.has(step.id)).map((step) => {
       const variant = taken.find((one) => one.stepId === step.id)?.variant ?? 0
       return variant > 0 ? this.problem.variants!.get(step.id)![variant - 1]!.step : step
     })
@@ -156,13 +165,15 @@ class SlotSearch {
   }
 
   private cheapest(steps: readonly Step[], taken: readonly Taken[], overS: number, mayDrop: boolean): number {
-    const pieces = steps.filter((step) => !this.problem.fixed?.has(step.id)).flatMap((step) => this.pieces(step, worthOf(step, this.problem.goals) * this.shareOf(step.id, taken), mayDrop))
+    const pieces = steps.filter((step) => !this.problem.fixed?.has(step.id)).flatMap((step) => this.pieces(step, worthOf(step, this.problem.goals) * this.shareOf(step.id, taken), mayDrop).map((piece) => ({ ...piece, hung: step.floating !== undefined })))
     let left = overS
+    let hungLeft = this.hungS
     let loss = 0
-    for (const { seconds, rate } of pieces.sort((a, b) => a.rate - b.rate)) {
-      const used = Math.min(left, seconds)
+    for (const { seconds, rate, hung } of pieces.sort((a, b) => a.rate - b.rate)) {
+      const used = Math.min(left, seconds, hung ? hungLeft : Infinity)
       loss += used * rate
       left -= used
+      if (hung) hungLeft -= used
       if (left <= 0) return loss
     }
     return mayDrop ? loss : Infinity

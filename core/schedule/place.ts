@@ -1,4 +1,4 @@
-import { zonesMeet } from '../skin/zones'
+import { ZONES, type ZoneId } from '../skin/zones'
 import { DifferenceGraph, type Edge } from './graph'
 import { mixLate } from './mixing-time'
 import { durationInWords } from '../quantity/time'
@@ -145,7 +145,23 @@ function zonePairs(problem: PlacingProblem): Pair[] {
 
 const liesOver = (a: Chain, b: Chain): { over?: { chainId: string; hostId: string } } => (a.over && a.hosts?.some((host) => host.chainId === b.id) ? { over: { chainId: a.id, hostId: b.id } } : {})
 const zonesOf = (chain: Chain) => [...new Set(chain.parts.flatMap((part) => part.zones))]
-const chainsMeet = (a: Chain, b: Chain): boolean => zonesMeet(zonesOf(a), zonesOf(b))
+/** Zones of a chain as bits, thirty to a number; asked of every pair, so worked out once. */
+const masks = new WeakMap<Chain, readonly [number, number]>()
+const BITS = 30
+function maskOf(chain: Chain): readonly [number, number] {
+  const known = masks.get(chain)
+  if (known) return known
+  let [low, high] = [0, 0]
+  for (const part of chain.parts) for (const zone of part.zones) { const at = ZONE_BITS.get(zone)!; if (at < BITS) low |= 1 << at; else high |= 1 << (at - BITS) }
+  const mask = [low, high] as const
+  masks.set(chain, mask)
+  return mask
+}
+const ZONE_BITS: ReadonlyMap<ZoneId, number> = new Map(ZONES.map((zone, at) => [zone, at]))
+function chainsMeet(a: Chain, b: Chain): boolean {
+  const [one, other] = [maskOf(a), maskOf(b)]
+  return ((one[0] & other[0]) | (one[1] & other[1])) !== 0
+}
 function onSkin(chain: Chain): Stretch | undefined {
   const taking = chain.parts.filter((part) => part.zones.length > 0)
   return taking.length > 0 ? { first: taking[0]!.id, last: taking.at(-1)!.id, name: called(chain) } : undefined
@@ -158,8 +174,15 @@ function pairsOf<T>(items: readonly T[], wanted: (a: T, b: T) => boolean): [T, T
 function* fixedEdges(model: Model): Generator<Edge> {
   for (const chain of model.problem.chains) yield* chainEdges(model, chain)
   const fixed = model.problem.chains.filter((chain) => chain.hosts === undefined && !isReserved(chain))
+  // Hands follow from one step to the next; only what has begun or lies side by side needs every pair.
+  const everyPair = model.problem.pins !== undefined || fixed.some((chain) => chain.beside !== undefined)
   for (const [at, chain] of fixed.entries()) {
-    for (const next of fixed.slice(at + 1)) yield* orderEdges(model, chain, next)
+    let reached = false
+    for (const next of fixed.slice(at + 1)) {
+      const edges = orderEdges(model, chain, next, everyPair || !reached)
+      reached ||= next.parts.some((part) => part.hands)
+      yield* edges
+    }
   }
   for (const lag of model.problem.lags) {
     const [from, to] = [endOf(model, lag.fromPart), startOf(model, lag.toPart)]
@@ -194,11 +217,11 @@ function* chainEdges(model: Model, chain: Chain): Generator<Edge> {
 }
 
 /** Written order of two fixed steps: on shared zones the whole step, and hands in every case. */
-function* orderEdges(model: Model, a: Chain, b: Chain): Generator<Edge> {
+function* orderEdges(model: Model, a: Chain, b: Chain, withHands: boolean): Generator<Edge> {
   const hands = (chain: Chain) => chain.parts.filter((part) => part.hands)
   // Side by side only the beginning is in written order.
   const [last, first] = [liesBeside(a, b) ? hands(a)[0] : hands(a).at(-1), hands(b)[0]]
-  if (last && first && !isPinned(model.problem, first)) yield { from: endOf(model, last.id), to: startOf(model, first.id), weight: 0, why: `${called(b)} is written after ${called(a)}` }
+  if (withHands && last && first && !isPinned(model.problem, first)) yield { from: endOf(model, last.id), to: startOf(model, first.id), weight: 0, why: `${called(b)} is written after ${called(a)}` }
   const [on, next] = [onSkin(a), onSkin(b)]
   if (on && next && chainsMeet(a, b) && !model.problem.pins?.has(next.first)) yield { from: endOf(model, on.last), to: startOf(model, next.first), weight: 0, why: `${called(b)} is written after ${called(a)}` }
 }
