@@ -2,7 +2,9 @@ import { describe, expect, test } from 'vitest'
 import { planFor } from '../../tests/situations'
 import { liveAt, reduceRun, type RunBody, type RunEvent } from '../../core/perform'
 import { plannedAgainstActual } from './actual'
-import { asPerformed, currentSteps, hintsFor, plannedOf, primaryOf, verbOf } from './perform-words'
+import { cardOf, demoVisit } from '../../tests/demo-visit'
+import { compile } from '../../core/adapt'
+import { asPerformed, currentSteps, hintsFor, howOf, plannedOf, primaryOf, strokeAt, verbOf } from './perform-words'
 
 const plan = planFor()
 const START = Date.UTC(2026, 10, 24, 8)
@@ -24,6 +26,30 @@ describe('the one thing the big target does', () => {
   test('finishes when nothing is left', () => {
     const done = plan.segments.filter((segment) => segment.hands).flatMap((segment, n) => [event(10 + 2 * n, at(segment.startS), { type: 'started', segmentId: segment.id }), event(11 + 2 * n, at(segment.endS), { type: 'finished', segmentId: segment.id })])
     expect(primary(plan.totalS + 60, [...started, ...done])).toEqual({ kind: 'finish', words: 'Finish the visit' })
+  })
+})
+
+describe('how it is done', () => {
+  const galvanic = compile(demoVisit('Yuna Delacroix', cardOf('two-currents')))
+  const pole = (id: string) => galvanic.segments.find((segment) => segment.id === `galvanic/${id}`)!
+  test('the movement of this moment, on each pole from the beginning', () => {
+    expect(howOf(galvanic, pole('negative'), 0)[0]).toBe('1 of 11: throat to jaw, light, 4×, light')
+    expect(howOf(galvanic, pole('negative'), 13)[0]).toMatch(/^2 of 11: chin to earlobe/)
+    expect(howOf(galvanic, pole('positive'), 161)[0]).toMatch(/^11 of 11/)
+    expect([verbOf(galvanic, pole('negative')), verbOf(galvanic, pole('positive'))]).toEqual(['On, negative pole', 'On, positive pole'])
+    expect(howOf(galvanic, pole('negative'), 0).at(-1)).toMatch(/Both poles in your hands/)
+  })
+  test('a shortened massage runs through all movements; past its end the last one stays', () => {
+    const { movements } = cardOf('hydrating').steps.find((step) => step.id === 'massage')!
+    expect(strokeAt(movements!, 0)!.at).toBe(0)
+    expect(strokeAt(movements!, 0.999)!.at).toBe(movements!.length - 1)
+    expect(strokeAt(movements!, 3)!.at).toBe(movements!.length - 1)
+    expect(strokeAt([], 0)).toBeUndefined()
+  })
+  test('coats are counted; mixing and taking off say nothing of strokes', () => {
+    const coats = compile(demoVisit('Wren Castellane', cardOf('undertow')))
+    const coat = (id: string) => coats.segments.find((segment) => segment.id === `coats/${id}`)!
+    expect([verbOf(coats, coat('coat2')), howOf(coats, coat('mix'), 0), howOf(coats, coat('off'), 0)]).toEqual(['Coat 2', [], []])
   })
 })
 

@@ -1,6 +1,7 @@
 import type { FittedPlan, PlacedSegment } from '#core/adapt'
 import type { Layer, Live, LiveSegment } from '#core/perform'
-import type { Segment, Step } from '#core/protocol'
+import { movementSeconds, PATH_WORDS, type Movement, type Segment, type Step } from '#core/protocol'
+import { zoneName } from '#core/skin'
 
 const VERBS: Readonly<Record<PlacedSegment['kind'], string>> = { prepare: 'Mix', apply: 'On', dwell: 'Working', remove: 'Take off', settle: 'Drying', hygiene: 'Wash hands' }
 
@@ -18,8 +19,32 @@ export function plannedOf(plan: FittedPlan, segmentId: string): Planned | undefi
 /** What a segment asks of the hands: "Take off, damp sponge, cool". */
 export function verbOf(plan: FittedPlan, placed: PlacedSegment): string {
   const segment = plannedOf(plan, placed.id)?.segment
+  if (segment?.coat) return `Coat ${segment.coat}`
+  if (segment?.polarity) return `On, ${segment.polarity} pole`
   if (placed.kind !== 'remove' || !segment) return VERBS[placed.kind]
   return [VERBS.remove, segment.tool === 'lift-off' ? 'in one piece' : segment.tool === 'none' ? '' : `with ${segment.tool}`, segment.temperature ?? ''].filter(Boolean).join(', ')
+}
+
+/** Which movement the hands are in when this share of the work is done: a shortened massage runs through all of them faster. */
+export function strokeAt(movements: readonly Movement[], share: number): { readonly at: number; readonly movement: Movement } | undefined {
+  const total = movements.reduce((sum, one) => sum + movementSeconds(one), 0)
+  let until = 0
+  for (const [at, movement] of movements.entries()) {
+    until += movementSeconds(movement)
+    if (share * total < until) return { at, movement }
+  }
+  const last = movements.at(-1)
+  return last && { at: movements.length - 1, movement: last }
+}
+
+/** How the work on the hands is done, a line each: the movement of this moment, the way of the device, the card's own words. */
+export function howOf(plan: FittedPlan, placed: PlacedSegment, elapsedS: number): string[] {
+  const step = plan.steps.find((one) => one.id === placed.stepId)
+  if (!step || !placed.hands || placed.kind === 'prepare' || placed.kind === 'remove') return []
+  const stroke = placed.kind === 'apply' && step.movements ? strokeAt(step.movements, elapsedS / Math.max(1, placed.endS - placed.startS)) : undefined
+  const lines = stroke ? [`${stroke.at + 1} of ${step.movements!.length}: ${PATH_WORDS[stroke.movement.path]}, ${stroke.movement.repetitions}×, ${stroke.movement.pressure}${stroke.movement.sides === 'each' ? ', then the other side' : ''}`] : []
+  const way = step.passes ? [`${step.passes.zones.map(zoneName).join(' → ')}: ${step.passes.pattern}${step.passes.level ? `, ${step.passes.level}` : ''}`] : []
+  return [...lines, ...way, ...(step.technique ? [step.technique] : [])]
 }
 
 export type Primary =

@@ -2,7 +2,7 @@
 import { StorageSerializers, useEventListener, useSessionStorage, useWakeLock } from '@vueuse/core'
 import { skippable, type Layer } from '#core/perform'
 import type { Reading } from '#core/skin'
-import { asPerformed, currentSteps, hintsFor, plannedOf, primaryOf, verbOf } from '~/ladder/perform-words'
+import { asPerformed, currentSteps, hintsFor, howOf, plannedOf, primaryOf, verbOf } from '~/ladder/perform-words'
 import { layoutLadder, leaveOnSteps } from '~/ladder/layout'
 import { glyphOf } from '~/support/consequences'
 import { startOfSeed } from '~/support/seed'
@@ -46,6 +46,7 @@ const inferred = computed(() => { const last = live.value?.lastInferred; return 
 const hints = computed(() => (plan.value && live.value ? hintsFor(plan.value, live.value) : []))
 const caution = computed(() => plan.value?.cautions.find((one) => one.stepId === (hands.value ?? live.value?.next)?.segment.stepId)?.line)
 const say = computed(() => plan.value?.steps.find((step) => step.id === hands.value?.segment.stepId)?.say)
+const how = computed(() => (plan.value && hands.value ? howOf(plan.value, hands.value.segment, (now.value - hands.value.fromMs) / 1000) : []))
 const signOf = (layer: Layer) => (plan.value ? plannedOf(plan.value, layer.segmentId)?.segment.end?.sign : undefined)
 const expectOf = (stepId: string) => { const one = productOf(stepId)?.expected[0]; return one ? `${one.comfort.toLowerCase()}; a little ${one.sensation} is normal` : 'nothing to feel' }
 const offWords = computed(() => live.value?.layers.map((layer) => `${titleOf(layer.stepId)}: ${productOf(layer.stepId)?.emergencyOff ?? 'rinse'}`).join('; ') ?? '')
@@ -179,6 +180,7 @@ useEventListener('keyup', (event: KeyboardEvent) => {
             <h1 class="text-4xl mt-0.5">{{ titleOf(hands.segment.stepId) }}</h1>
             <p role="timer" aria-label="Time left" data-testid="big-clock" class="text-[8.5rem] leading-[1.05] font-light tabular-nums" :class="clock! < 0 && 'text-now'">{{ clock! < 0 ? '+' : '' }}{{ minutesSeconds(Math.abs(clock!)) }}</p>
             <p v-if="caution" class="text-lg text-mind">! {{ caution }}</p>
+            <p v-for="(line, at) in how" :key="at" class="text-lg" :class="at > 0 && 'text-soft'">{{ line }}</p>
             <p v-if="say" class="text-lg text-soft">Say: “{{ say }}”</p>
             <p v-if="plannedOf(plan, hands.segment.id)?.segment.end?.sign" class="text-lg">Until {{ plannedOf(plan, hands.segment.id)?.segment.end?.sign }}</p>
             <p v-if="live.next" class="text-lg text-soft">Then: {{ verbOf(plan, live.next.segment).toLowerCase() }}, {{ titleOf(live.next.segment.stepId) }}</p>
