@@ -74,6 +74,10 @@ describe('several steps at once', () => {
 describe('limits of a segment give way, so that they never decrease', () => {
   const dwell = (of: typeof steps[number]) => { const part = of.segments.find((one) => one.id === 'dwell')!; return [part.minS, part.usualS, part.maxS].map((seconds) => seconds / 60) }
   test.each([['minS', 14, [14, 14, 14]], ['minS', 4, [4, 10, 12]], ['maxS', 6, [6, 6, 6]], ['maxS', 20, [8, 10, 20]], ['usualS', 15, [8, 15, 15]], ['usualS', 3, [3, 3, 12]]] as const)('%s to %i minutes', (which, minutes, expected) => expect(dwell(setLimit(step('clay'), 'dwell', which, minutes))).toEqual(expected))
+  test('no part is longer than four hours, nor shorter than nothing', () => {
+    expect(dwell(setLimit(step('clay'), 'dwell', 'maxS', 9999))[2]).toBe(240)
+    expect(dwell(setLimit(step('clay'), 'dwell', 'usualS', -5))[1]).toBe(0)
+  })
   test('what is no number changes nothing', () => expect(setLimit(step('clay'), 'dwell', 'usualS', Number.NaN)).toEqual(step('clay')))
 })
 

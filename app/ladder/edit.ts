@@ -63,9 +63,14 @@ export function duplicateSteps(steps: readonly Step[], ids: readonly string[]): 
   return { steps: now, copies }
 }
 
+/** No part of a step lasts longer than four hours. */
+const LONGEST_S = 4 * 3600
+/** A ladder holds no more rungs than this. */
+export const MOST_RUNGS = 60
+
 /** Changes the least, usual or most minutes of a segment; the others give way so that they never decrease. */
 export function setLimit(step: Step, segmentId: string, which: 'minS' | 'usualS' | 'maxS', minutes: number): Step {
-  const seconds = Math.max(0, Math.round(minutes * 60))
+  const seconds = Math.min(LONGEST_S, Math.max(0, Math.round(minutes * 60)))
   if (!Number.isFinite(seconds)) return step
   const changed = (part: Segment): Segment => {
     if (which === 'minS') return { ...part, minS: seconds, usualS: Math.max(part.usualS, seconds), maxS: Math.max(part.maxS, seconds) }

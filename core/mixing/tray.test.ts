@@ -8,7 +8,7 @@ const pump = { name: 'pump', unit: 'mL', per: 0.8 } as const
 describe('a dose in words', () => {
   test.each([
     [{ amount: 2.4, unit: 'mL' }, pump, '3 pumps · 2.4 mL'], [{ amount: 0.8, unit: 'mL' }, pump, '1 pump · 0.8 mL'], [{ amount: 1.2, unit: 'mL' }, pump, '1½ pumps · 1.2 mL'],
-    [{ amount: 0.2, unit: 'mL' }, pump, '½ pump · 0.2 mL'], [{ amount: 3, unit: 'g' }, pump, '3 g'], [{ amount: 3, unit: 'g' }, undefined, '3 g'],
+    [{ amount: 0.2, unit: 'mL' }, pump, '½ pump · 0.2 mL, gives 0.4 mL'], [{ amount: 3, unit: 'g' }, pump, '3 g'], [{ amount: 3, unit: 'g' }, undefined, '3 g'],
   ] as const)('%o by %o is %s', (dose, measure, words) => expect(doseInWords(dose, measure)).toBe(words))
 })
 

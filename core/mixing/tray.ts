@@ -1,6 +1,7 @@
 import type { Shelf } from '../catalog/model'
 import { deviceById, productById, useOf } from '../catalog/shelf'
 import type { Segment, Step } from '../protocol/model'
+import { doseFor } from './dose'
 import { inMeasures } from '../quantity/measure'
 import { quantity } from '../quantity/quantity'
 
@@ -28,20 +29,24 @@ export function trayFor(steps: readonly Step[], shelf: Shelf): TrayEntry[] {
 function productItems(step: Step, shelf: Shelf): TrayEntry[] {
   const product = productById(shelf, step.product?.productId)
   if (!product) return []
-  const whole = useOf(product, step.product?.useId)?.dose
-  const dose = whole && { ...whole, amount: Math.round(whole.amount * (step.share ?? 1) * 100) / 100 }
-  return [{ id: `${step.id}:product`, name: product.name, count: 1, for: step.title, stepId: step.id, ...(dose ? { note: doseInWords(dose, product.measure) + (step.share === undefined ? '' : ` (${Math.round(step.share * 100)} % of the dose)`) } : {}) }]
+  const dose = doseFor(product, useOf(product, step.product?.useId), step.zones, step.share)
+  return [{ id: `${step.id}:product`, name: product.name, count: 1, for: step.title, stepId: step.id, ...(dose ? { note: `${dose.by === 'film' ? 'about ' : ''}${doseInWords(dose, product.measure)}${step.share === undefined ? '' : ` (${Math.round(step.share * 100)} % of the dose)`}` } : {}) }]
 }
 
-type Dose = { readonly amount: number; readonly unit: 'g' | 'mL' }
+/** Rounding to half measures is told from this share of the dose on. */
+const TOLD_ABOVE = 0.1
+type Amount = { readonly amount: number; readonly unit: 'g' | 'mL' }
 type Measure = Parameters<typeof inMeasures>[1]
 
 /** A dose in the product's own measure and in grams or millilitres: "3 pumps · 2.4 mL". */
-export function doseInWords(dose: Dose, measure: Measure | undefined): string {
+export function doseInWords(dose: Amount, measure: Measure | undefined): string {
   const plain = `${dose.amount} ${dose.unit}`
   const counted = measure && inMeasures(dose.unit === 'g' ? quantity(dose.amount, 'g') : quantity(dose.amount, 'mL'), measure)
   if (!counted) return plain
-  return `${String(counted.count).replace('.5', '½').replace(/^0½/, '½')} ${measure.name}${counted.count > 1 ? 's' : ''} · ${plain}`
+  const gives = Math.round((dose.amount + counted.error) * 100) / 100
+  // A hand gives halves of a measure: what it then gives is said where it is more than a tenth off.
+  const off = Math.abs(counted.error) > dose.amount * TOLD_ABOVE ? `, gives ${gives} ${dose.unit}` : ''
+  return `${String(counted.count).replace('.5', '½').replace(/^0½/, '½')} ${measure.name}${counted.count > 1 ? 's' : ''} · ${plain}${off}`
 }
 
 function deviceItems(step: Step, shelf: Shelf): TrayEntry[] {

@@ -3,7 +3,7 @@ import { Keyboard, Printer } from 'lucide-vue-next'
 import { stepFrom, type CatalogueRow } from '#core/compose'
 import type { Step } from '#core/protocol'
 import { halfMinutes } from '~/support/time'
-import { dropAt, duplicateSteps, insertAfter, moveMany, removeSteps } from '~/ladder/edit'
+import { dropAt, duplicateSteps, insertAfter, MOST_RUNGS, moveMany, removeSteps } from '~/ladder/edit'
 
 const id = String(useRoute().params.id)
 const card = useCard(id)
@@ -50,6 +50,7 @@ function onCursor(one: string, extend: boolean, toggle: boolean) {
   side.value = 'step'
 }
 function add(row: CatalogueRow) {
+  if (isFull(1)) return
   const before = steps.value.find((step) => step.id === cursor.value) ?? steps.value.at(-1)
   const made = stepFrom(row, steps.value, shelf.value, before)
   // The end of a visit stays its end: what is added goes before the close.
@@ -68,7 +69,19 @@ function remove() {
   card.put({ steps: left })
   choose(left[Math.min(at, left.length - 1)]?.id)
 }
-function copy() { const { steps: now, copies } = duplicateSteps(steps.value, chosenIds()); card.put({ steps: now }); cursor.value = copies[0]; picked.value = new Set(copies) }
+/** Says so when the ladder would hold more rungs than a card may. */
+function isFull(more: number): boolean {
+  const full = steps.value.length + more > MOST_RUNGS
+  trouble.value = full ? `A ladder holds ${MOST_RUNGS} rungs at most. Take one out first.` : ''
+  return full
+}
+function copy() {
+  if (isFull(chosenIds().length)) return
+  const { steps: now, copies } = duplicateSteps(steps.value, chosenIds())
+  card.put({ steps: now })
+  cursor.value = copies[0]
+  picked.value = new Set(copies)
+}
 /** The first finding at this rung that one touch mends; else the first anywhere. */
 function mend(stepId?: string) {
   const found = sketched.value?.findings.find((one) => one.stepId === stepId && one.mended) ?? sketched.value?.findings.find((one) => one.level === 'wrong' && one.mended)
