@@ -55,7 +55,7 @@ export const daySun = withProduct('sun', 'sun-veil', 'sun', { title: 'Sun filter
 export const bye = step('bye', 'close', 'Mirror, water, home care', [hands('talk', 3)], { essential: true, tray: ['glass of water', 'mirror'] })
 export const lips = (priority = 2) => withProduct('lips', 'berry-lip-mask', 'lip', { title: 'Lip enhancement', floating: { needs: 'lips' }, priority, tray: ['soft wand'], say: 'You may feel a little tingling on the lips.' })
 export const scalp = step('scalp', 'enhancement', 'Scalp massage', [hands('rub', 5)], { zones: ['scalp'], floating: { needs: 'scalp' }, priority: 1, say: 'May I touch your hair?' })
-export const handMassage = (minutes = 5) => withProduct('hand-massage', 'spray-veil', 'hands', { title: 'Hand massage', zones: ['hands'], floating: { needs: 'hands' }, priority: 1, segments: [hands('rub', [3, minutes, 10])] })
+export const handMassage = (minutes = 5) => withProduct('hand-massage', 'hand-balm', 'hands', { title: 'Hand massage', zones: ['hands'], floating: { needs: 'hands' }, priority: 1, segments: [hands('rub', [3, minutes, 10])] })
 export const light = (more: More = {}) => withDevice('led', 'led-panel', 'Light panel', [hands('set', 0.5), segment('dwell', 'dwell', [8, 10, 20], { active: true, presence: 'room', admits: ['hands', 'quiet'], blocks: ['under-eye-left', 'under-eye-right', 'lips'] }), segment('end', 'remove', 0.5, { tool: 'none' })], { priority: 2, tray: ['eye shields'], ...more })
 
 export const version = (protocolId: string, name: string, steps: Step[], note = 'First card'): ProtocolVersion => ({ id: `${protocolId}-v1`, protocolId, name, version: 1, note, steps })

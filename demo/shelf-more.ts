@@ -49,7 +49,7 @@ const FINISH: Product[] = [
   make({ id: 'positive-gel', name: 'Hydrating Ion Gel', kind: 'gel', concerns: ['hydrate'], properties: ['conductive'], inci: 'Aqua, Carbomer, Glycerin, Panthenol', uses: [use('gel', 'device', FACE, [on(1)], [10, 'mL'])] }),
   make({ id: 'open-serum', name: 'Single-Use Clear Serum', kind: 'serum', concerns: ['calm'], properties: ['leave-on', 'open-skin-use'], leaves: 'leave-on', openSkinUse: true, inci: 'Aqua, Sodium Hyaluronate', uses: [use('open', 'serum', FACE, [on(1)], [2, 'mL'])] }),
   make({ id: 'open-cover', name: 'Single-Use Mineral Cover', kind: 'sun', properties: ['sun-filter', 'leave-on', 'open-skin-use'], leaves: 'leave-on', openSkinUse: true, inci: 'Zinc Oxide, Squalane', uses: [use('open', 'sun', FACE_NECK, [on(1)], [3, 'mL'])] }),
-  make({ id: 'spray-veil', name: 'Quiet Hand Balm', kind: 'massage', vehicle: 'anhydrous', properties: ['oil'], leaves: 'oil', inci: 'Helianthus Annuus Seed Oil, Cera Alba', uses: [use('hands', 'enhancement', ['hands', 'arms'], [on([3, 5, 10])], [3, 'g'])] }),
+  make({ id: 'hand-balm', name: 'Quiet Hand Balm', kind: 'massage', vehicle: 'anhydrous', properties: ['oil'], leaves: 'oil', inci: 'Helianthus Annuus Seed Oil, Cera Alba', uses: [use('hands', 'enhancement', ['hands', 'arms'], [on([3, 5, 10])], [3, 'g'])] }),
 ]
 
 export const MORE_PRODUCTS: readonly Product[] = [...CLEANSE, ...ACTIVES, ...MASKS, ...FINISH]

@@ -37,7 +37,7 @@ const secondsOf = (id: string) => started.value.get(id)?.seconds ?? 0
 
 // The package moves the rows by mouse and touch; the keys below do it without.
 const drag = useDraggable(list, ids, {
-  handle: '.grip', animation: 120, forceFallback: true, fallbackTolerance: 3, disabled: false,
+  handle: '.grip', animation: 120, forceFallback: true, fallbackTolerance: 3, disabled: props.disabled ?? false,
   onEnd: (event: { data?: string; oldIndex?: number | undefined; newIndex?: number | undefined }) => { if (event.oldIndex !== event.newIndex && event.newIndex !== undefined) emit('dropped', [...ids.value], ids.value[event.newIndex]!) },
 })
 watch(() => props.disabled, (off) => drag.option('disabled', off ?? false))

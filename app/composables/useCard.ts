@@ -33,11 +33,12 @@ export function useCard(id: string) {
       const reply = await call<Opened>(`/api/protocols/${id}`)
       opened.value = reply
       // What was typed on this tablet and never reached the server is newer than the server's draft.
-      const drafts = [local.value, reply.draft].flatMap((draft) => (draft && draft.basedOn === (reply.version?.version ?? 0) ? [draft] : [])).sort((a, b) => b.savedAt.localeCompare(a.savedAt))
+      const drafts = [local.value, reply.draft].flatMap((draft) => draft ?? []).sort((a, b) => b.savedAt.localeCompare(a.savedAt))
       state.value = drafts[0] ? { name: drafts[0].name, steps: drafts[0].steps, methods: drafts[0].methods } : published.value
       await nextTick()
       history.clear()
       saved.value = changed.value ? 'saved' : 'same'
+      if (changed.value && drafts[0] && drafts[0].basedOn < basedOn.value) trouble.value = `Version ${basedOn.value} was published after this draft was begun. Compare the two before you publish.`
     } catch (error) {
       trouble.value = refusalOf(error).detail
     }

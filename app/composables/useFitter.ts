@@ -24,7 +24,7 @@ export function useFitter() {
   return {
     /** The chance of running over, from many runs of the plan. */
     chances: (input: Omit<ChanceInput, 'spread'>): Promise<Chances> => worker.chances(plain(input)),
-    fit: (input: CompileInput, running?: Running): Promise<FittedPlan> => worker.compile(plain(input), running && { plan: plain(running.plan), underway: running.underway }),
+    fit: (input: CompileInput, running?: Running): Promise<FittedPlan> => worker.compile(plain(input), running && { plan: plain({ steps: running.plan.steps, changes: running.plan.changes }), underway: running.underway }),
     /** A ladder that is being written: placed and checked. */
     sketch: (steps: readonly Step[], shelf: Shelf): Promise<Sketch> => worker.sketch(plain(steps), plain(shelf), true),
     rewrite: (steps: readonly Step[], question: string, school: string, shelf: Shelf): Promise<Rewritten> => worker.applyMethod(plain(steps), question, school, plain(shelf)),

@@ -73,11 +73,12 @@ describe('several steps at once', () => {
 
 describe('limits of a segment give way, so that they never decrease', () => {
   const dwell = (of: typeof steps[number]) => { const part = of.segments.find((one) => one.id === 'dwell')!; return [part.minS, part.usualS, part.maxS].map((seconds) => seconds / 60) }
-  test.each([['minS', 14, [14, 14, 14]], ['minS', 4, [4, 10, 12]], ['maxS', 6, [6, 6, 6]], ['maxS', 20, [8, 10, 20]], ['usualS', 15, [8, 15, 15]], ['usualS', 3, [3, 3, 12]]] as const)('%s to %i minutes', (which, minutes, expected) => expect(dwell(setLimit(step('clay'), 'dwell', which, minutes))).toEqual(expected))
+  test.each([['minS', 14, [12, 12, 12]], ['minS', 4, [4, 10, 12]], ['maxS', 6, [6, 6, 6]], ['maxS', 20, [8, 10, 20]], ['usualS', 15, [8, 12, 12]], ['usualS', 3, [8, 8, 12]]] as const)('%s to %i minutes', (which, minutes, expected) => expect(dwell(setLimit(step('clay'), 'dwell', which, minutes))).toEqual(expected))
   test('no part is longer than four hours, nor shorter than nothing', () => {
     expect(dwell(setLimit(step('clay'), 'dwell', 'maxS', 9999))[2]).toBe(240)
-    expect(dwell(setLimit(step('clay'), 'dwell', 'usualS', -5))[1]).toBe(0)
+    expect(dwell(setLimit(step('clay'), 'dwell', 'usualS', -5))[1]).toBe(8)
   })
+  test('hands-on work gives way', () => expect(setLimit(step('scrub'), 'on', 'usualS', 9).segments[0]).toMatchObject({ usualS: 540, maxS: 540 }))
   test('what is no number changes nothing', () => expect(setLimit(step('clay'), 'dwell', 'usualS', Number.NaN)).toEqual(step('clay')))
 })
 

@@ -1,5 +1,4 @@
-import { timedByMovements, type Movement, type Segment, type Step } from '#core/protocol'
-import { freshId } from '#core/compose'
+import { freshId, timedByMovements, type Movement, type Segment, type Step } from '#core/protocol'
 
 /** Moves the step at `at` by one place; at the ends nothing changes. */
 export function moveStep(steps: readonly Step[], at: number, by: -1 | 1): Step[] {
@@ -68,14 +67,15 @@ const LONGEST_S = 4 * 3600
 /** A ladder holds no more rungs than this. */
 export const MOST_RUNGS = 60
 
-/** Changes the least, usual or most minutes of a segment; the others give way so that they never decrease. */
+/** Changes the least, usual or most minutes of a segment; the others give way so that they never decrease. The most of a dwell is a safety limit: only its own field moves it. */
 export function setLimit(step: Step, segmentId: string, which: 'minS' | 'usualS' | 'maxS', minutes: number): Step {
   const seconds = Math.min(LONGEST_S, Math.max(0, Math.round(minutes * 60)))
   if (!Number.isFinite(seconds)) return step
+  if (which === 'usualS') return setMinutes(step, segmentId, seconds / 60)
   const changed = (part: Segment): Segment => {
+    if (which === 'minS' && part.kind === 'dwell') return { ...part, minS: Math.min(seconds, part.maxS), usualS: Math.max(part.usualS, Math.min(seconds, part.maxS)) }
     if (which === 'minS') return { ...part, minS: seconds, usualS: Math.max(part.usualS, seconds), maxS: Math.max(part.maxS, seconds) }
-    if (which === 'maxS') return { ...part, maxS: seconds, usualS: Math.min(part.usualS, seconds), minS: Math.min(part.minS, seconds) }
-    return { ...part, usualS: seconds, minS: Math.min(part.minS, seconds), maxS: Math.max(part.maxS, seconds) }
+    return { ...part, maxS: seconds, usualS: Math.min(part.usualS, seconds), minS: Math.min(part.minS, seconds) }
   }
   return { ...step, segments: step.segments.map((part) => (part.id === segmentId ? changed(part) : part)) }
 }

@@ -94,7 +94,7 @@ export const useRunStore = defineStore('run', () => {
     const now = Date.now()
     const { plan: before, reading, checks, stung } = state.value!
     const underway = underwayOf(state.value!, liveAt(before, state.value!, now), now)
-    const next = await useFitter().fit({ ...input, reading: reading ?? input.reading, gates: Object.fromEntries(checks), stung }, { plan: { steps: before.steps }, underway })
+    const next = await useFitter().fit({ ...input, reading: reading ?? input.reading, gates: Object.fromEntries(checks), stung }, { plan: before, underway })
     if (next.status !== 'ready') return next.problems.join(' ')
     await say({ type: 'replanned', plan: next })
     return undefined

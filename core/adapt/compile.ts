@@ -4,6 +4,7 @@ import type { Shelf } from '../catalog/model'
 import type { PastVisit } from '../climb/model'
 import { trayFor } from '../mixing/tray'
 import type { ProtocolVersion, Step } from '../protocol/model'
+import { goneWith } from '../protocol/family'
 import { unrolled } from '../protocol/unroll'
 import type { Placing } from '../schedule/problem'
 import { constrain, type Constraints, type Practitioner } from '../safety/constrain'
@@ -14,7 +15,7 @@ import { subjectReader, type Subject } from '../safety/subject'
 import type { Reading } from '../skin/model'
 import { careItems, cautionsFor, stopsInWords } from './care'
 import { distinctWhy, ownWhy, type Change } from './change'
-import { expand, goneWith } from './expand'
+import { expand } from './expand'
 import { throughGates, type GateAnswers, type Gated } from './gates'
 import { hasBegun, partId, type Underway } from './ladder'
 import { makespanOf, placeKeeping, segmentsOf, withHygiene } from './lay'
@@ -22,8 +23,7 @@ import type { FittedPlan } from './plan'
 import type { Reservation, SlotWish } from './wish'
 import { resolve, type Override, type Resolution, type ResolveInput } from './resolve'
 import { isOptional } from './slot'
-import { slotChanges, slotFitter, type Ready } from './slot-of'
-import { worthOf } from './worth'
+import { isForTime, slotChanges, slotFitter, type Ready } from './slot-of'
 
 export const ENGINE_VERSION = '0.3.0'
 
@@ -54,7 +54,7 @@ export interface CompileInput {
 }
 
 /** A running visit that is fitted again from now: its plan so far and what has begun. */
-export interface Running { readonly plan: Pick<FittedPlan, 'steps'>; readonly underway: Underway }
+export interface Running { readonly plan: Pick<FittedPlan, 'steps' | 'changes'>; readonly underway: Underway }
 
 /** Facts and evidence of a visit as constraints, under the salon's own settings. Levers by the priority of their steps. */
 export function constraintsFor(input: CompileInput): Constraints {
@@ -74,31 +74,26 @@ export function compile(input: CompileInput, running?: Running): FittedPlan {
 }
 
 /** The frontier minutes ↔ worth and the next best alternatives of a visit; undefined when the rules leave no plan. */
-export function slotOptions(input: CompileInput, slotsMinutes: readonly number[], limit?: number): SlotOptions | undefined {
+export function slotOptions(input: CompileInput, slotsMinutes: readonly number[]): SlotOptions | undefined {
   const made = throughRules(input)
   if ('plan' in made) return undefined
   const steps = placeKeeping(withHygiene(made.resolved), undefined, input.reserved).steps
   const fitter = slotFitter(readyFor(steps, made))
   const titled = new Map(steps.map((step) => [step.id, step.title]))
-  const own = fitter(slotSOf(input), limit)
+  const own = fitter(slotSOf(input))
   const alternatives = own.kind === 'infeasible' ? [] : own.alternatives.map((one) => ({ totalS: one.totalS, worth: one.worth, dropped: one.dropped.map((id) => titled.get(id) ?? id), shortened: one.times.filter((time) => time.toS < time.fromS).map((time) => titled.get(time.stepId) ?? time.stepId), swapped: one.swapped.map((swap) => swap.title), keepInstead: own.best.dropped.filter((id) => !one.dropped.includes(id)) }))
   const frontier = slotsMinutes.map((minutes) => {
-    const fit = fitter(minutes * 60, limit)
+    const fit = fitter(minutes * 60)
     return fit.kind === 'infeasible' ? { minutes, worth: undefined, gap: 0, dropped: 0 } : { minutes, worth: fit.best.worth, gap: fit.gapWorth, dropped: fit.best.dropped.length }
   })
-  const optional = steps.filter(isOptional).map((step) => ({ id: step.id, title: step.title, worth: worthOf(step, input.client.concerns) }))
-  return { fullWorth: own.fullWorth, optional, worth: own.kind === 'infeasible' ? undefined : own.best.worth, gapWorth: own.kind === 'infeasible' ? 0 : own.gapWorth, looked: own.looked, leastS: own.kind === 'infeasible' ? own.leastS : undefined, alternatives, frontier }
+  const optional = steps.filter(isOptional).map((step) => ({ id: step.id, title: step.title }))
+  return { fullWorth: own.fullWorth, optional, alternatives, frontier }
 }
 
 export interface SlotOptions {
   readonly fullWorth: number
-  readonly worth: number | undefined
   /** Steps that could be left out for time: what “must stay” can be said of. */
-  readonly optional: readonly { readonly id: string; readonly title: string; readonly worth: number }[]
-  readonly gapWorth: number
-  readonly looked: number
-  /** The shortest possible, where the slot is too short for what must be there. */
-  readonly leastS: number | undefined
+  readonly optional: readonly { readonly id: string; readonly title: string }[]
   readonly alternatives: readonly { readonly totalS: number; readonly worth: number; readonly dropped: readonly string[]; readonly shortened: readonly string[]; readonly swapped: readonly string[]; /** What would have to be marked “must stay” to get this one. */ readonly keepInstead: readonly string[] }[]
   readonly frontier: readonly { readonly minutes: number; readonly worth: number | undefined; readonly gap: number; readonly dropped: number }[]
 }
@@ -120,7 +115,7 @@ function throughRules(input: CompileInput, running?: Running): Made | { readonly
   const { resolution, left } = resolveGroups(takingPart(gated.steps, running), { constraints, shelf: input.shelf, overrides: input.overrides, date: input.date, fixed })
   if (resolution.kind === 'stopped') return { plan: { ...draft, status: 'stopped', problems: [`The search stopped after ${resolution.triedNodes} tries; take a step out and fit again.`] } }
   if (resolution.kind === 'infeasible') return { plan: { ...draft, status: 'infeasible', problems: resolution.clashes.map((clash) => `${clash.reason} ${clash.instead} (${clash.ruleId})`) } }
-  return { draft, resolved: resolution.steps, changes: [...expanded.changes, ...gated.changes, ...left, ...resolution.changes], input, constraints, gated, running }
+  return { draft, resolved: resolution.steps, changes: [...expanded.changes, ...gated.changes, ...left, ...resolution.changes, ...(running?.plan.changes.filter(isForTime) ?? [])], input, constraints, gated, running }
 }
 
 /** Resolves; where the rules take one step of a group, the rest of it goes too. */
@@ -153,7 +148,14 @@ function cutToSlot(steps: readonly Step[], placing: Placing, made: Made): { step
   return { steps: fit.best.steps, changes: slotChanges(steps, fit, wholeS, slotS), fit: { kind: fit.kind, worth: fit.best.worth, fullWorth: fit.fullWorth, gapWorth: fit.gapWorth } }
 }
 
-const takingPart = (steps: readonly Step[], running: Running | undefined): readonly Step[] => (running ? steps.filter((step) => !running.underway.leftOut.has(step.id)) : steps)
+/** What takes part again while a visit runs: nothing that was left out, and nothing that its slot had cut comes back or grows again. */
+function takingPart(steps: readonly Step[], running: Running | undefined): readonly Step[] {
+  if (!running) return steps
+  const forTime = running.plan.changes.filter(isForTime)
+  const cut = new Set(forTime.flatMap((change) => (change.kind === 'dropped' ? [change.stepId] : [])))
+  const planned = new Map(running.plan.steps.filter((step) => forTime.some((change) => change.stepId === step.id)).map((step) => [step.id, step]))
+  return steps.filter((step) => !running.underway.leftOut.has(step.id) && !cut.has(step.id)).map((step) => planned.get(step.id) ?? step)
+}
 
 /** A quick check that stung stops its product for today, as a reaction would. */
 function withStung(constraints: Constraints, input: CompileInput): Constraints {
@@ -201,7 +203,10 @@ function placed(made: Made): FittedPlan {
 }
 
 /** Steps that hang on a gate, and what closes them, as far as they are in the visit. */
-const withClosures = (ids: readonly string[], steps: readonly Step[]): string[] => steps.filter((step) => ids.includes(step.id) || (step.gate === undefined && step.closes !== undefined && ids.includes(step.closes))).map((step) => step.id)
+function withClosures(ids: readonly string[], steps: readonly Step[]): string[] {
+  const hanging = goneWith(steps, new Set(ids))
+  return steps.filter((step) => ids.includes(step.id) || (step.gate === undefined && hanging.has(step.id))).map((step) => step.id)
+}
 
 /** How short the visit becomes when nothing that is still open comes. */
 function leastTotal(steps: readonly Step[], perhaps: ReadonlySet<string>, whole: Placing, running: Running | undefined): number {

@@ -1,6 +1,7 @@
 import { describe, expect, test } from 'vitest'
 import { timedByMovements, movementSeconds, unrolled, type Movement, type Segment, type Step } from '../protocol'
-import { expand, goneWith, type Occasion } from './expand'
+import { goneWith } from '../protocol/family'
+import { expand, type Occasion } from './expand'
 import { DEMO_SHELF } from '../../demo/shelf'
 
 const part = (id: string, kind: Segment['kind'] = 'apply', usualS = 60): Segment => ({ id, kind, minS: 30, usualS, maxS: 120 })

@@ -1,6 +1,7 @@
 import { productById, setProduct } from '../catalog/shelf'
 import type { Shelf } from '../catalog/model'
 import type { Concern } from '../client/model'
+import { goneWith } from '../protocol/family'
 import type { ChoiceOption, Segment, Step } from '../protocol/model'
 import { LOCAL_TOOLS } from '../protocol/words'
 import { withoutZones } from '../skin/zones'
@@ -30,17 +31,6 @@ function notNow({ when }: Step, { goals, daytime, firstVisit }: Occasion): strin
   if (when?.visit && (when.visit === 'first') !== firstVisit) return when.visit === 'first' ? 'Written for a first visit.' : 'Not on a first visit.'
   if (when?.goal && !goals.includes(when.goal)) return `Written for the goal “${when.goal}”, which the client did not name.`
   return undefined
-}
-
-/** Ids that go when these go: their group, and what closes them. */
-export function goneWith(steps: readonly Step[], first: ReadonlySet<string>): Set<string> {
-  const gone = new Set(first)
-  for (let before = -1; before !== gone.size;) {
-    before = gone.size
-    const groups = new Set(steps.flatMap((step) => (gone.has(step.id) && step.group ? [step.group] : [])))
-    for (const step of steps) if ((step.closes && gone.has(step.closes)) || (step.group && groups.has(step.group))) gone.add(step.id)
-  }
-  return gone
 }
 
 function choose({ choice, ...step }: Step, occasion: Occasion): Expanded {

@@ -5,7 +5,7 @@ import { ACID, BRIGHTENING, CLARIFYING } from '../../demo/protocols'
 import { segment, type Step } from '../protocol'
 import { liveAt, reduceRun, underwayOf, type RunBody, type RunEvent } from '../perform'
 import { FACE, NOSE, type Reading } from '../skin'
-import { compile, type FittedPlan } from '.'
+import { compile, throughGates, type FittedPlan } from '.'
 
 const UNREAD: Reading = { ...readingOf(), done: false }
 const ids = (plan: FittedPlan) => plan.steps.map((step) => step.id)
@@ -75,6 +75,15 @@ function again(plan: FittedPlan, events: readonly RunEvent[], second: number, ch
 }
 const atLamp = placed(first, 'lamp/look').endS
 
+describe('a group and a gate', () => {
+  test('what belongs to a step that the lamp shows no need of goes with it', () => {
+    const steps = CLARIFYING.steps.map((step) => (step.id === 'extract' || step.id === 'oat' ? { ...step, group: 'clearing' } : step))
+    const gated = throughGates(steps, readingOf(), {})
+    expect(gated.steps.map((step) => step.id).filter((id) => ['extract', 'clearing', 'oat'].includes(id))).toEqual([])
+    expect(gated.changes.find((change) => change.stepId === 'oat')).toMatchObject({ what: expect.stringContaining('left out with its cause') as string, why: [{ ruleId: 'S03' }] })
+  })
+})
+
 describe('fitted again from now', () => {
   test('the reading shows patchy pigment: steam and extraction change, what is done stays where it was', () => {
     const events = performed(first, atLamp)
@@ -93,6 +102,20 @@ describe('fitted again from now', () => {
     const live = liveAt(state.plan, state, START + (atLamp + 30) * 1000)
     expect(live.hands?.segment.stepId).not.toBe('lamp')
     expect(live.finishMs).toBe(START + next.totalS * 1000)
+  })
+  test('what its slot had cut stays cut when the lamp fits it again, twice over', () => {
+    const short = { ...given, slotMinutes: 45 }
+    const cut = compile(short)
+    const gone = cut.changes.filter((change) => change.kind === 'dropped' && change.why[0]!.ruleId === 'T01').map((change) => change.stepId)
+    expect(gone.length).toBeGreaterThan(0)
+    const lampEnd = placed(cut, 'lamp/look').endS
+    const refit = (plan: FittedPlan) => { const state = reduceRun(cut, performed(cut, lampEnd)); const now = START + lampEnd * 1000; return compile({ ...short, reading: congested }, { plan, underway: underwayOf(state, liveAt(cut, state, now), now) }) }
+    const next = refit(cut)
+    for (const plan of [next, refit(next)]) {
+      expect(ids(plan).filter((id) => gone.includes(id))).toEqual([])
+      expect(plan.totalS).toBeLessThanOrEqual(cut.totalS + 60)
+      expect(plan.changes.filter((change) => change.kind === 'dropped' && change.why[0]!.ruleId === 'T01').map((change) => change.stepId)).toEqual(gone)
+    }
   })
   test('at any second of the visit: nothing that is done moves, nothing else comes before now, active dwells keep their length', () => {
     fc.assert(fc.property(fc.integer({ min: 1, max: first.totalS - 1 }), fc.constantFrom(congested, readingOf(), readingOf(seen('sensitive', 2, FACE)), readingOf(seen('barrier', 2, FACE))), (second, reading) => {

@@ -1,3 +1,4 @@
+import { goneWith } from '../protocol/family'
 import type { Step } from '../protocol/model'
 import { FINDINGS } from '../skin/findings'
 import type { Reading } from '../skin/model'
@@ -34,11 +35,11 @@ export interface Gated {
 export function throughGates(steps: readonly Step[], reading: Reading, answers: GateAnswers): Gated {
   const conditional = steps.filter((step) => step.onlyIf)
   const failed = reading.done ? conditional.filter((step) => !step.onlyIf!.sees.some((wish) => shows(wish, reading))) : []
-  const gone = new Set([...failed.map((step) => step.id)])
+  const gone = goneWith(steps, new Set(failed.map((step) => step.id)))
   const changes: Change[] = failed.map((step) => ({ kind: 'dropped', stepId: step.id, what: `${step.title} left out`, why: [ownWhy('S03', `The reading shows no ${wishesInWords(step)}.`, 'It comes back when the reading shows it.')] }))
-  for (const step of steps.filter((one) => one.closes && gone.has(one.closes))) {
-    gone.add(step.id)
-    changes.push({ kind: 'dropped', stepId: step.id, what: `${step.title} left out with its cause`, why: changes.find((change) => change.stepId === step.closes)?.why ?? [] })
+  for (const step of steps.filter((one) => gone.has(one.id) && !failed.includes(one))) {
+    const cause = failed.find((one) => one.id === step.closes || (one.group !== undefined && one.group === step.group))
+    changes.push({ kind: 'dropped', stepId: step.id, what: `${step.title} left out with its cause`, why: changes.find((change) => change.stepId === (cause?.id ?? step.closes))?.why ?? [] })
   }
   const checks = steps.filter((step) => step.gate === 'quick-check' && step.checks)
   return {

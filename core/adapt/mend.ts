@@ -1,6 +1,7 @@
 import { productsFor, setProduct } from '../catalog/shelf'
 import type { Shelf } from '../catalog/model'
 import type { LintFinding } from '../protocol/linter'
+import { freshId } from '../protocol/family'
 import type { Step } from '../protocol/model'
 import { segment } from '../protocol/segments'
 import type { Property } from '../protocol/words'
@@ -17,16 +18,15 @@ const replace = ({ steps, at }: Bench, step: Step): Step[] => steps.map((one, in
 const takeOut = ({ steps }: Bench, gone: Step | undefined): Step[] | undefined => gone && steps.filter((step) => step.id !== gone.id && step.closes !== gone.id)
 const takeAll = ({ steps }: Bench, gone: (step: Step) => boolean): Step[] => { const ids = new Set(steps.filter(gone).map((step) => step.id)); return steps.filter((step) => !ids.has(step.id) && !(step.closes && ids.has(step.closes))) }
 const move = (bench: Bench, from: number, to: number): Step[] => { const rest = bench.steps.filter((_, index) => index !== from); const place = from < to ? to - 1 : to; return [...rest.slice(0, place), bench.steps[from]!, ...rest.slice(place)] }
-const fresh = ({ steps }: Bench, id: string): string => { for (let n = 1; ; n++) { const name = n === 1 ? id : `${id}-${n}`; if (!steps.some((step) => step.id === name)) return name } }
 const byHand = (bench: Bench, suffix: string, title: string, properties: Property[], minutes: number, tray: string): Step =>
-  ({ id: fresh(bench, `${bench.step.id}+${suffix}`), phase: 'tone', title, zones: bench.step.zones, properties, segments: [segment('press', 'apply', minutes)], essential: true, priority: 5, closes: bench.step.id, tray: [tray] })
+  ({ id: freshId(bench.steps, `${bench.step.id}+${suffix}`), phase: 'tone', title, zones: bench.step.zones, properties, segments: [segment('press', 'apply', minutes)], essential: true, priority: 5, closes: bench.step.id, tray: [tray] })
 
 /** A step with the first product in stock that has the property and may touch these zones. */
 function fromShelf(bench: Bench, property: Property, zones: Step['zones'], more: Partial<Step> = {}): Step | undefined {
   for (const product of bench.shelf.products) {
     const use = product.uses.find((one) => (product.properties.includes(property) || one.properties?.includes(property)) && one.zones.some((zone) => zones.includes(zone)))
     if (!use || product.stock <= 0) continue
-    const step: Step = { id: fresh(bench, `${bench.step.id}+${property}`), phase: use.phase, title: product.name, zones: use.zones.filter((zone) => zones.includes(zone)), product: { productId: product.id, useId: use.id }, properties: [], segments: use.segments, essential: true, priority: 5, ...more }
+    const step: Step = { id: freshId(bench.steps, `${bench.step.id}+${property}`), phase: use.phase, title: product.name, zones: use.zones.filter((zone) => zones.includes(zone)), product: { productId: product.id, useId: use.id }, properties: [], segments: use.segments, essential: true, priority: 5, ...more }
     // What mends one thing must not break another: nothing that acts stands in for what soothes or tones.
     if (property === 'exfoliating' || !has(bench, step, 'exfoliating', 'current', 'warming', 'retinoid', 'self-heating', 'flammable')) return step
   }

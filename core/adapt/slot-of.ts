@@ -27,7 +27,7 @@ export interface Ready {
 }
 
 /** A function that fits the same ladder to any slot; schedules once looked at are remembered between slots. */
-export function slotFitter(ready: Ready): (slotS: number, limit?: number) => SlotFit {
+export function slotFitter(ready: Ready): (slotS: number) => SlotFit {
   const { steps, goals, read, daytime } = ready
   const seen = new Map<string, number | undefined>()
   const wrongBefore = wrongOf(steps, ready)
@@ -40,7 +40,7 @@ export function slotFitter(ready: Ready): (slotS: number, limit?: number) => Slo
     steps, goals, makespan, mustStay: new Set(ready.mustStay), grow: ready.grow, isLight: (step) => read(step).properties.has('led'), homeless: (now) => now.filter((step) => step.floating && hostsOf(step, now).length === 0), hungS: hungSeconds(steps), variants: permittedVariants(ready),
     allowed: (now) => lint(now.map(read), daytime).every((finding) => finding.level !== 'wrong' || wrongBefore.has(`${finding.id}|${finding.stepId}`)) && holds(now, ready),
   }
-  return (slotS, limit) => fitToSlot({ ...problem, slotS, ...(limit === undefined ? {} : { limit }) })
+  return (slotS) => fitToSlot({ ...problem, slotS })
 }
 
 /** What hangs under dwells can stretch them to their limit, and keep hands from mixing meanwhile: no more than that does it add to a visit. */
@@ -76,6 +76,10 @@ function permittedVariants({ steps, resolving }: Ready): NonNullable<SlotProblem
   }
   return found
 }
+
+/** A change that stands for time alone. */
+export const isForTime = (change: Change): boolean => change.why.some((why) => why.ruleId in FOR_TIME)
+const FOR_TIME = { T01: 'left out', T02: 'another way', T03: 'shorter', T04: 'longer' }
 
 /** What the slot changed, each with its reason. */
 export function slotChanges(before: readonly Step[], fit: Extract<SlotFit, { best: unknown }>, wholeS: number, slotS: number): Change[] {

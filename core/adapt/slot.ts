@@ -1,7 +1,8 @@
 import type { Concern } from '../client/model'
 import type { Step } from '../protocol/model'
-import { goneWith } from './expand'
-import { GRID_S, grown, lengthOf, roomOf, shortened, slackOf, WORTH_AT_LEAST, WORTH_GROWN, worthOf } from './worth'
+import { goneWith } from '../protocol/family'
+import { usualSeconds } from '../protocol/segments'
+import { GRID_S, grown, roomOf, shortened, slackOf, WORTH_AT_LEAST, WORTH_GROWN, worthOf } from './worth'
 
 /** What a slot fit is given. `makespan`: the schedule is the judge of time; undefined when the ladder cannot be placed. */
 export interface SlotProblem {
@@ -13,8 +14,6 @@ export interface SlotProblem {
   readonly allowed: (steps: readonly Step[]) => boolean
   /** Steps that may not be dropped, though they could be shortened. */
   readonly mustStay: ReadonlySet<string>
-  /** Steps that may not be touched at all: they have begun. */
-  readonly fixed?: ReadonlySet<string>
   /** Other ways of doing a step that the rules permit, by step id. */
   readonly variants?: ReadonlyMap<string, readonly { readonly step: Step; readonly worth: number }[]>
   readonly isLight: (step: Step) => boolean
@@ -78,10 +77,9 @@ class SlotSearch {
   private best: SlotChoice | undefined
 
   constructor(private readonly problem: SlotProblem) {
-    const { steps, goals, mustStay, fixed, variants } = problem
+    const { steps, goals, mustStay, variants } = problem
     this.hungS = problem.hungS ?? Infinity
-    const open = steps.filter((step) => !fixed?.has(step.id))
-    this.choices = open.map((step) => ({ step, worth: worthOf(step, goals), droppable: isOptional(step) && !mustStay.has(step.id), variants: variants?.get(step.id) ?? [] }))
+    this.choices = steps.map((step) => ({ step, worth: worthOf(step, goals), droppable: isOptional(step) && !mustStay.has(step.id), variants: variants?.get(step.id) ?? [] }))
       .filter((choice) => choice.droppable || choice.variants.length > 0)
       // What gives back the most time for its worth is decided first.
       .sort((a, b) => a.worth / this.saves(a.step) - b.worth / this.saves(b.step))
@@ -91,7 +89,7 @@ class SlotSearch {
 
   private saves(step: Step): number {
     const gone = goneWith(this.problem.steps, new Set([step.id]))
-    const seconds = this.problem.steps.reduce((sum, one) => sum + (gone.has(one.id) ? lengthOf(one) : 0), 0)
+    const seconds = this.problem.steps.reduce((sum, one) => sum + (gone.has(one.id) ? usualSeconds(one) : 0), 0)
     return Math.max(1, step.floating ? Math.min(seconds, this.hungS) : seconds)
   }
 
@@ -117,7 +115,7 @@ class SlotSearch {
   /** The shortest ladder of all: everything that may go gone, the rest at its least. */
   private least(): number | undefined {
     const taken = this.choices.filter((choice) => choice.droppable).map((choice): Taken => ({ stepId: choice.step.id, variant: -1 }))
-    return this.time(this.stepsOf(taken).map((step) => (this.problem.fixed?.has(step.id) ? step : shortened(step, slackOf(step)))))
+    return this.time(this.stepsOf(taken).map((step) => shortened(step, slackOf(step))))
   }
 
   /** Tries the node's own set, then hands out one child per next choice, so that every set is met once. */
@@ -129,7 +127,7 @@ class SlotSearch {
       const ways = [...(choice.droppable ? [-1] : []), ...choice.variants.map((_, at) => at + 1)]
       return ways.flatMap((variant): Node[] => {
         const taken = [...node.taken, { stepId: choice.step.id, variant }]
-        const saved = variant === -1 ? this.saves(choice.step) : Math.max(0, lengthOf(choice.step) - lengthOf(choice.variants[variant - 1]!.step))
+        const saved = variant === -1 ? this.saves(choice.step) : Math.max(0, usualSeconds(choice.step) - usualSeconds(choice.variants[variant - 1]!.step))
         // A second saved in a step saves at most a second of the visit; what cannot be placed says nothing.
         const bound = this.bound(taken, totalS === undefined ? 0 : totalS - saved - this.problem.slotS)
         return [{ at: node.at + offset + 1, taken, bound }]
@@ -165,7 +163,7 @@ class SlotSearch {
   }
 
   private cheapest(steps: readonly Step[], taken: readonly Taken[], overS: number, mayDrop: boolean): number {
-    const pieces = steps.filter((step) => !this.problem.fixed?.has(step.id)).flatMap((step) => this.pieces(step, worthOf(step, this.problem.goals) * this.shareOf(step.id, taken), mayDrop).map((piece) => ({ ...piece, hung: step.floating !== undefined })))
+    const pieces = steps.flatMap((step) => this.pieces(step, worthOf(step, this.problem.goals) * this.shareOf(step.id, taken), mayDrop).map((piece) => ({ ...piece, hung: step.floating !== undefined })))
     let left = overS
     let hungLeft = this.hungS
     let loss = 0
@@ -186,7 +184,7 @@ class SlotSearch {
     const choice = mayDrop ? this.choices.find((one) => one.step.id === step.id) : undefined
     if (!choice) return keep
     const length = this.saves(step)
-    const swaps = choice.variants.map((variant) => ({ seconds: Math.max(1, lengthOf(step) - lengthOf(variant.step)), loss: (1 - variant.worth) * worth }))
+    const swaps = choice.variants.map((variant) => ({ seconds: Math.max(1, usualSeconds(step) - usualSeconds(variant.step)), loss: (1 - variant.worth) * worth }))
     const rates = [...keep.map((one) => one.rate), ...(choice.droppable ? [worth / length] : []), ...swaps.map((one) => one.loss / one.seconds)]
     if (swaps.length > 0) return [{ seconds: length, rate: Math.min(...rates) }]
     if (keep.length === 0 || keep[0]!.rate >= worth / length || length <= slack) return [{ seconds: length, rate: worth / length }]
@@ -211,7 +209,7 @@ class SlotSearch {
 
   /** Cuts where a second costs the least worth, each step as far as it helps, on the grid. Undefined when even the shortest is too long. */
   private shorten(steps: readonly Step[], taken: readonly Taken[], fromS: number): { steps: readonly Step[]; totalS: number; loss: number } | undefined {
-    const open = steps.filter((step) => slackOf(step) > 0 && !this.problem.fixed?.has(step.id))
+    const open = steps.filter((step) => slackOf(step) > 0)
     const least = this.time(steps.map((step) => (open.includes(step) ? shortened(step, slackOf(step)) : step)))
     if (least === undefined || least > this.problem.slotS) return undefined
     const rate = (step: Step) => ((1 - WORTH_AT_LEAST) * worthOf(step, this.problem.goals) * this.shareOf(step.id, taken)) / slackOf(step)
@@ -244,7 +242,7 @@ class SlotSearch {
 
   private growInto(steps: readonly Step[], totalS: number, taken: readonly Taken[]): { steps: readonly Step[]; totalS: number; gain: number } {
     const { isLight, slotS, goals } = this.problem
-    const room = (step: Step) => (this.problem.fixed?.has(step.id) ? 0 : roomOf(step, isLight(step)))
+    const room = (step: Step) => roomOf(step, isLight(step))
     const rate = (step: Step) => (WORTH_GROWN * worthOf(step, goals) * this.shareOf(step.id, taken)) / room(step)
     let now = [...steps]
     let end = totalS
@@ -274,7 +272,7 @@ class SlotSearch {
     const swapped = taken.flatMap(({ stepId, variant }) => (variant > 0 ? [{ stepId, title: kept.get(stepId)?.title ?? stepId }] : []))
     const times = this.problem.steps.flatMap((step) => {
       const now = kept.get(step.id)
-      return now && lengthOf(now) !== lengthOf(step) && !swapped.some((one) => one.stepId === step.id) ? [{ stepId: step.id, fromS: lengthOf(step), toS: lengthOf(now) }] : []
+      return now && usualSeconds(now) !== usualSeconds(step) && !swapped.some((one) => one.stepId === step.id) ? [{ stepId: step.id, fromS: usualSeconds(step), toS: usualSeconds(now) }] : []
     })
     return { steps, totalS, worth, dropped: this.problem.steps.filter((step) => !kept.has(step.id)).map((step) => step.id), swapped, times }
   }

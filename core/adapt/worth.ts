@@ -1,6 +1,5 @@
 import type { Concern } from '../client/model'
 import type { Segment, Step } from '../protocol/model'
-import { usualSeconds } from '../protocol/segments'
 
 /** Weight of a step by the rank of its concern among the client's goals (design figures): first, second, third, any other. */
 const RANK_WEIGHTS = [5, 3, 2] as const
@@ -54,5 +53,3 @@ export function grown(step: Step, byS: number, isLight: boolean): Step {
   const part = growing(step, isLight)
   return part && byS > 0 ? { ...step, segments: step.segments.map((one) => (one === part ? { ...one, usualS: Math.min(one.maxS, one.usualS + byS) } : one)) } : step
 }
-
-export const lengthOf = (step: Step): number => usualSeconds(step)

@@ -1,4 +1,5 @@
 import type { Product, Shelf } from '../catalog/model'
+import { freshId } from '../protocol/family'
 import type { Step } from '../protocol/model'
 import type { Property } from '../protocol/words'
 import { subjectReader } from '../safety/subject'
@@ -16,15 +17,6 @@ export function searchCatalogue(typed: string, rows: readonly CatalogueRow[] = S
     return words.includes(text) || phase.includes(text) ? 3 : 9
   }
   return rows.map((row, at) => ({ row, at, rank: rank(row) })).filter((one) => one.rank < 9).sort((a, b) => a.rank - b.rank || a.at - b.at).map(({ row }) => row)
-}
-
-/** An id no other step has: the name itself, then with a number. */
-export function freshId(steps: readonly Pick<Step, 'id'>[], id: string): string {
-  const taken = new Set(steps.map((step) => step.id))
-  for (let n = 1; ; n++) {
-    const name = n === 1 ? id : `${id}-${n}`
-    if (!taken.has(name)) return name
-  }
 }
 
 /** A step of a catalogue row with what stands on the shelf; the product's own times win. Its id is new among `steps`. */

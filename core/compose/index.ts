@@ -1,4 +1,4 @@
-export { freshId, searchCatalogue, stepFrom } from './add'
+export { searchCatalogue, stepFrom } from './add'
 export { STEP_CATALOGUE } from './catalogue'
 export type { CatalogueRow } from './catalogue'
 export { compareVersions } from './compare'

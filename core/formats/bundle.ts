@@ -3,7 +3,7 @@ import { Reservation, SlotWish } from '../adapt/wish'
 import { Shelf } from '../catalog/model'
 import { Client, IsoDate } from '../client/model'
 import { PastVisit } from '../climb/model'
-import { ProtocolVersion } from '../protocol/model'
+import { ProtocolVersion, type Step } from '../protocol/model'
 import { TECHNIQUES } from '../safety/rule'
 import { Reading } from '../skin/model'
 
@@ -53,20 +53,25 @@ export function readBundle(value: unknown): BundleRead {
   return faults.length > 0 ? { ok: false, faults } : { ok: true, bundle: parsed.data }
 }
 
+/** What one step of a card says of the others that is not so: its id taken, or a step named that is not there. */
+export function stepFaults(steps: readonly Step[], at: number): BundleFault[] {
+  const step = steps[at]!
+  const path = `$.protocol.steps[${at}]`
+  const named = [['checks', step.checks], ['onlyIf.gate', step.onlyIf?.gate], ['closes', step.closes], ['within.stepId', step.within?.stepId]] as const
+  return [
+    ...(steps.findIndex((one) => one.id === step.id) < at ? [{ path: `${path}.id`, says: `Two steps are called "${step.id}"; give one another id.` }] : []),
+    ...named.flatMap(([name, id]) => (id !== undefined && !steps.some((one) => one.id === id) ? [{ path: `${path}.${name}`, says: `No step "${id}" in this protocol.` }] : [])),
+  ]
+}
+
 function referenceFaults(bundle: Bundle): BundleFault[] {
-  const stepIds = new Set(bundle.protocol.steps.map((step) => step.id))
-  const seen = new Set<string>()
   return bundle.protocol.steps.flatMap((step, at) => {
     const path = `$.protocol.steps[${at}]`
-    const faults: BundleFault[] = []
-    if (seen.has(step.id)) faults.push({ path: `${path}.id`, says: `Two steps are called "${step.id}"; give one another id.` })
-    seen.add(step.id)
+    const faults = stepFaults(bundle.protocol.steps, at)
     const product = bundle.shelf.products.find((candidate) => candidate.id === step.product?.productId)
     if (step.product && !product) faults.push({ path: `${path}.product.productId`, says: `No product "${step.product.productId}" on the shelf of this file.` })
     else if (step.product && !product?.uses.some((use) => use.id === step.product?.useId)) faults.push({ path: `${path}.product.useId`, says: `Product "${step.product.productId}" has no use "${step.product.useId}".` })
     if (step.deviceId && !bundle.shelf.devices.some((device) => device.id === step.deviceId)) faults.push({ path: `${path}.deviceId`, says: `No device "${step.deviceId}" on the shelf of this file.` })
-    for (const [name, id] of [['checks', step.checks], ['onlyIf.gate', step.onlyIf?.gate]] as const) if (id && !stepIds.has(id)) faults.push({ path: `${path}.${name}`, says: `No step "${id}" in this protocol.` })
-    if (step.closes && !stepIds.has(step.closes)) faults.push({ path: `${path}.closes`, says: `No step "${step.closes}" in this protocol.` })
     return faults
   })
 }

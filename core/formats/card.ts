@@ -1,7 +1,7 @@
 import { z } from 'zod'
 import { Product, Device } from '../catalog/model'
 import { ProtocolVersion, type Step } from '../protocol/model'
-import { jsonPath, type BundleFault } from './bundle'
+import { jsonPath, stepFaults, type BundleFault } from './bundle'
 
 /** A protocol as an open file, with what of the shelf it names, so that another salon can read it. */
 export const Card = z.strictObject({
@@ -33,10 +33,7 @@ export function readCard(value: unknown): CardRead {
   const parsed = Card.safeParse(value)
   if (!parsed.success) return { ok: false, faults: parsed.error.issues.map((issue) => ({ path: jsonPath(issue.path), says: issue.message })) }
   const { steps } = parsed.data.protocol
-  const faults = steps.flatMap((step, at): BundleFault[] => [
-    ...(steps.findIndex((one) => one.id === step.id) !== at ? [{ path: `$.protocol.steps[${at}].id`, says: `two steps are called “${step.id}”` }] : []),
-    ...(step.closes !== undefined && !steps.some((one) => one.id === step.closes) ? [{ path: `$.protocol.steps[${at}].closes`, says: `there is no step “${step.closes}”` }] : []),
-  ])
+  const faults = steps.flatMap((_, at) => stepFaults(steps, at))
   return faults.length > 0 ? { ok: false, faults } : { ok: true, card: parsed.data }
 }
 

@@ -42,7 +42,7 @@ describe('doses', () => {
     const part = doseFor(product('clay-mask'), use('clay-mask'), T_ZONE)!.amount
     expect(part).toBeCloseTo(12 * areaOf(T_ZONE) / areaOf(FACE), 1)
     expect(doseFor(product('moor-vial'), use('moor-vial'), FACE_NECK, 0.5)!.amount).toBe(1.5)
-    expect(doseFor(product('spray-veil'), use('spray-veil'), ['hands'])!.amount).toBe(3)
+    expect(doseFor(product('hand-balm'), use('hand-balm'), ['hands'])!.amount).toBe(3)
   })
   test('without a dose of its own the film of its kind; nothing where nothing is known', () => {
     expect(doseFor(product('clay-mask'), bare('clay-mask'), FACE)).toEqual({ amount: Math.round(areaOf(FACE) * 0.2) / 10, unit: 'g', by: 'film' })

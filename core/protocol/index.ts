@@ -3,6 +3,7 @@ export type { Admits, LeverId, Phase, Place, Property, Temperature, Tool } from 
 export { dwellSeconds, onClient, placeOf, presenceOf, segment, usesHands, usualSeconds } from './segments'
 export { lint } from './linter'
 export type { LintFinding } from './linter'
+export { freshId, goneWith } from './family'
 export { unrolled } from './unroll'
 export { MOVEMENT_TYPES, movementSeconds, movementsSeconds, PASS_PATTERNS, PATH_WORDS, PATHS, timedByMovements } from './movement'
 export type { PathId } from './movement'

@@ -71,7 +71,7 @@ describe('the open file', () => {
     const broken = (steps: unknown[]) => create({ from: 'file', file: { ...file, protocol: { ...file.protocol, steps } } })
     expect((await create({ from: 'file', file: 'text' })).status).toBe(400)
     expect(JSON.stringify((await broken([{ ...file.protocol.steps[0]!, priority: 9 }])).body)).toContain('$.protocol.steps[0].priority')
-    expect(JSON.stringify((await broken([file.protocol.steps[0]!, file.protocol.steps[0]!])).body)).toContain('two steps are called')
+    expect(JSON.stringify((await broken([file.protocol.steps[0]!, file.protocol.steps[0]!])).body)).toContain('Two steps are called')
     expect(await count()).toBe(before)
   })
   test('what is not published yet has no file', async () => expect((await owner.ask('GET', `/api/protocols/${(await create({ from: 'nothing', name: 'Empty' })).body.id}/file`)).body.code).toBe('not_published'))
