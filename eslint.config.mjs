@@ -8,7 +8,7 @@ Object.groupBy ??= (items, keyOf) => {
 const { createConfigForNuxt } = await import('@nuxt/eslint/config').catch(() => import('@nuxt/eslint-config'))
 
 /** Folders of the core from the ground up: a file may import from its own folder and from those before it. */
-const LAYERS = ['quantity', 'chemistry', 'skin', 'protocol', 'client', 'catalog', 'climb', 'safety', 'schedule', 'mixing', 'adapt', 'perform', 'risk', 'compose', 'formats']
+const LAYERS = ['quantity', 'chemistry', 'skin', 'protocol', 'client', 'catalog', 'climb', 'safety', 'schedule', 'mixing', 'adapt', 'perform', 'risk', 'costing', 'compose', 'formats']
 // Vocabulary files (words, models) may be named by the concepts they describe, in both directions, as types.
 const above = (layer) => LAYERS.slice(LAYERS.indexOf(layer) + 1)
 const only = (group, message) => ({ group, message })

@@ -30,7 +30,7 @@ const STILL_WATER = version('still-water', 'Still Water brightening', [
 
 const DEEP_WELL = version('deep-well', 'Deep Well hydration', [
   ...open, second, tone('tone-1'), lamp,
-  withDevice('infuse', 'dose-infuser', 'Measured infusion, 4 mL', [changeTip(1), segment('work', 'apply', [15, 17, 20]), segment('off', 'remove', 1, { tool: 'gauze', temperature: 'lukewarm' })], { priority: 5, concern: 'hydrate', tray: ['sterile single-use tip', 'ampoule 4 mL'], passes: { zones: ['forehead', 'cheek-left', 'cheek-right', 'chin', 'temple-left', 'temple-right'], pattern: 'small circles', times: 1, level: 'lower at the temples' } }),
+  withDevice('infuse', 'dose-infuser', 'Measured infusion, 4 mL', [changeTip(1), segment('work', 'apply', [15, 17, 20]), segment('off', 'remove', 1, { tool: 'gauze', temperature: 'lukewarm' })], { priority: 5, concern: 'hydrate', product: pick('dew-ampoule', 'infuse'), tray: ['sterile single-use tip'], passes: { zones: ['forehead', 'cheek-left', 'cheek-right', 'chin', 'temple-left', 'temple-right'], pattern: 'small circles', times: 1, level: 'lower at the temples' } }),
   globes(5),
   withProduct('sheet', 'linen-sheet', 'sheet', { title: 'Sheet mask', priority: 4, concern: 'hydrate' }),
   step('led', 'device', 'Light over the sheet', [hands('set', 0.5), segment('dwell', 'dwell', [8, 10, 12], { active: true, presence: 'room', admits: ['hands', 'quiet'] }), segment('end', 'remove', 0.5, { tool: 'none' })], { zones: [...FACE], deviceId: 'led-panel', floating: { needs: 'quiet', over: true }, priority: 3, tray: ['eye shields'] }),

@@ -19,3 +19,6 @@ export const make = (product: Partial<Product> & Pick<Product, 'id' | 'name' | '
 export const pump = (per: number) => ({ name: 'pump', unit: 'mL', per } as const)
 export const MASK_TIME: readonly [number, number, number] = [10, 15, 20]
 export const MASK_FREE = { admits: ['quiet', 'hands', 'scalp', 'shoulders', 'lips', 'eyes'] as NonNullable<Segment['admits']>, presence: 'room' as const }
+
+/** Three millilitres of water to a gram; times as its maker gives them at 20 °C. */
+export const ALGINATE: NonNullable<Product['mixing']> = { waterMlPerG: 3, waterC: { least: 15, usual: 20, most: 30 }, bowl: 'flexible bowl', consistency: 'smooth', sets: { by: 'alginate', at: { celsius: 20, workingS: 240, setsS: 480 } } }

@@ -2,6 +2,8 @@ import type { Client } from '../client/model'
 import type { Known } from '../client/medicines'
 import type { Shelf } from '../catalog/model'
 import type { PastVisit } from '../climb/model'
+import { atWater } from '../mixing/card'
+import { supplyNamed } from '../mixing/supplies'
 import { trayFor } from '../mixing/tray'
 import type { ProtocolVersion, Step } from '../protocol/model'
 import { goneWith } from '../protocol/family'
@@ -20,12 +22,13 @@ import { throughGates, type GateAnswers, type Gated } from './gates'
 import { hasBegun, partId, type Underway } from './ladder'
 import { makespanOf, placeKeeping, segmentsOf, withHygiene } from './lay'
 import type { FittedPlan } from './plan'
-import type { Reservation, SlotWish } from './wish'
+import { prepared, withStandIns } from './prep'
+import type { Prep, Reservation, SlotWish } from './wish'
 import { resolve, type Override, type Resolution, type ResolveInput } from './resolve'
 import { isOptional } from './slot'
 import { isForTime, slotChanges, slotFitter, type Ready } from './slot-of'
 
-export const ENGINE_VERSION = '0.3.0'
+export const ENGINE_VERSION = '0.4.0'
 
 /** Everything a plan is made from; a value. `date` ISO in the salon's zone; `daytime`: the visit ends by daylight. */
 export interface CompileInput {
@@ -47,6 +50,8 @@ export interface CompileInput {
   readonly gates?: GateAnswers | undefined
   /** How the visit is to be fitted to its slot; default: shortened only where it would run over. */
   readonly fit?: SlotWish | undefined
+  /** What was decided while the tray was laid; default: a medium face, usual water, nothing standing in. */
+  readonly prep?: Prep | undefined
   /** When devices of this salon are needed in another room. */
   readonly reserved?: readonly Reservation[] | undefined
   /** Products that stung in a quick check of this visit; left out, the written products of the checks that stung. */
@@ -103,19 +108,28 @@ const slotSOf = (input: CompileInput): number => (input.fit?.slotMinutes ?? inpu
 interface Made { readonly draft: FittedPlan; readonly resolved: readonly Step[]; readonly changes: readonly Change[]; readonly input: CompileInput; readonly constraints: Constraints; readonly gated: Gated; readonly running: Running | undefined }
 
 /** Conditions, choices, gates and rules; a plan when there is none to be made. */
-function throughRules(input: CompileInput, running?: Running): Made | { readonly plan: FittedPlan } {
+function throughRules(given: CompileInput, running?: Running): Made | { readonly plan: FittedPlan } {
+  const input = prepared(given)
   const constraints = withStung(constraintsFor(input), input)
   const written = withHygiene(input.protocol.steps.map(unrolled))
   const expanded = expand(written, { goals: input.client.concerns, daytime: input.daytime, firstVisit: input.history.length === 0, shelf: input.shelf })
   const gated = throughGates(expanded.steps, input.reading, input.gates ?? {})
+  const stoodIn = withStandIns(gated.steps, input)
   const draft = emptyPlan(input, constraints, written)
   const postponed = constraints.inForce.filter((constraint) => constraint.effect === 'postpone')
   if (postponed.length > 0 && !running) return { plan: { ...draft, status: 'postponed', problems: [...new Set(postponed.map((c) => `${c.title}: ${c.reason} ${c.instead}`))] } }
   const fixed = running ? running.plan.steps.filter((step) => hasBegun(step, running.underway)) : []
-  const { resolution, left } = resolveGroups(takingPart(gated.steps, running), { constraints, shelf: input.shelf, overrides: input.overrides, date: input.date, fixed })
+  const { resolution, left } = resolveGroups(takingPart(stoodIn.steps, running), { constraints, shelf: input.shelf, overrides: input.overrides, date: input.date, fixed })
   if (resolution.kind === 'stopped') return { plan: { ...draft, status: 'stopped', problems: [`The search stopped after ${resolution.triedNodes} tries; take a step out and fit again.`] } }
   if (resolution.kind === 'infeasible') return { plan: { ...draft, status: 'infeasible', problems: resolution.clashes.map((clash) => `${clash.reason} ${clash.instead} (${clash.ruleId})`) } }
-  return { draft, resolved: resolution.steps, changes: [...expanded.changes, ...gated.changes, ...left, ...resolution.changes, ...(running?.plan.changes.filter(isForTime) ?? [])], input, constraints, gated, running }
+  return { draft, resolved: atWater(resolution.steps, input.shelf, input.prep?.waterC ?? {}), changes: [...expanded.changes, ...gated.changes, ...stoodIn.changes, ...left, ...resolution.changes, ...(running?.plan.changes.filter(isForTime) ?? [])], input, constraints, gated, running }
+}
+
+/** The steps a visit wants before anything stands in and before any rule: conditions, goals and gates answered. */
+export function wantedSteps(given: CompileInput): { readonly steps: readonly Step[]; readonly input: CompileInput } {
+  const input = prepared(given)
+  const expanded = expand(withHygiene(input.protocol.steps.map(unrolled)), { goals: input.client.concerns, daytime: input.daytime, firstVisit: input.history.length === 0, shelf: input.shelf })
+  return { steps: throughGates(expanded.steps, input.reading, input.gates ?? {}).steps, input }
 }
 
 /** Resolves; where the rules take one step of a group, the rest of it goes too. */
@@ -197,7 +211,7 @@ function placed(made: Made): FittedPlan {
   return {
     ...draft, ...(cut.fit ? { fit: cut.fit } : {}), totalS: placing.makespanS, leastTotalS: leastTotal(steps, perhaps, placing, running), proof: { kind: placing.kind, gapS: placing.gapS, nodes: placing.nodes },
     steps: [...steps], segments: segmentsOf(steps, placing, new Set(open.map((gate) => gate.gateId))), changes: all.map((change) => ({ ...change, why: change.why.map((why) => ({ ...why })) })),
-    cautions: cautionsFor(steps, constraints.inForce, read), tray: trayWithCare(steps, constraints, read, input.shelf).map((item) => (perhaps.has(item.stepId) ? { ...item, perhaps: true } : item)),
+    cautions: cautionsFor(steps, constraints.inForce, read), tray: trayWithCare(steps, constraints, read, input).map((item) => (perhaps.has(item.stepId) ? { ...item, perhaps: true } : item)),
     open, levers: steps.flatMap((step) => (step.lever ? [{ lever: step.lever.lever, rung: Math.min(5, rungOf(step, read(step).product) ?? step.lever.rung) }] : [])),
   }
 }
@@ -216,12 +230,12 @@ function leastTotal(steps: readonly Step[], perhaps: ReadonlySet<string>, whole:
 }
 
 /** The tray of the ladder, with what the rules lay out at each step behind its own things. */
-function trayWithCare(steps: readonly Step[], constraints: Constraints, read: (step: Step) => Subject, shelf: Shelf): FittedPlan['tray'] {
+function trayWithCare(steps: readonly Step[], constraints: Constraints, read: (step: Step) => Subject, { shelf, prep }: CompileInput): FittedPlan['tray'] {
   const cares = careItems(steps, constraints.inForce, read)
-  const tray = trayFor(steps, shelf)
+  const tray = trayFor(steps, shelf, prep?.size).map(({ supply, ...item }) => ({ ...item, ...(supply ? { supply: { ...supply } } : {}) }))
   return steps.flatMap((step) => [
     ...tray.filter((item) => item.stepId === step.id),
-    ...cares.filter((care) => care.stepId === step.id).map((care, at) => ({ id: `${step.id}:care${at}`, name: care.name, count: 1, for: step.title, stepId: step.id })),
+    ...cares.filter((care) => care.stepId === step.id).map((care, at) => { const laid = supplyNamed(care.name); return { id: `${step.id}:care${at}`, name: care.name, count: 1, for: step.title, stepId: step.id, ...(laid ? { supply: laid } : {}) } }),
   ])
 }
 

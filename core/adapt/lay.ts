@@ -1,3 +1,4 @@
+import { goneWith } from '../protocol/family'
 import type { Segment, Step } from '../protocol/model'
 import { presenceOf, segment, usesHands } from '../protocol/segments'
 import { place } from '../schedule/place'
@@ -46,3 +47,10 @@ function placedSegment(step: Step, part: Segment, at: { startS: number; endS: nu
   }
 }
 
+
+/** How much longer a ladder is with one of its steps, and what goes with it, than without: 0 for what hangs in a gap. Whole seconds. */
+export function extraSecondsOf(steps: readonly Step[], stepId: string): number {
+  const gone = goneWith(steps, new Set([stepId]))
+  const [whole, without] = [steps, steps.filter((step) => !gone.has(step.id))].map((some) => makespanOf(placeKeeping(some).placing) ?? 0)
+  return Math.max(0, whole! - without!)
+}

@@ -6,7 +6,7 @@ import { toMinutes } from '../quantity/time'
 import { touches, type Subject } from '../safety/subject'
 import type { Constraint } from '../safety/rule'
 import { withoutZones, zonesInWords } from '../skin/zones'
-import { distinctWhy, type Change } from './change'
+import { distinctWhy, ownWhy, type Change } from './change'
 import { leverSegments, rungOf } from '../safety/strength'
 import { capMinutes, onRung } from './levers'
 
@@ -223,6 +223,7 @@ function replacedChange(candidate: Step, written: Step, context: OptionContext):
   const before = context.read(written)
   const blocking = context.constraintsFor(written).filter((constraint) => (blocks(constraint) || constraint.limit?.kind === 'rung' || constraint.limit?.kind === 'dwell-minutes') && touches(constraint, before))
   const stops = blocking.filter(blocks)
+  if (blocking.length === 0 && before.product && before.product.stock <= 0) return { kind: 'replaced', stepId: written.id, what: `${written.title} → ${candidate.title}`, why: [ownWhy('S07', `${before.product.name} is out.`, 'Order it, or choose what stands in on Prepare.')] }
   const why = distinctWhy(stops.length > 0 ? stops : blocking).map((one) => ({ ...one, reason: one.reason + ingredientsBehind(stops.filter((constraint) => constraint.ruleId === one.ruleId), before) }))
   return { kind: 'replaced', stepId: written.id, what: `${written.title} → ${candidate.title}`, why }
 }

@@ -98,7 +98,7 @@ describe('what each pattern is about', () => {
   test('8: half a vial before, half after; 45 minutes; off again and again until the brush is clean', () => {
     const plan = of('kit')
     expect([step(plan, 'vial-before').share, step(plan, 'vial-after').share]).toEqual([0.5, 0.5])
-    expect(plan.tray.find((item) => item.id === 'vial-before:product')!.note).toBe('1.5 mL (50 % of the dose)')
+    expect(plan.tray.find((item) => item.id === 'vial-before:product')!.note).toBe('½ vial · 1.5 mL (50 % of the dose), the rest for ' + step(plan, 'vial-after').title)
     expect(seg(plan, 'tight/dwell').endS - seg(plan, 'tight/dwell').startS).toBe(45 * 60)
     expect(step(plan, 'wash-off').segments.at(-1)!.end).toMatchObject({ by: 'repeat', sign: 'the brush stays clean' })
   })

@@ -24,7 +24,7 @@ export const PlacedSegment = z.strictObject({
 })
 export type PlacedSegment = z.infer<typeof PlacedSegment>
 
-export const TrayItem = z.strictObject({ id: z.string(), name: z.string(), count: z.number(), for: z.string(), stepId: z.string(), note: z.string().optional(), perhaps: z.boolean().optional() })
+export const TrayItem = z.strictObject({ id: z.string(), name: z.string(), count: z.number(), for: z.string(), stepId: z.string(), note: z.string().optional(), supply: z.strictObject({ id: z.string(), count: z.number() }).optional(), readyInS: z.number().int().optional(), perhaps: z.boolean().optional() })
 export type TrayItem = z.infer<typeof TrayItem>
 
 export const Suggestion = z.strictObject({

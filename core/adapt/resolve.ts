@@ -65,7 +65,8 @@ function named(step: Step, read: (step: Step) => Subject): Step {
   return { ...step, lever: { ...step.lever, rung, writtenRung: step.lever.writtenRung ?? rung } }
 }
 
-const inForceFor = (step: Step, inForce: readonly Constraint[], overrides: readonly Override[]): Constraint[] =>
+/** What is in force about a step, what was waved through for it taken out. */
+export const inForceFor = (step: Step, inForce: readonly Constraint[], overrides: readonly Override[]): Constraint[] =>
   inForce.filter((constraint) => !(constraint.overridable === 'reason' && overrides.some((o) => o.ruleId === constraint.ruleId && o.stepId === step.id)))
 
 type Begun = ReadonlyMap<string, Step>

@@ -1,5 +1,5 @@
 import { z } from 'zod'
-import { Reservation, SlotWish } from '../adapt/wish'
+import { Prep, Reservation, SlotWish } from '../adapt/wish'
 import { Shelf } from '../catalog/model'
 import { Client, IsoDate } from '../client/model'
 import { PastVisit } from '../climb/model'
@@ -34,6 +34,8 @@ export const Bundle = z.strictObject({
   stung: z.array(z.string()).optional(),
   /** How the visit is to be fitted to its slot. */
   fit: SlotWish.optional(),
+  /** What was decided while the tray was laid. */
+  prep: Prep.optional(),
   /** When devices are needed in another room. */
   reserved: z.array(Reservation).optional(),
 })
@@ -79,7 +81,7 @@ function referenceFaults(bundle: Bundle): BundleFault[] {
 /** The compile input held in a bundle. */
 export const inputOf = (bundle: Bundle) => ({
   protocol: bundle.protocol, client: bundle.client, reading: bundle.reading, history: bundle.history, shelf: bundle.shelf,
-  overrides: bundle.overrides, slotMinutes: bundle.visit.slotMinutes, date: bundle.visit.date, daytime: bundle.visit.daytime, practitioner: bundle.practitioner, settings: bundle.settings, gates: bundle.gates, stung: bundle.stung, fit: bundle.fit, reserved: bundle.reserved,
+  overrides: bundle.overrides, slotMinutes: bundle.visit.slotMinutes, date: bundle.visit.date, daytime: bundle.visit.daytime, practitioner: bundle.practitioner, settings: bundle.settings, gates: bundle.gates, stung: bundle.stung, fit: bundle.fit, reserved: bundle.reserved, prep: bundle.prep,
 })
 
 /** JSON Schema (draft 2020-12) of a bundle, for docs/formats. */

@@ -1,6 +1,7 @@
 import { describe, expect, test } from 'vitest'
 import { planFor } from '../../tests/situations'
-import { ACID, BRIGHTENING, SET_MASK } from '../../demo/protocols'
+import { ACID, BRIGHTENING, DEMO_PROTOCOLS, SET_MASK } from '../../demo/protocols'
+import { SUPPLIES } from '../../demo/shelf-mixes'
 import { DEMO_SHELF } from '../../demo/shelf'
 import { doseInWords, trayFor } from './tray'
 
@@ -28,8 +29,24 @@ describe('the tray', () => {
     }
   })
   test('what sets is mixed in a flexible bowl; an enzyme in a plain one', () => {
-    const bowls = trayFor(BRIGHTENING.steps, DEMO_SHELF).filter((item) => item.id.endsWith(':bowl')).map((item) => [item.stepId, item.name])
-    expect(bowls).toEqual([['enzyme', 'bowl, brush'], ['kelp', 'flexible bowl, spatula']])
+    const bowls = trayFor(BRIGHTENING.steps, DEMO_SHELF).filter((item) => /:(bowl|stir|cup)$/.test(item.id)).map((item) => [item.stepId, item.name])
+    expect(bowls).toEqual([['enzyme', 'bowl'], ['enzyme', 'brush'], ['enzyme', 'measuring cup and thermometer'], ['kelp', 'flexible bowl'], ['kelp', 'spatula'], ['kelp', 'measuring cup and thermometer']])
+  })
+  test('linen, headband, water and fan are out before the first step; one towel more where a mask hardens', () => {
+    const tray = trayFor(BRIGHTENING.steps, DEMO_SHELF)
+    expect(tray.slice(0, 3).map((item) => item.name)).toEqual(['linen for the bed', 'headband', 'bowl of water'])
+    expect(tray.filter((item) => item.id.endsWith(':spare')).map((item) => item.stepId)).toEqual(['kelp'])
+    expect(trayFor(ACID.steps, DEMO_SHELF).map((item) => item.name)).toContain('fan')
+  })
+  test('everything that is used up, washed or kept names its supply, so that it can be counted and paid for', () => {
+    const known = new Set(SUPPLIES.map((supply) => supply.id))
+    for (const version of DEMO_PROTOCOLS) for (const item of trayFor(version.steps, DEMO_SHELF)) if (item.supply) expect(known, `${version.name}: ${item.name}`).toContain(item.supply.id)
+  })
+  test('a towel says when it may leave the cabinet: never sooner than it is cool enough', () => {
+    const towel = trayFor(SET_MASK.steps, DEMO_SHELF).find((item) => item.name === 'warm towel')!
+    // Newton: 23 + (70 − 23)·e^(−t/180) = 40 at t = 180·ln(47/17) = 183.05 s, worked by hand.
+    expect(towel.readyInS).toBe(184)
+    expect(towel.note).toBe('40 °C at the wrist; ready 3 min out of the cabinet')
   })
   test('a cloth carries its temperature, a device its setting and set-up', () => {
     const acid = trayFor(ACID.steps, DEMO_SHELF)

@@ -1,39 +1,57 @@
-import type { Shelf } from '../catalog/model'
+import type { Product, Shelf } from '../catalog/model'
 import { deviceById, productById, useOf } from '../catalog/shelf'
 import type { Segment, Step } from '../protocol/model'
-import { doseFor } from './dose'
-import { inMeasures } from '../quantity/measure'
+import { inMeasures, measureInWords } from '../quantity/measure'
+import { inMinutes } from '../quantity/time'
 import { quantity } from '../quantity/quantity'
+import type { FaceSize } from '../skin/areas'
+import { doseFor } from './dose'
+import { forApplying, forRemoval, SUPPLY_NAMES, supplyNamed, type Laid, type SupplyId } from './supplies'
+import { TOWEL, towelReadyInS } from './towel'
 
-export interface TrayEntry { readonly id: string; readonly name: string; readonly count: number; readonly for: string; readonly stepId: string; readonly note?: string }
-
-/** What a removal takes from the cupboard. */
-function removalItem(segment: Segment): { name: string; count: number } | undefined {
-  switch (segment.tool) {
-    case 'towel': return { name: `${segment.temperature ?? 'warm'} towel`, count: 1 }
-    case 'compress': return { name: `${segment.temperature ?? 'warm'} compress`, count: 1 }
-    case 'sponge': return { name: 'damp sponges, pair', count: 1 }
-    case 'gauze': return { name: 'gauze pads', count: 4 }
-    case 'swab': return { name: 'swabs', count: 4 }
-    case 'mitt': return { name: 'mitts, pair', count: 1 }
-    case 'spatula': return { name: 'spatula', count: 1 }
-    default: return undefined
-  }
+export interface TrayEntry {
+  readonly id: string
+  readonly name: string
+  readonly count: number
+  readonly for: string
+  readonly stepId: string
+  readonly note?: string
+  /** The supply it is taken from, and how many: what costs and stock count. */
+  readonly supply?: { readonly id: string; readonly count: number }
+  /** A towel out of the cabinet is ready so many seconds later, never sooner. */
+  readonly readyInS?: number
 }
 
-/** The tray in order of use: product with its dose, bowl and brush for a mix, removal cloths, and what the step names. */
-export function trayFor(steps: readonly Step[], shelf: Shelf): TrayEntry[] {
-  return steps.flatMap((step) => [...productItems(step, shelf), ...deviceItems(step, shelf), ...mixItems(step), ...removalItems(step), ...namedItems(step)])
+/** The tray in order of use: what the bed needs; at each step its product with its dose, what it is put on, mixed and taken off with, its device, and what the card names. */
+export function trayFor(steps: readonly Step[], shelf: Shelf, size: FaceSize = 'M'): TrayEntry[] {
+  const first = steps[0]
+  return [
+    ...(first ? setUp(first, steps, shelf) : []),
+    ...steps.flatMap((step) => [...productItems(step, steps, shelf, size), ...deviceItems(step, shelf), ...applyItems(step, shelf), ...mixItems(step, shelf), ...removalItems(step, shelf), ...spareItems(step, shelf), ...namedItems(step)]),
+  ]
 }
 
-function productItems(step: Step, shelf: Shelf): TrayEntry[] {
+const entry = (step: Step, suffix: string, laid: Laid, more: Partial<TrayEntry> = {}): TrayEntry =>
+  ({ id: `${step.id}:${suffix}`, name: SUPPLY_NAMES[laid.id], count: laid.count, for: step.title, stepId: step.id, supply: { id: laid.id, count: laid.count }, ...more })
+
+/** What lies ready before the first step, whatever the card says: linen, headband, water where sponges are wrung, a fan where something may sting. */
+function setUp(first: Step, steps: readonly Step[], shelf: Shelf): TrayEntry[] {
+  const wrung = steps.some((step) => step.segments.some((segment) => segment.tool === 'sponge' || segment.tool === 'mitt'))
+  const stings = steps.some((step) => productById(shelf, step.product?.productId)?.expected.some((one) => one.sensation === 'stinging' || one.sensation === 'warm'))
+  const ids: SupplyId[] = ['linen', 'headband', ...(wrung ? ['water-bowl' as const] : []), ...(stings ? ['fan' as const] : [])]
+  return ids.map((id) => entry(first, `setup-${id}`, { id, count: 1 }))
+}
+
+function productItems(step: Step, steps: readonly Step[], shelf: Shelf, size: FaceSize): TrayEntry[] {
   const product = productById(shelf, step.product?.productId)
   if (!product) return []
-  const dose = doseFor(product, useOf(product, step.product?.useId), step.zones, step.share)
-  return [{ id: `${step.id}:product`, name: product.name, count: 1, for: step.title, stepId: step.id, ...(dose ? { note: `${dose.by === 'film' ? 'about ' : ''}${doseInWords(dose, product.measure)}${step.share === undefined ? '' : ` (${Math.round(step.share * 100)} % of the dose)`}` } : {}) }]
+  const dose = doseFor(product, useOf(product, step.product?.useId), step.zones, step.share, size)
+  const later = step.share === undefined ? [] : steps.slice(steps.indexOf(step) + 1).filter((other) => other.share !== undefined && other.product?.productId === product.id)
+  const part = step.share === undefined ? '' : ` (${Math.round(step.share * 100)} % of the dose)${later.length > 0 ? `, the rest for ${later[0]!.title}` : ''}`
+  return [{ id: `${step.id}:product`, name: product.name, count: 1, for: step.title, stepId: step.id, ...(dose ? { note: `${dose.by === 'film' ? 'about ' : ''}${doseInWords(dose, product.measure)}${part}` } : {}) }]
 }
 
-/** Rounding to half measures is told from this share of the dose on. */
+/** Rounding to what a hand can give is told from this share of the dose on. */
 const TOLD_ABOVE = 0.1
 type Amount = { readonly amount: number; readonly unit: 'g' | 'mL' }
 type Measure = Parameters<typeof inMeasures>[1]
@@ -44,26 +62,63 @@ export function doseInWords(dose: Amount, measure: Measure | undefined): string 
   const counted = measure && inMeasures(dose.unit === 'g' ? quantity(dose.amount, 'g') : quantity(dose.amount, 'mL'), measure)
   if (!counted) return plain
   const gives = Math.round((dose.amount + counted.error) * 100) / 100
-  // A hand gives halves of a measure: what it then gives is said where it is more than a tenth off.
   const off = Math.abs(counted.error) > dose.amount * TOLD_ABOVE ? `, gives ${gives} ${dose.unit}` : ''
-  return `${String(counted.count).replace('.5', '½').replace(/^0½/, '½')} ${measure.name}${counted.count > 1 ? 's' : ''} · ${plain}${off}`
+  return `${measureInWords(counted.count, measure.name)} · ${plain}${off}`
 }
 
 function deviceItems(step: Step, shelf: Shelf): TrayEntry[] {
   const device = deviceById(shelf, step.deviceId)
-  return device ? [{ id: `${step.id}:device`, name: device.name, count: 1, for: step.title, stepId: step.id, note: [device.setting, ...device.setup].join(' · ') }] : []
+  if (!device) return []
+  const parts = (device.consumables ?? []).map(({ supplyId, count }, at): TrayEntry => ({ id: `${step.id}:part${at}`, name: SUPPLY_NAMES[supplyId as SupplyId] ?? supplyId, count, for: step.title, stepId: step.id, supply: { id: supplyId, count } }))
+  return [{ id: `${step.id}:device`, name: device.name, count: 1, for: step.title, stepId: step.id, note: [device.setting, ...device.setup].join(' · ') }, ...parts.filter((part) => !step.tray?.some((name) => supplyNamed(name)?.id === part.supply!.id))]
 }
 
-function mixItems(step: Step): TrayEntry[] {
-  const mixing = step.segments.find((segment) => segment.kind === 'prepare')
-  return mixing ? [{ id: `${step.id}:bowl`, name: mixing.workingS ? 'flexible bowl, spatula' : 'bowl, brush', count: 1, for: step.title, stepId: step.id }] : []
+function applyItems(step: Step, shelf: Shelf): TrayEntry[] {
+  const product = productById(shelf, step.product?.productId)
+  const laid = product && step.segments.some((segment) => segment.kind === 'apply') ? forApplying(product) : undefined
+  // Its wand or brush may be named on the card, or belong to the bowl it is mixed in.
+  if (!laid || step.tray?.some((name) => supplyNamed(name)?.id === laid.id) || (mixing(step) && laid.id === 'brush')) return []
+  return [entry(step, 'lay-with', laid)]
 }
 
-function removalItems(step: Step): TrayEntry[] {
+const mixing = (step: Step): Segment | undefined => step.segments.find((segment) => segment.kind === 'prepare')
+const isMixed = (step: Step, product: Product | undefined): boolean => product !== undefined && (mixing(step) !== undefined || product.recipe !== undefined || product.mixing !== undefined)
+
+/** What sets is stirred in a flexible bowl with a spatula and measured water; the rest in a bowl with its brush, covered where it must rest. */
+function mixItems(step: Step, shelf: Shelf): TrayEntry[] {
+  const product = productById(shelf, step.product?.productId)
+  if (!isMixed(step, product)) return []
+  const sets = mixing(step)?.workingS !== undefined || product?.mixing?.bowl === 'flexible bowl'
+  const rests = product?.mixing?.restS ? `let it rest ${inMinutes(product.mixing.restS)} min, covered` : product?.mixing?.bowl === 'covered bowl' ? 'cover it' : undefined
+  const bowl = entry(step, 'bowl', { id: sets ? 'flexible-bowl' : 'bowl', count: 1 }, rests ? { note: rests } : {})
+  return [bowl, entry(step, 'stir', { id: sets ? 'spatula' : 'brush', count: 1 }), ...(product?.mixing?.waterMlPerG ? [entry(step, 'cup', { id: 'cup', count: 1 })] : [])]
+}
+
+/** A lukewarm towel is cooler than a warm one: the wrist decides (house figure). */
+const TOWEL_C = { warm: TOWEL.targetC, lukewarm: 36 } as const
+
+function removalItems(step: Step, shelf: Shelf): TrayEntry[] {
+  const product = productById(shelf, step.product?.productId)
   return step.segments.flatMap((segment) => {
-    const item = segment.kind === 'remove' ? removalItem(segment) : undefined
-    return item ? [{ id: `${step.id}:${segment.id}`, name: item.name, count: item.count, for: step.title, stepId: step.id }] : []
+    const laid = segment.kind === 'remove' ? forRemoval(segment, product) : undefined
+    return laid ? [clothOf(step, segment.id, laid, segment.temperature)] : []
   })
 }
 
-const namedItems = (step: Step): TrayEntry[] => (step.tray ?? []).map((name, at) => ({ id: `${step.id}:tray${at}`, name, count: 1, for: step.title, stepId: step.id }))
+function clothOf(step: Step, suffix: string, laid: Laid, temperature: Segment['temperature']): TrayEntry {
+  if (laid.id !== 'towel' && laid.id !== 'compress') return entry(step, suffix, laid)
+  const heat = temperature ?? 'warm'
+  const name = `${heat} ${SUPPLY_NAMES[laid.id]}`
+  if (heat === 'cool') return entry(step, suffix, laid, { name })
+  const readyInS = towelReadyInS({ ...TOWEL, targetC: TOWEL_C[heat] })
+  return entry(step, suffix, laid, { name, readyInS, note: `${TOWEL_C[heat]} °C at the wrist; ready ${inMinutes(readyInS)} min out of the cabinet` })
+}
+
+/** Where a mask hardens one towel more is at hand: if an edge resists it is softened, never scraped. */
+function spareItems(step: Step, shelf: Shelf): TrayEntry[] {
+  const properties = new Set([...step.properties, ...(productById(shelf, step.product?.productId)?.properties ?? [])])
+  const hardens = step.phase === 'mask' && (mixing(step)?.workingS !== undefined || properties.has('tightening') || properties.has('film-peel'))
+  return hardens ? [entry(step, 'spare', { id: 'towel', count: 1 }, { name: 'spare towel, wet', note: 'if an edge resists' })] : []
+}
+
+const namedItems = (step: Step): TrayEntry[] => (step.tray ?? []).map((name, at) => { const laid = supplyNamed(name); return { id: `${step.id}:tray${at}`, name, count: 1, for: step.title, stepId: step.id, ...(laid ? { supply: laid } : {}) } })

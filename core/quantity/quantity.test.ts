@@ -1,5 +1,5 @@
 import { describe, expect, expectTypeOf, test } from 'vitest'
-import { add, amountIn, calibrate, inMeasures, quantity, QuantityError, scale, type Quantity } from '.'
+import { add, amountIn, calibrate, inMeasures, massAsVolume, measureInWords, quantity, QuantityError, scale, volumeAsMass, type Quantity } from '.'
 
 describe('published measures', () => {
   // NIST Handbook 44, Appendix C (value from memory): 1 teaspoon = 4.92892 mL; 3 teaspoons = 1 tablespoon.
@@ -41,5 +41,18 @@ describe('salon measures', () => {
     expect(inMeasures(quantity(0.01, 'g'), measure)!.count).toBe(0.5)
     expect(inMeasures(quantity(2, 'mL'), measure)).toBeUndefined()
   })
+  // Common practice, no source: eighths of a teaspoon, quarters of a dropper, half pumps, whole drops.
+  test.each([['teaspoon', 4.93, 'mL', 3.1, 0.625], ['dropper', 1, 'mL', 0.6, 0.5], ['dropper', 1, 'mL', 0.65, 0.75], ['pump', 0.8, 'mL', 1.9, 2.5], ['drop', 0.05, 'mL', 0.61, 12]] as const)('%s of %s %s: %s in the hand is %s', (name, per, unit, dose, count) => {
+    const found = inMeasures(quantity(dose, unit), { name, unit, per })!
+    expect(found.count).toBe(count)
+    expect(found.error).toBeCloseTo(count * per - dose, 9)
+  })
+  test('grams per level teaspoon are the way between spoons and grams, and without them there is none', () => {
+    // Salt, about 6 g a level teaspoon (kitchen handbooks, value from memory); three teaspoons are a tablespoon, 14.78676 mL.
+    expect(volumeAsMass(14.78676, 6)).toBeCloseTo(18, 4)
+    expect(massAsVolume(18, 6)).toBeCloseTo(14.78676, 4)
+    expect([volumeAsMass(5, undefined), massAsVolume(5, undefined)]).toEqual([undefined, undefined])
+  })
+  test.each([[0.125, 'teaspoon', '⅛ teaspoon'], [2.5, 'pump', '2½ pumps'], [1, 'pea', '1 pea'], [12, 'drop', '12 drops'], [1.5, 'dime', '1½ dime sizes']] as const)('%s %s reads %s', (count, name, words) => expect(measureInWords(count, name)).toBe(words))
   test('a calibration of nothing is refused', () => expect(() => calibrate('pump', 'g', 0, 16)).toThrow(RangeError))
 })

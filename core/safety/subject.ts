@@ -1,4 +1,4 @@
-import { addMonths, format, parseISO } from 'date-fns'
+import { usableOn } from '../catalog/batches'
 import { readInci, type InciReading } from '../catalog/inci'
 import type { Product, Shelf } from '../catalog/model'
 import { deviceById, productById, useOf } from '../catalog/shelf'
@@ -26,11 +26,7 @@ const SALICYLIC_STRONG_PERCENT = 2
 const NOTHING: InciReading = { state: 'read', families: new Map(), actives: [], unknown: [], count: 0 }
 
 /** A batch past its date, or open for longer than it keeps (rule D22). `date` ISO. */
-export function isExpired(product: Pick<Product, 'bestBefore' | 'openedOn' | 'afterOpeningMonths'>, date: string): boolean {
-  if (product.bestBefore !== undefined && product.bestBefore < date) return true
-  if (product.openedOn === undefined || product.afterOpeningMonths === undefined) return false
-  return format(addMonths(parseISO(product.openedOn), product.afterOpeningMonths), 'yyyy-MM-dd') < date
-}
+export const isExpired = (product: Pick<Product, 'bestBefore' | 'openedOn' | 'afterOpeningMonths'>, date: string): boolean => !usableOn(product, product.afterOpeningMonths, date)
 
 /** Properties that follow from what a product is, whatever its label says. */
 function derived(product: Product, step: Step, inci: InciReading, date: string | undefined): Property[] {
