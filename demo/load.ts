@@ -3,6 +3,8 @@ import { randomUUID } from 'node:crypto'
 import type { PoolClient } from 'pg'
 import { compile } from '../core/adapt'
 import { SkinAnswer } from '../core/climb/model'
+import { usedBy } from '../core/costing'
+import { composedShelf } from '../core/mixing'
 import { answerByMedicines, KNOWN, QUESTIONS } from '../core/client'
 import type { RunEvent } from '../core/perform/events'
 import type { FittedPlan } from '../core/adapt/plan'
@@ -12,7 +14,8 @@ import { addConsent, newestTexts, publishText, type ConsentKind } from '../serve
 import { addPhoto } from '../server/db/photo.sql'
 import { addProtocol, publishVersion } from '../server/db/protocol.sql'
 import { addSalon } from '../server/db/salon.sql'
-import { saveShelf } from '../server/db/shelf.sql'
+import { setPrice, setRates } from '../server/db/money.sql'
+import { addUses, saveBatches, saveProducts, saveThing } from '../server/db/shelf.sql'
 import { addEvents, addPlan, addReading, bookVisit, signVisit, visitById } from '../server/db/visit.sql'
 import { hashPassword } from '../server/utils/password'
 import { compileInputOf } from '../server/utils/visit-input'
@@ -21,6 +24,8 @@ import { CLIENTS, DEMO_PASSWORD, PEOPLE, ROOMS, SALON, type DemoClient } from '.
 import { drawnPhoto } from './photos'
 import { DEMO_PROTOCOLS } from './protocols'
 import { DEMO_SHELF } from './shelf'
+import { KITS, SUPPLIES } from './shelf-mixes'
+import { ADD_ON_PRICES, demoBatches, PRICES, RATES } from './stock'
 
 interface Studio { db: PoolClient; salonId: string; rooms: string[]; practitioners: { id: string; name: string }[]; accounts: Map<string, string>; today: string }
 
@@ -58,13 +63,24 @@ async function loadStudio(db: PoolClient, today: string): Promise<Studio> {
     await change(db, 'INSERT INTO account (id, salon_id, email, name, role, practitioner_id, password_hash, demo) VALUES ($1, $2, $3, $4, $5, $6, $7, true)', [accountId, studio.salonId, person.email, person.name, person.role, practitionerId, hash])
     if (practitionerId) studio.accounts.set(practitionerId, accountId)
   }
-  await saveShelf(db, studio.salonId, DEMO_SHELF)
+  await loadStock(studio)
   for (const text of CONSENT_TEXTS) await publishText(db, studio.salonId, { id: randomUUID(), version: 1, ...text })
   for (const version of DEMO_PROTOCOLS) {
     await addProtocol(db, studio.salonId, version.protocolId, version.name)
     await publishVersion(db, version, null)
   }
   return studio
+}
+
+async function loadStock({ db, salonId, today }: Studio) {
+  await saveProducts(db, salonId, DEMO_SHELF.products)
+  await saveBatches(db, DEMO_SHELF.products.flatMap((product, index) => demoBatches(product, index, today).map((batch) => ({ ...batch, productId: product.id }))), { reason: 'received', accountId: null })
+  for (const device of DEMO_SHELF.devices) await saveThing(db, 'device', salonId, device)
+  for (const supply of SUPPLIES) await saveThing(db, 'supply', salonId, supply)
+  for (const kit of KITS) await saveThing(db, 'kit', salonId, kit)
+  await setRates(db, salonId, { ...RATES, turnoverMinutes: SALON.turnoverMinutes })
+  for (const [ref, [priceMinor, goingMinor]] of Object.entries(PRICES)) await setPrice(db, salonId, { kind: 'protocol', ref, priceMinor, goingMinor })
+  for (const [ref, [priceMinor, goingMinor]] of Object.entries(ADD_ON_PRICES)) await setPrice(db, salonId, { kind: 'add-on', ref, priceMinor, goingMinor })
 }
 
 const dayFrom = (today: string, days: number): string => format(addDays(parseISO(today), days), 'yyyy-MM-dd')
@@ -112,6 +128,7 @@ async function loadPastVisit(studio: Studio, demo: DemoClient, clientId: string,
   await addPlan(db, randomUUID(), id, plan, account)
   const log = performedLog(plan, startsAt.getTime())
   await addEvents(db, id, log, account)
+  await addUses(db, id, usedThen(plan.steps))
   const full = SkinAnswer.parse({ redness: 0, rednessHours: 0, stinging: 0, swelling: false, blisters: false, weeping: false, burn: false, ...answer })
   const actualS = Math.round((log.at(-1)!.wallMs - startsAt.getTime()) / 1000)
   await signVisit(db, id, { answer: full, levers: plan.levers, note: '', plannedS: plan.totalS, actualS }, account, seat.practitioner.name)
@@ -136,6 +153,14 @@ async function loadPhotos(studio: Studio, demo: DemoClient, clientId: string, vi
     await addPhoto(db, { id: randomUUID(), clientId, visitId, view: 'front', moment, light: 'ring lamp, 1 m, no window', ...(await drawnPhoto(redness)) }, account)
   }
 }
+
+/** What a visit used back then, of lots that are long gone. */
+function usedThen(steps: FittedPlan['steps']) {
+  const uses = new Map<string, { productId: string; lot: string; amount: number; unit: string }>()
+  for (const use of steps.flatMap((step) => usedBy(step, SHELF))) uses.set(use.productId, { ...use, lot: 'earlier', amount: Math.round(((uses.get(use.productId)?.amount ?? 0) + use.amount) * 1000) / 1000 })
+  return [...uses.values()]
+}
+const SHELF = composedShelf(DEMO_SHELF)
 
 /** The run log of a visit that went as planned, a little slower each quarter of an hour, as visits do. */
 function performedLog(plan: FittedPlan, startMs: number): RunEvent[] {

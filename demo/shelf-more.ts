@@ -1,7 +1,7 @@
 import type { Device, Product } from '../core/catalog/model'
 import { segment } from '../core/protocol/segments'
 import { EYE_CONTOUR, FACE, FACE_NECK, NECK, type ZoneId } from '../core/skin/zones'
-import { ALGINATE, dry, make, MASK_FREE, MASK_TIME, mix, off, on, pump, rest, use } from './shelf-make'
+import { ALGINATE, dry, make, MASK_FREE, mix, off, on, pump, rest, use } from './shelf-make'
 
 // The rest of the house range: what the longer cards use. Names, formulas, lists and figures are invented for the demo only.
 

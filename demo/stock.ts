@@ -38,7 +38,9 @@ export function demoBatches(product: Product, at: number, today: string): Batch[
   return rows.map((row, n) => ({ id: `${product.id}-b${n + 1}`, lot: row.lot, receivedOn: day((row.opened ?? -10) - 5), bestBefore: day(row.best), ...(row.opened === undefined ? {} : { openedOn: day(row.opened) }), left: row.left }))
 }
 
-/** What is asked, and what is asked nearby, by protocol; enhancements by product or title. Minor units. */
+/** Enhancements, by product or else by step. Minor units. */
+export const ADD_ON_PRICES: Readonly<Record<string, readonly [number, number]>> = { 'berry-lip-mask': [1400, 1500], 'plum-eye-mask': [1600, 1500], 'hand-balm': [1200, 1000], scalp: [1000, 1200] }
+/** What is asked, and what is asked nearby, by protocol. Minor units. */
 export const PRICES: Readonly<Record<string, readonly [number, number]>> = {
   brightening: [9800, 9500], 'set-mask': [10500, 9900], acid: [9500, 9000], clarifying: [8900, 9200], 'still-water': [11500, 11000], 'deep-well': [16500, 15900], grain: [11900, 11500], neck: [9900, 9500], 'mixed-bowl': [8800, 8500],
 }

@@ -17,14 +17,15 @@ export type CardRead = { readonly ok: true; readonly card: Card } | { readonly o
 /** Published to docs/formats. */
 export const cardSchema = () => z.toJSONSchema(Card, { target: 'draft-2020-12', io: 'input' })
 
-const named = (steps: readonly Step[]) => ({
+/** Products and devices that steps name anywhere: as they are, in a choice, in another way. */
+export const namedIn = (steps: readonly Step[]) => ({
   products: new Set(steps.flatMap((step) => [step.product, ...(step.otherPicks ?? []), ...(step.choice?.options.map((option) => option.pick) ?? []), ...(step.variants?.map((variant) => variant.product) ?? [])]).flatMap((pick) => pick?.productId ?? [])),
   devices: new Set(steps.flatMap((step) => [step.deviceId, ...(step.variants?.map((variant) => variant.deviceId) ?? [])]).flatMap((id) => id ?? [])),
 })
 
 /** A version as a file. */
 export function cardOf({ id: _id, protocolId: _protocol, ...protocol }: ProtocolVersion, shelf: { readonly products: readonly Product[]; readonly devices: readonly Device[] }): Card {
-  const { products, devices } = named(protocol.steps)
+  const { products, devices } = namedIn(protocol.steps)
   return { format: 'zen-ladder/protocol', version: 1, protocol, products: shelf.products.filter((one) => products.has(one.id)), devices: shelf.devices.filter((one) => devices.has(one.id)) }
 }
 
@@ -39,7 +40,7 @@ export function readCard(value: unknown): CardRead {
 
 /** What a file names and this shelf does not have, by name. */
 export function missingFrom(card: Card, shelf: { readonly products: readonly { readonly id: string }[]; readonly devices: readonly { readonly id: string }[] }): string[] {
-  const { products, devices } = named(card.protocol.steps)
+  const { products, devices } = namedIn(card.protocol.steps)
   const nameOf = (id: string) => card.products.find((one) => one.id === id)?.name ?? card.devices.find((one) => one.id === id)?.name ?? id
   return [...[...products].filter((id) => !shelf.products.some((one) => one.id === id)), ...[...devices].filter((id) => !shelf.devices.some((one) => one.id === id))].map(nameOf)
 }

@@ -44,7 +44,7 @@ export async function loadHistory(db: Db, clientId: string, before: Date, timeZo
       COALESCE((SELECT c.answer FROM check_in c WHERE c.visit_id = v.id ORDER BY c.recorded_at DESC LIMIT 1), o.answer) AS answer,
       (SELECT r.body->'findings' FROM reading r WHERE r.visit_id = v.id AND (r.body->>'done')::boolean ORDER BY r.read_at DESC LIMIT 1) AS findings,
       ARRAY(SELECT DISTINCT property FROM (SELECT plan FROM fitted_plan f WHERE f.visit_id = v.id ORDER BY f.revision DESC LIMIT 1) AS last,
-        jsonb_array_elements(last.plan->'steps') AS step, jsonb_array_elements_text(COALESCE((SELECT body->'properties' FROM product WHERE id = step->'product'->>'productId'), '[]') || (step->'properties')) AS property
+        jsonb_array_elements(last.plan->'steps') AS step, jsonb_array_elements_text(COALESCE((SELECT body->'properties' || COALESCE((SELECT jsonb_agg(own) FROM jsonb_array_elements(body->'recipe'->'parts') AS part JOIN product AS of ON of.id = part->>'productId', jsonb_array_elements(of.body->'properties') AS own), '[]') FROM product WHERE id = step->'product'->>'productId'), '[]') || (step->'properties')) AS property
         WHERE property = ANY($4)) AS work
     FROM visit v JOIN outcome o ON o.visit_id = v.id WHERE v.client_id = $1 AND v.starts_at < $2 ORDER BY v.starts_at`, [clientId, before, timeZone, WORK])
   return rows.map(({ findings, work, ...row }) => ({ ...row, work, ...(findings ? { findings } : {}) }))

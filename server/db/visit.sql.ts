@@ -1,7 +1,7 @@
 import { z } from 'zod'
 import { Override } from '../../core/formats/bundle'
 import { FittedPlan, PlacedSegment } from '../../core/adapt/plan'
-import { Reservation, SlotWish } from '../../core/adapt/wish'
+import { Prep, Reservation, SlotWish } from '../../core/adapt/wish'
 import { PHASES } from '../../core/protocol/words'
 import type { Planned } from '../../core/risk'
 import { LeverUse, SkinAnswer, type LeverUse as Lever, type SkinAnswer as Answer } from '../../core/climb/model'
@@ -16,12 +16,12 @@ export type Stage = (typeof STAGES)[number]
 const Visit = z.object({
   id: z.string(), salon_id: z.string(), client_id: z.string(), client_name: z.string(), room_id: z.string(), room_name: z.string(),
   practitioner_id: z.string(), practitioner_name: z.string(), scope: z.array(z.enum(TECHNIQUES)), hazards: z.array(z.string()), walk_in: z.boolean(), protocol_version_id: z.string(), protocol_name: z.string(),
-  starts_at: z.date(), ends_at: z.date(), room_until: z.date(), stage: z.enum(STAGES), locked_at: z.date().nullable(), time_zone: z.string(), fit: SlotWish.nullable(),
+  starts_at: z.date(), ends_at: z.date(), room_until: z.date(), stage: z.enum(STAGES), locked_at: z.date().nullable(), time_zone: z.string(), fit: SlotWish.nullable(), prep: Prep.nullable(),
 })
 export type VisitRow = z.infer<typeof Visit>
 
 const SELECT_VISIT = `SELECT v.id, v.salon_id, v.client_id, c.name AS client_name, v.room_id, r.name AS room_name, v.practitioner_id, p.name AS practitioner_name, p.scope, p.hazards, v.walk_in,
-  v.protocol_version_id, pv.name AS protocol_name, v.starts_at, v.ends_at, v.room_until, v.stage, v.locked_at, s.time_zone, v.fit
+  v.protocol_version_id, pv.name AS protocol_name, v.starts_at, v.ends_at, v.room_until, v.stage, v.locked_at, s.time_zone, v.fit, v.prep
   FROM visit v JOIN client c ON c.id = v.client_id JOIN room r ON r.id = v.room_id JOIN practitioner p ON p.id = v.practitioner_id
   JOIN protocol_version pv ON pv.id = v.protocol_version_id JOIN salon s ON s.id = v.salon_id`
 
@@ -50,6 +50,9 @@ export async function bookVisit(db: Db, booking: Booking) {
 
 /** How a visit is to be fitted to its slot, from now on. */
 export const setFit = (db: Db, id: string, fit: SlotWish) => change(db, 'UPDATE visit SET fit = $2 WHERE id = $1 AND locked_at IS NULL', [id, JSON.stringify(fit)])
+
+/** What is decided while the tray is laid. */
+export const setPrep = (db: Db, id: string, prep: Prep) => change(db, 'UPDATE visit SET prep = $2 WHERE id = $1 AND locked_at IS NULL', [id, JSON.stringify(prep)])
 
 /** When other fitted visits that meet this one use a device, in seconds from its start: what was fitted first has it. */
 export const reservedDevices = (db: Db, visit: VisitRow) => many(db, Reservation,

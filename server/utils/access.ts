@@ -16,6 +16,10 @@ const MAY = {
   'sign': ['owner', 'practitioner'],
   'protocol.write': ['owner', 'practitioner'],
   'rules.write': ['owner'],
+  'shelf.read': ['owner', 'practitioner', 'assistant', 'front_desk'],
+  'shelf.write': ['owner', 'practitioner', 'assistant'],
+  'price.write': ['owner', 'practitioner'],
+  'rates.write': ['owner'],
 } as const satisfies Record<string, readonly Account['role'][]>
 export type Capability = keyof typeof MAY
 

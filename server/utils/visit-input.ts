@@ -1,5 +1,7 @@
 import { formatInTimeZone } from './zone'
 import type { CompileInput } from '../../core/adapt'
+import { namedIn } from '../../core/formats'
+import type { Step } from '../../core/protocol'
 import { loadClient, loadHistory } from '../db/client.sql'
 import { versionById } from '../db/protocol.sql'
 import type { Db } from '../db/rows'
@@ -18,11 +20,13 @@ export async function compileInputOf(db: Db, visit: VisitRow): Promise<CompileIn
   const { date } = formatInTimeZone(visit.starts_at, visit.time_zone)
   return {
     protocol, client, reading: await latestReading(db, visit.id), history: await loadHistory(db, visit.client_id, visit.starts_at, visit.time_zone),
-    shelf: await loadShelf(db, visit.salon_id), overrides: await listOverrides(db, visit.id), slotMinutes: Math.round((visit.ends_at.getTime() - visit.starts_at.getTime()) / 60_000),
+    shelf: await loadShelf(db, visit.salon_id, namedByVisit(protocol.steps, visit), date), overrides: await listOverrides(db, visit.id), slotMinutes: Math.round((visit.ends_at.getTime() - visit.starts_at.getTime()) / 60_000),
     practitioner: { scope: visit.scope, hazards: visit.hazards }, settings: await loadRuleSettings(db, visit.salon_id), medicines: await medicinesOf(db, visit.salon_id),
-    ...(visit.fit ? { fit: visit.fit } : {}), reserved: await reservedDevices(db, visit), date, daytime: formatInTimeZone(visit.ends_at, visit.time_zone).hour < EVENING_HOUR,
+    ...(visit.fit ? { fit: visit.fit } : {}), ...(visit.prep ? { prep: visit.prep } : {}), reserved: await reservedDevices(db, visit), date, daytime: formatInTimeZone(visit.ends_at, visit.time_zone).hour < EVENING_HOUR,
   }
 }
+
+const namedByVisit = (steps: readonly Step[], { prep }: VisitRow): string[] => [...namedIn(steps).products, ...Object.values(prep?.standIns ?? {}).map((pick) => pick.productId), ...Object.values(prep?.partStandIns ?? {}).flatMap((parts) => Object.values(parts))]
 
 /** The salon's list; an empty one means that the list which ships is used. */
 async function medicinesOf(db: Db, salonId: string) {

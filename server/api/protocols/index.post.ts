@@ -4,10 +4,10 @@ import { missingFrom, readCard } from '../../../core/formats'
 import { writeAudit } from '../../db/access.sql'
 import { addProtocol, draftOf, newestVersion, saveDraft, type Draft } from '../../db/protocol.sql'
 import { inTransaction } from '../../db/rows'
-import { loadShelf } from '../../db/shelf.sql'
 import { requireCan } from '../../utils/access'
 import { useDb } from '../../utils/db'
 import { parseOr400, problem } from '../../utils/problem'
+import { shelfToday } from '../../utils/shelf'
 
 const Body = z.discriminatedUnion('from', [
   z.strictObject({ from: z.literal('nothing'), name: z.string().trim().min(1).max(120) }),
@@ -44,5 +44,5 @@ async function startOf(body: z.infer<typeof Body>, salonId: string): Promise<{ d
     throw problem(400, { code: 'bad_file', detail: `This is not a good protocol file. ${read.faults.slice(0, FAULTS_SHOWN).map((fault) => `${fault.path}: ${fault.says}`).join('; ')}${more > 0 ? `; and ${more} more` : ''}. Nothing was taken in.`, path: read.faults[0]!.path, faults: [...read.faults] })
   }
   const { protocol } = read.card
-  return { draft: { basedOn: 0, name: protocol.name, steps: protocol.steps, methods: protocol.methods ?? {} }, missing: missingFrom(read.card, await loadShelf(useDb(), salonId)) }
+  return { draft: { basedOn: 0, name: protocol.name, steps: protocol.steps, methods: protocol.methods ?? {} }, missing: missingFrom(read.card, await shelfToday(useDb(), salonId, protocol.steps)) }
 }

@@ -1,9 +1,9 @@
 import { cardOf } from '../../../../core/formats'
 import { newestVersion } from '../../../db/protocol.sql'
-import { loadShelf } from '../../../db/shelf.sql'
 import { useDb } from '../../../utils/db'
 import { problem } from '../../../utils/problem'
 import { requireProtocol } from '../../../utils/protocol'
+import { shelfToday } from '../../../utils/shelf'
 
 /** The newest version as an open file. */
 export default defineEventHandler(async (event) => {
@@ -11,5 +11,5 @@ export default defineEventHandler(async (event) => {
   const version = await newestVersion(useDb(), account.salon_id, protocol.id)
   if (!version) throw problem(404, { code: 'not_published', detail: 'Nothing of this protocol is published yet. Publish it, then take the file.', path: 'id' })
   setResponseHeader(event, 'content-disposition', `attachment; filename="${protocol.id}-v${version.version}.protocol.json"`)
-  return cardOf(version, await loadShelf(useDb(), account.salon_id))
+  return cardOf(version, await shelfToday(useDb(), account.salon_id, version.steps))
 })

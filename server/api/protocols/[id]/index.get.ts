@@ -1,12 +1,13 @@
 import { draftOf, newestVersion } from '../../../db/protocol.sql'
-import { loadShelf } from '../../../db/shelf.sql'
 import { useDb } from '../../../utils/db'
 import { requireProtocol } from '../../../utils/protocol'
+import { shelfToday } from '../../../utils/shelf'
 
 /** A protocol for the builder: its newest version (none yet: null), its draft, and the shelf. */
 export default defineEventHandler(async (event) => {
   const { account, protocol } = await requireProtocol(event, 'booking')
   const db = useDb()
-  const [version, draft, shelf] = await Promise.all([newestVersion(db, account.salon_id, protocol.id), draftOf(db, protocol.id), loadShelf(db, account.salon_id)])
+  const [version, draft] = await Promise.all([newestVersion(db, account.salon_id, protocol.id), draftOf(db, protocol.id)])
+  const shelf = await shelfToday(db, account.salon_id, [...(version?.steps ?? []), ...(draft?.steps ?? [])])
   return { id: protocol.id, name: version?.name ?? draft?.name ?? protocol.name, archived: protocol.archived_at !== null, version: version ?? null, draft: draft ?? null, shelf }
 })

@@ -5,15 +5,18 @@ import { writeAudit } from '../../../db/access.sql'
 import { inTransaction } from '../../../db/rows'
 import { latestPlan, listEvents, signVisit } from '../../../db/visit.sql'
 import { requireVisit } from '../../../utils/access'
+import { plannedUse, takeOffShelf } from '../../../utils/use'
 import { useDb } from '../../../utils/db'
 import { explainDatabase, parseOr400, problem } from '../../../utils/problem'
 
-const Body = z.strictObject({ answer: SkinAnswer.nullable(), note: z.string().max(4000) })
+/** `used`: what was really taken of each product; left out, what the plan takes. */
+const Used = z.array(z.strictObject({ productId: z.string().max(60), amount: z.number().min(0).max(100_000) })).max(200)
+const Body = z.strictObject({ answer: SkinAnswer.nullable(), note: z.string().max(4000), used: Used.optional() })
 
-/** Signs and locks the visit: the skin's answer, the note, the levers of the plan that was performed. */
+/** Signs and locks the visit: the skin's answer, the note, the levers of the plan that was performed, and what it took off the shelf with its lots. */
 export default defineEventHandler(async (event) => {
   const { account, visit } = await requireVisit(event, 'sign')
-  const { answer, note } = parseOr400(Body, await readBody(event))
+  const { answer, note, used } = parseOr400(Body, await readBody(event))
   const stored = await latestPlan(useDb(), visit.id)
   if (!stored) throw problem(409, { code: 'not_fitted', detail: 'This visit has not been fitted yet. Fit and perform it first.' })
   const log = canonical(await listEvents(useDb(), visit.id))
@@ -23,6 +26,7 @@ export default defineEventHandler(async (event) => {
   const done = stored.plan.steps.filter((step) => step.lever && !skipped.has(step.id)).map((step) => ({ lever: step.lever!.lever, rung: step.lever!.rung }))
   try {
     const signed = await inTransaction(useDb(), async (db) => {
+      if (!visit.locked_at) await takeOffShelf(db, visit, used ?? await plannedUse(db, visit, stored.plan.steps.filter((step) => !skipped.has(step.id))), account.id)
       const first = await signVisit(db, visit.id, { answer, levers: done, note, plannedS: stored.plan.totalS, actualS: ended === undefined ? null : Math.round((ended - begun) / 1000) }, account.id, account.name)
       if (first) await writeAudit(db, account.id, 'visit.sign', 'client', visit.client_id, { visit: visit.id })
       return first

@@ -1,0 +1,20 @@
+import { currentBatch } from '../../../core/catalog'
+import { shelfCsv } from '../../../core/formats'
+import { ratesOf } from '../../db/money.sql'
+import { salonById } from '../../db/salon.sql'
+import { listProducts } from '../../db/shelf.sql'
+import { requireCan } from '../../utils/access'
+import { useDb } from '../../utils/db'
+import { minorDigits } from '../../utils/money'
+
+/** The products of the shelf as CSV; house mixes and what is put away are not in it. */
+export default defineEventHandler(async (event) => {
+  const account = await requireCan(event, 'shelf.read')
+  const db = useDb()
+  const { today } = (await salonById(db, account.salon_id))!
+  const { currency } = await ratesOf(db, account.salon_id)
+  const rows = (await listProducts(db, account.salon_id)).filter((row) => !row.archived && !row.product.recipe)
+  setResponseHeader(event, 'content-type', 'text/csv; charset=utf-8')
+  setResponseHeader(event, 'content-disposition', `attachment; filename="shelf-${today}.csv"`)
+  return shelfCsv(rows.map(({ product, batches }) => ({ product, batch: currentBatch(batches, product.afterOpeningMonths, today) ?? batches[0] })), minorDigits(currency))
+})

@@ -1,0 +1,31 @@
+import { addDays, format, parseISO } from 'date-fns'
+import { expand } from '../../../core/adapt/expand'
+import { forecast, orderList, usedBy, type Demand } from '../../../core/costing'
+import { namedIn } from '../../../core/formats'
+import { bookedUntil } from '../../db/money.sql'
+import { salonById } from '../../db/salon.sql'
+import { listProducts, loadShelf } from '../../db/shelf.sql'
+import { requireCan } from '../../utils/access'
+import { useDb } from '../../utils/db'
+import { parseOr400 } from '../../utils/problem'
+import { z } from 'zod'
+
+const Query = z.object({ weeks: z.coerce.number().int().min(1).max(26).default(8) })
+
+/** What the booked weeks take off the shelf: what runs out and when, what grows old unused, and what to order. */
+export default defineEventHandler(async (event) => {
+  const account = await requireCan(event, 'shelf.read')
+  const { weeks } = parseOr400(Query, getQuery(event))
+  const db = useDb()
+  const { today } = (await salonById(db, account.salon_id))!
+  const until = format(addDays(parseISO(today), weeks * 7), 'yyyy-MM-dd')
+  const booked = await bookedUntil(db, account.salon_id, today, until)
+  const shelf = await loadShelf(db, account.salon_id, booked.flatMap((visit) => [...namedIn(visit.steps).products]), today)
+  const demands = booked.flatMap((visit): Demand[] => {
+    const steps = visit.fitted ? visit.steps : expand(visit.steps, { goals: visit.concerns, daytime: true, firstVisit: false, shelf }).steps
+    return steps.flatMap((step) => usedBy(step, shelf, visit.prep?.size)).map(({ productId, amount }) => ({ date: visit.date, productId, amount }))
+  })
+  const rows = (await listProducts(db, account.salon_id)).filter((row) => !row.archived && !row.product.recipe)
+  const all = forecast(rows, demands, today, until)
+  return { today, until, visits: booked.length, products: all.filter((one) => one.booked > 0 || one.wasted > 0), orders: orderList(all, rows.map((row) => row.product)) }
+})

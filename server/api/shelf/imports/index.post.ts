@@ -1,0 +1,13 @@
+import { randomUUID } from 'node:crypto'
+import { startImport } from '../../../db/shelf.sql'
+import { requireCan } from '../../../utils/access'
+import { useDb } from '../../../utils/db'
+
+/** Begins an import. Its rows wait apart until all of them are there. */
+export default defineEventHandler(async (event) => {
+  const account = await requireCan(event, 'shelf.write')
+  const id = randomUUID()
+  await startImport(useDb(), account.salon_id, id, account.id)
+  setResponseStatus(event, 201)
+  return { id }
+})

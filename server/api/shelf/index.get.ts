@@ -1,0 +1,24 @@
+import { addDays, format, parseISO } from 'date-fns'
+import { ENDS_SOON_DAYS, listed } from '../../../core/catalog'
+import { composed } from '../../../core/mixing'
+import { inUse } from '../../../core/catalog/batches'
+import { ratesOf } from '../../db/money.sql'
+import { salonById } from '../../db/salon.sql'
+import { listDevices, listKits, listProducts, listSupplies } from '../../db/shelf.sql'
+import { requireCan } from '../../utils/access'
+import { useDb } from '../../utils/db'
+
+/** The whole shelf for its table: a line for each product, devices, supplies, kits, and the salon's rates. */
+export default defineEventHandler(async (event) => {
+  const account = await requireCan(event, 'shelf.read')
+  const db = useDb()
+  const { today } = (await salonById(db, account.salon_id))!
+  const soon = format(addDays(parseISO(today), ENDS_SOON_DAYS), 'yyyy-MM-dd')
+  const rows = await listProducts(db, account.salon_id)
+  const plain = rows.filter((row) => !row.product.recipe).map((row) => inUse(row.product, row.batches, today))
+  return {
+    today, ...(await ratesOf(db, account.salon_id)),
+    products: rows.map((row) => listed(composed(row.product, plain), row.batches, row.archived, today, soon)),
+    devices: await listDevices(db, account.salon_id), supplies: await listSupplies(db, account.salon_id), kits: await listKits(db, account.salon_id),
+  }
+})

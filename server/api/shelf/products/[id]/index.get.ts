@@ -1,0 +1,13 @@
+import { productOf } from '../../../../db/shelf.sql'
+import { requireCan } from '../../../../utils/access'
+import { useDb } from '../../../../utils/db'
+import { problem } from '../../../../utils/problem'
+import { shelfId } from '../../../../utils/shelf'
+
+/** One product as it is kept, with its batches. */
+export default defineEventHandler(async (event) => {
+  const account = await requireCan(event, 'shelf.read')
+  const found = await productOf(useDb(), account.salon_id, shelfId(event))
+  if (!found) throw problem(404, { code: 'no_product', detail: 'There is no such product on this shelf.', path: 'id' })
+  return found
+})

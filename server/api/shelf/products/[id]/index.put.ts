@@ -1,0 +1,42 @@
+import { z } from 'zod'
+import { Product } from '../../../../../core/catalog/model'
+import { WATER } from '../../../../../core/catalog/words'
+import { writeAudit } from '../../../../db/access.sql'
+import { inTransaction, type Db } from '../../../../db/rows'
+import { productOf, productsByIds, saveProduct } from '../../../../db/shelf.sql'
+import { requireCan } from '../../../../utils/access'
+import { useDb } from '../../../../utils/db'
+import { parseOr400, problem } from '../../../../utils/problem'
+import { shelfId } from '../../../../utils/shelf'
+
+/** `seenAt`: the state that was changed; left out for a new product. */
+const Body = z.strictObject({ product: Product, seenAt: z.string().max(40).optional() })
+
+/** Writes a product whole. A change over a state that is no longer the newest is refused, so that nobody's words are lost. */
+export default defineEventHandler(async (event) => {
+  const account = await requireCan(event, 'shelf.write')
+  const id = shelfId(event)
+  const { product, seenAt } = parseOr400(Body, await readBody(event))
+  if (product.id !== id) throw problem(400, { code: 'other_id', detail: 'The id in the body is not the one in the path.', path: 'product.id' })
+  return inTransaction(useDb(), async (db) => {
+    await requireParts(db, account.salon_id, product)
+    const changedAt = await saveProduct(db, account.salon_id, product, seenAt)
+    if (changedAt === undefined) {
+      if (seenAt !== undefined && !await productOf(db, account.salon_id, id)) throw problem(404, { code: 'no_product', detail: 'There is no such product on this shelf.', path: 'id' })
+      throw problem(409, seenAt === undefined ? { code: 'taken', detail: `The shelf has a product “${id}” already. Give this one another name.`, path: 'product.id' } : { code: 'changed_meanwhile', detail: 'Somebody changed this product meanwhile. Open it again; what you typed is still here to copy.' })
+    }
+    await writeAudit(db, account.id, 'product.write', 'product', id)
+    return { changedAt }
+  })
+})
+
+/** A house mix is made of products of this shelf, and of no other mix. */
+async function requireParts(db: Db, salonId: string, { recipe }: Product) {
+  const ids = (recipe?.parts ?? []).map((part) => part.productId).filter((part) => part !== WATER)
+  const found = await productsByIds(db, salonId, ids)
+  for (const [at, part] of ids.entries()) {
+    const product = found.get(part)
+    if (!product) throw problem(400, { code: 'no_part', detail: `“${part}” is not on this shelf.`, path: `product.recipe.parts.${at}.productId` })
+    if (product.recipe) throw problem(400, { code: 'mix_in_mix', detail: `${product.name} is a mix itself. Name its parts.`, path: `product.recipe.parts.${at}.productId` })
+  }
+}

@@ -1,0 +1,53 @@
+import type { PoolClient } from 'pg'
+import { prepared } from '../../core/adapt'
+import { takeFrom, unitOf } from '../../core/catalog/batches'
+import { usedBy } from '../../core/costing'
+import type { Step } from '../../core/protocol'
+import type { Db } from '../db/rows'
+import { addUses, batchesByProduct, lockBatches, productsByIds, saveBatches, type BatchRow } from '../db/shelf.sql'
+import type { VisitRow } from '../db/visit.sql'
+import { compileInputOf } from './visit-input'
+import { formatInTimeZone } from './zone'
+
+export interface Use { readonly productId: string; readonly amount: number }
+
+/** What these steps take by plan, product by product; parts of house mixes apart. */
+export async function plannedUse(db: Db, visit: VisitRow, steps: readonly Step[]): Promise<Use[]> {
+  const { shelf } = prepared(await compileInputOf(db, visit))
+  return summed(steps.flatMap((step) => usedBy(step, shelf, visit.prep?.size)))
+}
+function summed(uses: readonly Use[]): Use[] {
+  const sums = new Map<string, number>()
+  for (const { productId, amount } of uses) sums.set(productId, Math.round(((sums.get(productId) ?? 0) + amount) * 1000) / 1000)
+  return [...sums].map(([productId, amount]) => ({ productId, amount }))
+}
+
+/** Lot written where the shelf held less than was used: somebody had it from elsewhere, or the count was wrong. */
+const NO_LOT = 'not counted'
+
+/**
+ * Takes what a visit used off its batches, in their order of use, and writes it on the visit's record with the lots. A batch that is begun
+ * counts as opened on the visit's day. What no batch could give is recorded too, as not counted. Needs a transaction.
+ */
+export async function takeOffShelf(db: PoolClient, visit: VisitRow, uses: readonly Use[], accountId: string) {
+  const wanted = summed(uses).filter((use) => use.amount > 0)
+  const products = await productsByIds(db, visit.salon_id, wanted.map((use) => use.productId))
+  const held = batchesByProduct(await lockBatches(db, visit.salon_id, [...products.keys()]))
+  const { date } = formatInTimeZone(visit.starts_at, visit.time_zone)
+  const left: BatchRow[] = []
+  const lines = wanted.flatMap(({ productId, amount }) => {
+    const product = products.get(productId)
+    if (!product || product.recipe) return []
+    const batches = held.get(productId) ?? []
+    const { taken, short } = takeFrom(batches, product.afterOpeningMonths, date, amount)
+    for (const part of taken) {
+      const batch = batches.find((one) => one.id === part.batchId)!
+      left.push({ ...batch, productId, left: Math.round((batch.left - part.amount) * 1000) / 1000, openedOn: batch.openedOn ?? date })
+    }
+    return [...taken, ...(short > 0 ? [{ lot: NO_LOT, amount: short }] : [])].map((part) => ({ productId, lot: part.lot, amount: part.amount, unit: unitOf(product) }))
+  })
+  const byLot = new Map<string, (typeof lines)[number]>()
+  for (const line of lines) { const key = `${line.productId}|${line.lot}`; byLot.set(key, { ...line, amount: (byLot.get(key)?.amount ?? 0) + line.amount }) }
+  await addUses(db, visit.id, [...byLot.values()])
+  await saveBatches(db, left, { reason: 'visit', visitId: visit.id, accountId })
+}
