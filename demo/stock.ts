@@ -43,5 +43,6 @@ export const ADD_ON_PRICES: Readonly<Record<string, readonly [number, number]>> 
 /** What is asked, and what is asked nearby, by protocol. Minor units. */
 export const PRICES: Readonly<Record<string, readonly [number, number]>> = {
   brightening: [9800, 9500], 'set-mask': [10500, 9900], acid: [9500, 9000], clarifying: [8900, 9200], 'still-water': [11500, 11000], 'deep-well': [16500, 15900], grain: [11900, 11500], neck: [9900, 9500], 'mixed-bowl': [8800, 8500],
+  hydrating: [8600, 8900], 'leave-on-acid': [9200, 9000], 'three-serum': [8400, 8500], patches: [10500, 9900], hearth: [10200, 9800], kit: [12800, 12500], 'quiet-window': [7600, 7900], undertow: [9400, 9000], acne: [8900, 9500], 'seven-tides': [17800, 16900], 'two-currents': [13200, 12800], signature: [16900, 15500], 'course-peel': [9800, 9900], 'course-needling': [14500, 14900], 'blade-ready': [8700, 8500],
 }
 export const RATES = { practitionerPerHourMinor: 2600, roomPerHourMinor: 900, marginPercent: 35 }

@@ -1,8 +1,9 @@
 import { wrap, type Remote } from 'comlink'
-import type { CompileInput, FittedPlan, Running, Sketch, SlotOptions } from '#core/adapt'
+import type { CompileInput, FittedPlan, Running, Shortage, Sketch, SlotOptions, standIns } from '#core/adapt'
 import type { Shelf } from '#core/catalog'
 import type { Rewritten } from '#core/compose'
 import type { Step } from '#core/protocol'
+import type { LaidOut, layOut } from '#core/costing'
 import type { ChanceInput, Chances } from '#core/risk'
 
 interface Fitter {
@@ -10,6 +11,8 @@ interface Fitter {
   chances: (input: Omit<ChanceInput, 'spread'>) => Chances
   sketch: (steps: readonly Step[], shelf: Shelf, daytime: boolean) => Sketch
   slotOptions: (input: CompileInput, slotsMinutes: readonly number[]) => SlotOptions | undefined
+  layOut: typeof layOut
+  standIns: typeof standIns
   applyMethod: (steps: readonly Step[], question: string, school: string, shelf: Shelf) => Rewritten
 }
 let fitter: Remote<Fitter> | undefined
@@ -28,6 +31,10 @@ export function useFitter() {
     /** A ladder that is being written: placed and checked. */
     sketch: (steps: readonly Step[], shelf: Shelf): Promise<Sketch> => worker.sketch(plain(steps), plain(shelf), true),
     rewrite: (steps: readonly Step[], question: string, school: string, shelf: Shelf): Promise<Rewritten> => worker.applyMethod(plain(steps), question, school, plain(shelf)),
+    /** What laying out a plan needs: mixing cards, shortages, cost. */
+    layOut: (input: CompileInput, plan: FittedPlan, money: Parameters<typeof layOut>[2]): Promise<LaidOut> => worker.layOut(plain(input), plain(plan), plain(money)),
+    /** What may stand in for something short; each is compiled into the whole visit, so it has the second worker. */
+    standIns: (input: CompileInput, short: Shortage): Promise<ReturnType<typeof standIns>> => { second ??= start(); return second.standIns(plain(input), plain(short)) },
     /** The frontier takes longest: it has a worker of its own, so that a fit never waits for it. */
     slotOptions: (input: CompileInput, slotsMinutes: readonly number[]): Promise<SlotOptions | undefined> => { second ??= start(); return second.slotOptions(plain(input), [...slotsMinutes]) },
   }

@@ -6,7 +6,7 @@ import { refusalOf } from '~/support/api'
 
 const session = useSessionStore()
 const { current, flip } = useLight()
-const places = [{ to: '/', name: 'Today' }, { to: '/protocols', name: 'Protocols' }, { to: '/rules', name: 'Rules' }]
+const places = [{ to: '/', name: 'Today' }, { to: '/protocols', name: 'Protocols' }, { to: '/shelf', name: 'Shelf' }, { to: '/rules', name: 'Rules' }]
 
 const trouble = ref('')
 async function leave() {

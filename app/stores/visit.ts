@@ -1,5 +1,7 @@
 import { defineStore } from 'pinia'
-import type { CompileInput, FittedPlan, SlotWish } from '#core/adapt'
+import type { CompileInput, FittedPlan, Prep, SlotWish } from '#core/adapt'
+import type { Kit, Supply } from '#core/catalog'
+import type { HomePart, Price, Rates } from '#core/costing'
 import type { Clearance, Concern, Fact, PatchTest } from '#core/client'
 import type { SkinAnswer } from '#core/climb'
 import type { RunEvent } from '#core/perform'
@@ -13,10 +15,13 @@ export type ConsentKind = 'treatment' | 'guardian' | 'photo-record' | 'photo-pub
 export interface ConsentText { id: string; kind: ConsentKind; version: number; title: string; body: string }
 export interface Consent extends ConsentText { signer: string; relation: 'client' | 'guardian'; signedOn: string; withdrawnOn: string | null; signature: string }
 export interface Photo { id: string; visitId: string; on: string; view: MapView; moment: 'start' | 'end'; light: string; takenAt: string; width: number; height: number }
+export interface VisitMoney { rates: Rates; currency: string; supplies: Supply[]; price: Price; addOns: Record<string, Price> }
+export interface KitOpening { kitId: string; name: string; openedOn: string; rest: HomePart[] }
+export interface VisitUse { productId: string; name: string; lot: string; amount: number; unit: 'g' | 'mL' }
 export interface VisitData {
   visit: VisitHead; input: CompileInput; plan: StoredPlan | null; ticks: string[]; events: RunEvent[]; outcome: Outcome | null
   next: { id: string; startsAt: string; protocol: string } | null; following: { startsAt: string } | null
-  patchTests: (PatchTest & { id: string })[]; consents: Consent[]; texts: ConsentText[]; photos: Photo[]; lastReading: { on: string; body: Reading } | null; lastVisit: { id: string; on: string; answer: SkinAnswer | null } | null
+  patchTests: (PatchTest & { id: string })[]; consents: Consent[]; texts: ConsentText[]; photos: Photo[]; lastReading: { on: string; body: Reading } | null; money: VisitMoney; kits: Kit[]; openings: KitOpening[]; used: VisitUse[]; lastVisit: { id: string; on: string; answer: SkinAnswer | null } | null
 }
 
 /** One visit and what today's ladder becomes with everything answered so far. Every change is saved as it is made. */
@@ -147,6 +152,21 @@ export const useVisitStore = defineStore('visit', () => {
     data.value!.input = { ...data.value!.input, fit }
     await Promise.all([put('PUT', 'fit', fit), refit()])
   }
+  /** What is decided while the tray is laid. The server fits again with it; its plan is the one that counts. */
+  async function prepare(prep: Prep) {
+    data.value!.input = { ...data.value!.input, prep }
+    await save(async () => {
+      const { plan } = await call<{ plan: StoredPlan | null }>(at('prep'), { method: 'PUT', body: prep })
+      if (plan) data.value!.plan = plan
+    })
+  }
+  async function openKit(kitId: string) {
+    await save(async () => {
+      const { openings } = await call<{ openings: KitOpening[] }>(at('kits'), { method: 'POST', body: { id: newId(), kitId } })
+      data.value!.openings = openings
+      data.value!.kits = data.value!.kits.map((kit) => (kit.id === kitId ? { ...kit, stock: kit.stock - 1 } : kit))
+    })
+  }
   async function store(): Promise<boolean> {
     await outbox.flush()
     if (outbox.waiting > 0) {
@@ -160,8 +180,9 @@ export const useVisitStore = defineStore('visit', () => {
     data.value!.ticks = ticked ? [...ticks, itemId] : ticks.filter((one) => one !== itemId)
     await put('PUT', 'ticks', { itemId, ticked })
   }
-  async function sign(skin: SkinAnswer | null, note: string): Promise<boolean> {
-    const signed = await save(() => call(at('close'), { method: 'POST', body: { answer: skin, note } }))
+  /** `used`: what was really taken of each product; left out, what the plan takes. */
+  async function sign(skin: SkinAnswer | null, note: string, used?: readonly { productId: string; amount: number }[]): Promise<boolean> {
+    const signed = await save(() => call(at('close'), { method: 'POST', body: { answer: skin, note, ...(used ? { used } : {}) } }))
     if (signed) await reload()
     return signed
   }
@@ -170,5 +191,5 @@ export const useVisitStore = defineStore('visit', () => {
     if (saved) await reload()
     return saved
   }
-  return { data, preview, trouble, saving, locked, load, refit, answer, rank, clear, placeTest, readTest, signConsent, withdrawConsent, read, takeIntake, addPhoto, keepAsWritten, withdraw, slot, store, tick, sign, checkIn }
+  return { data, preview, trouble, saving, locked, load, refit, answer, rank, clear, placeTest, readTest, signConsent, withdrawConsent, read, takeIntake, addPhoto, keepAsWritten, withdraw, slot, prepare, openKit, store, tick, sign, checkIn }
 })

@@ -1,6 +1,7 @@
 import { expose } from 'comlink'
-import { compile, sketch, slotOptions } from '#core/adapt'
+import { compile, sketch, slotOptions, standIns } from '#core/adapt'
 import { applyMethod } from '#core/compose'
+import { layOut } from '#core/costing'
 import { chances } from '#core/risk'
 
-expose({ compile, chances, sketch, slotOptions, applyMethod })
+expose({ compile, chances, sketch, slotOptions, applyMethod, layOut, standIns })

@@ -31,6 +31,10 @@ export interface Listed {
   readonly time: Product['time']
   /** Price of a gram or millilitre in minor units, to a hundredth; undefined where no pack is known. */
   readonly unitMinor: number | undefined
+  /** Doses left, of its largest use; undefined where none is stated. */
+  readonly doses: number | undefined
+  /** How many packs that is; undefined where no pack is known. */
+  readonly packs: number | undefined
   readonly archived: boolean
 }
 
@@ -48,13 +52,16 @@ export function listed(product: Product, batches: readonly Batch[], archived: bo
   return {
     id: product.id, name: product.name, kind: product.kind, isMix: product.recipe !== undefined, unit: unitOf(product), stock: shown.stock, state: stateOf(shown, product.recipe ? shown.stock > 0 : batch !== undefined, until, soon), until, lot: batch?.lot, pH: product.pH, actives: product.actives, concerns: product.concerns,
     reaches: reachesOf(product), time: product.time, unitMinor: product.pack ? Math.round((product.pack.priceMinor / product.pack.amount) * 100) / 100 : undefined, archived,
+    doses: largestDose(product) > 0 ? Math.floor(shown.stock / largestDose(product) + 1e-9) : undefined, packs: product.pack ? shown.stock / product.pack.amount : undefined,
   }
 }
+
+const largestDose = (product: Product): number => Math.max(0, ...product.uses.map((use) => use.dose?.amount ?? 0))
 
 function stateOf(product: Product, usable: boolean, until: string | undefined, soon: string): StockState {
   if (product.stock <= 0) return 'out'
   if (!usable) return 'past its time'
-  const dose = Math.max(0, ...product.uses.map((use) => use.dose?.amount ?? 0))
+  const dose = largestDose(product)
   if (product.stock < (dose > 0 ? LOW_DOSES * dose : LOW_SHARE * (product.pack?.amount ?? 0))) return 'low'
   return until !== undefined && until <= soon ? 'ends soon' : 'good'
 }

@@ -1,5 +1,5 @@
 import type { FittedPlan } from '../adapt/plan'
-import type { Shelf, Supply } from '../catalog/model'
+import type { Product, Shelf, Supply } from '../catalog/model'
 import { productById, useOf } from '../catalog/shelf'
 import { composedShelf } from '../mixing/house-mix'
 import { doseFor } from '../mixing/dose'
@@ -78,6 +78,13 @@ function goodsOf({ plan, shelf: raw, supplies, size }: CostInput): { goods: Exac
     return [{ kind: 'supply', stepId: item.stepId, what: item.name, exact: supply.kind === 'kept' ? 0 : (item.supply.count * supply.packMinor) / supply.pack }]
   })
   return { goods: [...products, ...laid], unpriced: [...unpriced].sort() }
+}
+
+/** What goods cost at pack price, in whole minor units, and what of them has no price. */
+export function goodsMinor(uses: readonly { readonly productId: string; readonly amount: number }[], products: readonly Product[]): { readonly minor: number; readonly unpriced: readonly string[] } {
+  const packs = uses.map((use) => ({ use, product: products.find((one) => one.id === use.productId) }))
+  const minor = Math.round(packs.reduce((sum, { use, product }) => sum + (product?.pack ? (use.amount * product.pack.priceMinor) / product.pack.amount : 0), 0))
+  return { minor, unpriced: packs.filter(({ product }) => !product?.pack).map(({ use, product }) => product?.name ?? use.productId) }
 }
 
 /** What a step takes off the shelf, by product, each in its own unit; parts of a house mix apart. */

@@ -8,7 +8,7 @@ import { make } from '../../demo/shelf-make'
 import { RATES } from '../../demo/stock'
 import { compile } from '../adapt'
 import type { Batch } from '../catalog/model'
-import { addOnOf, addOnsOf, compareOffers, costOf, costRange, earnedBy, forecast, isUrgent, leastPrice, orderList, ownSeconds, restOfKit } from '.'
+import { addOnOf, addOnsOf, compareOffers, costOf, costOfCard, costRange, earnedBy, forecast, isUrgent, layOut, leastPrice, orderList, ownSeconds, restOfKit } from '.'
 
 const rates = { ...RATES, turnoverMinutes: 10 }
 const visit = (id: string, client = 'Wren Castellane', more = {}) => compile(demoVisit(client, cardOf(id), more))
@@ -114,4 +114,31 @@ test('what of a kit goes home: half a vial, all of the rest; nothing that is use
   const kit = KITS[0]!
   expect(restOfKit(kit, [{ productId: 'moor-vial', amount: 1.5 }])).toEqual(kit.items.map((item) => ({ ...item, amount: item.productId === 'moor-vial' ? 1.5 : item.amount })))
   expect(restOfKit(kit, [{ productId: 'moor-vial', amount: 3 }]).map((one) => one.productId)).toEqual(['sorrel-spot', 'niacin-serum'])
+})
+
+describe('what laying out needs', () => {
+  const money = { rates, supplies: SUPPLIES }
+  const scope = { practitioner: { scope: ['minors' as const, 'measured-infusion' as const], hazards: [] } }
+  test('a measured dose goes over its zones in the order of the device’s way and lasts to the last', () => {
+    const input = demoVisit('Wren Castellane', cardOf('deep-well'), scope)
+    const plan = compile(input)
+    const [infusion] = layOut(input, plan, money).infusions
+    expect(infusion!.mL).toBe(4)
+    expect(infusion!.zones.map((one) => one.zone)).toEqual(plan.steps.find((step) => step.id === 'infuse')!.passes!.zones.filter((zone) => plan.steps.find((step) => step.id === 'infuse')!.zones.includes(zone)))
+    expect(infusion!.zones.reduce((sum, one) => sum + Math.round(one.mL * 100), 0)).toBe(400)
+  })
+  test('what is taken is what the costs and the shelf count, once per product, with its lot', () => {
+    const input = demoVisit('Wren Castellane', cardOf('brightening'), { shelf: { ...DEMO_SHELF, products: DEMO_SHELF.products.map((one) => (one.id === 'oat-cleanser' ? { ...one, lot: 'OM-12' } : one)) } })
+    const laid = layOut(input, compile(input), money)
+    expect(laid.taken.find((one) => one.productId === 'oat-cleanser')).toEqual({ productId: 'oat-cleanser', name: 'Oat Milk Cleanser', amount: 8, unit: 'mL', lot: 'OM-12' })
+    expect(new Set(laid.taken.map((one) => one.productId)).size).toBe(laid.taken.length)
+    expect(laid.addOns.map((one) => one.ref)).toContain('berry-lip-mask')
+    expect(laid.cards.map((card) => card.stepId)).toEqual(['enzyme', 'kelp'])
+  })
+  test('a card before any client: what it costs, and its enhancements apart', () => {
+    const { cost, totalS, addOns } = costOfCard(cardOf('brightening').steps, DEMO_SHELF, SUPPLIES, rates)
+    expect(cost.lines.reduce((sum, line) => sum + line.minor, 0)).toBe(cost.totalMinor)
+    expect(totalS).toBeGreaterThan(3000)
+    expect(addOns.map((one) => [one.ref, one.extraS])).toEqual(expect.arrayContaining([['berry-lip-mask', 0], ['scalp', 0]]))
+  })
 })

@@ -1,4 +1,4 @@
-export { ADMITS, LEVER_WORDS, LEVERS, LOCAL_TOOLS, PHASES, PLACES, PROPERTIES, TEMPERATURES, TOOLS } from './words'
+export { ADMITS, LEVER_WORDS, LEVERS, LOCAL_TOOLS, PHASES, PLACES, PROPERTIES, propertyWords, TEMPERATURES, TOOLS } from './words'
 export type { Admits, LeverId, Phase, Place, Property, Temperature, Tool } from './words'
 export { dwellSeconds, onClient, placeOf, presenceOf, segment, usesHands, usualSeconds } from './segments'
 export { lint } from './linter'

@@ -1,4 +1,4 @@
-import { exposureIndex, freeAcid, isAcidName } from '../chemistry'
+import { AHA_REVIEW, exposureIndex, freeAcid, isAcidName, isOutsideAhaReview } from '../chemistry'
 import type { Product } from '../catalog/model'
 import { HIGHEST_RUNG, rungHolding, RUNGS } from '../climb/rungs'
 import type { Segment, Step } from '../protocol/model'
@@ -43,14 +43,8 @@ export function strengthRung(step: Step, product: Product | undefined): number {
   return rungHolding(RUNGS.acid.freeAcid!, free)
 }
 
-// Cosmetic Ingredient Review, Int J Toxicol 1998;17 Suppl 1 (value from memory): professional brief rinse-off ≤ 30 % and pH ≥ 3.0.
-const REVIEW_PERCENT = 30
-const REVIEW_PH = 3
-/** Glycolic or lactic outside the published review for professional use; other acids have no published review and are not judged. */
-export function isOutsideReview(product: Product | undefined): boolean {
-  const reviewed = product?.actives.filter((active) => active.name === 'glycolic' || active.name === 'lactic') ?? []
-  return reviewed.length > 0 && (reviewed.some((active) => active.percent > REVIEW_PERCENT) || (product!.pH !== undefined && product!.pH < REVIEW_PH))
-}
+/** Outside the published review for professional use. */
+export const isOutsideReview = (product: Product | undefined): boolean => product !== undefined && isOutsideAhaReview(product)
 
 /** What counts one point on its zones, one and a half, or half (rule C15; house convention). */
 const POINTS: readonly (readonly [Property, number])[] = [
@@ -67,7 +61,7 @@ export function exfoliationPoints(step: Step, product: Product | undefined, prop
 function acidPoints(step: Step, product: Product | undefined): number {
   if (step.phase === 'first-cleanse' || step.phase === 'second-cleanse') return 0.5
   if (isLeaveOn(step)) return 1
-  const index = exposureIndex(freeAcidOf(product) ?? REVIEW_PERCENT, leverMinutes(step))
+  const index = exposureIndex(freeAcidOf(product) ?? AHA_REVIEW.professional.percent, leverMinutes(step))
   if (index < 30) return 1
   return index <= 90 ? 2 : 3
 }

@@ -10,6 +10,8 @@ const store = useVisitStore()
 const calm = (): SkinAnswer => ({ redness: 0, rednessHours: 0, stinging: 0, swelling: false, blisters: false, weeping: false, burn: false, darkMark: false, coldSore: false })
 const answer = ref<SkinAnswer>(calm())
 const note = ref('')
+const amounts = ref<Record<string, number>>({})
+const { laid } = useLaidOut({ withStandIns: false, without: () => new Set(store.data?.events.flatMap((event) => (event.body.type === 'skipped' ? [event.body.stepId] : [])) ?? []) })
 const booking = ref(false)
 const choices = ref<{ clients: { id: string; name: string }[]; rooms: { id: string; name: string }[]; practitioners: { id: string; name: string }[]; protocols: { id: string; name: string }[] }>()
 
@@ -37,7 +39,9 @@ const climb = computed(() => {
 const MOVES = { first: '·', up: '↑ up', hold: '= same', down: '↓ down', restart: '⟲ from 1', stop: '⊘ stop', wait: '… waits' } as const
 
 async function sign() {
-  if (await store.sign(answer.value, note.value)) localStorage.removeItem(draftKey.value)
+  // Nothing put right: the server takes what the plan took.
+  const used = Object.keys(amounts.value).length > 0 ? (laid.value?.taken ?? []).map(({ productId, amount }) => ({ productId, amount: amounts.value[productId] ?? amount })) : undefined
+  if (await store.sign(answer.value, note.value, used)) localStorage.removeItem(draftKey.value)
 }
 async function book() {
   choices.value = (await call<{ choices: typeof choices.value }>('/api/day')).choices
@@ -51,6 +55,7 @@ async function book() {
       <section aria-label="Planned against actual">
         <div class="flex items-baseline border-b border-line pb-2"><h2 class="text-xl flex-1">Planned against actual</h2><p><span class="display text-2xl">{{ actual.actualS === undefined ? 'running' : halfMinutes(actual.actualS) }}</span> <span class="text-soft">min, planned {{ halfMinutes(actual.plannedS) }}</span></p></div>
         <table class="w-full"><thead class="sr-only"><tr><th>Step</th><th>Planned</th><th>Actual</th></tr></thead><tbody><tr v-for="row in actual.rows" :key="row.stepId" class="border-b border-hair"><td class="py-1.5">{{ row.title }}</td><td class="text-right text-soft w-16">{{ halfMinutes(row.plannedS) }}</td><td class="text-right w-20" :class="row.actualS !== undefined && row.actualS > row.plannedS + 60 ? 'text-mind font-semibold' : ''">{{ row.skipped ? 'skipped' : row.actualS === undefined ? '–' : `${halfMinutes(row.actualS)} min` }}</td></tr></tbody></table>
+        <UsedList v-model="amounts" :planned="laid?.taken ?? []" :used="data.used" :locked="store.locked" />
         <p v-if="actual.felt.length > 0" class="mt-3"><span class="text-soft">Felt:</span> {{ actual.felt.join(' · ') }}</p>
         <p v-for="text in actual.notes" :key="text" class="mt-2"><span class="text-soft">Note:</span> {{ text }}</p>
       </section>
