@@ -15,7 +15,7 @@ const text = (event: Event) => (event.target as HTMLInputElement).value
 const isWished = computed(() => JSON.stringify(wish.value) !== JSON.stringify({ ...NO_SHELF_WISH, away: wish.value.away }))
 const found = computed(() => shelfFor(props.list, wish.value))
 const features = tableFeatures({ rowSortingFeature, sortedRowModel: createSortedRowModel(), sortFns: { alphanumeric: sortFn_alphanumeric, basic: sortFn_basic } })
-const column = (id: string, header: string, of: (one: Listed) => string | number | undefined, sortFn: 'alphanumeric' | 'basic' = 'alphanumeric') => ({ id, header, accessorFn: of, sortFn, sortUndefined: 'last' as const })
+const column = (id: string, header: string, of: (one: Listed) => string | number | undefined, sortFn: 'alphanumeric' | 'basic' = 'alphanumeric') => ({ id, header, accessorFn: of, sortFn, sortUndefined: 'last' as const, sortDescFirst: false })
 const columns = [column('name', 'Product', (one) => one.name), column('kind', 'Kind', (one) => one.kind), column('actives', 'Actives · pH', (one) => one.actives[0] && `${one.actives[0].name} ${String(100 - one.actives[0].percent).padStart(6, '0')}`), column('until', 'Use by', (one) => one.until), column('left', 'Left', (one) => one.doses ?? one.packs, 'basic'), column('price', 'Price', (one) => one.unitMinor, 'basic')]
 const table = useTable({ features, columns, data: found, getRowId: (one: Listed) => one.id })
 const rows = computed(() => table.getRowModel().rows)
@@ -37,8 +37,7 @@ const GRID = 'grid grid-cols-[minmax(0,1fr)_7.5rem_minmax(0,13rem)_7rem_12.5rem_
       <button type="button" class="pick" :aria-pressed="wish.away" @click="set({ away: !wish.away })">Put away</button>
       <button v-if="isWished" type="button" class="pick" @click="wish = { ...NO_SHELF_WISH, away: wish.away }">Clear</button>
     </div>
-    <div role="table" aria-label="Shelf" :aria-rowcount="rows.length + 1" class="flex flex-col flex-1 min-h-0">
-      <div ref="scroll" class="overflow-y-auto flex-1 min-h-[20rem]" tabindex="0" role="presentation">
+    <div ref="scroll" role="table" aria-label="Shelf" :aria-rowcount="rows.length + 1" tabindex="0" class="overflow-y-auto" :class="rows.length > 0 ? 'flex-1 min-h-[20rem]' : ''">
       <div role="rowgroup" class="sticky top-0 bg-ground z-10"><div role="row" :class="GRID" class="border-b border-line">
         <span v-for="header in table.getHeaderGroups()[0]!.headers" :key="header.id" role="columnheader" :aria-sort="sortedBy?.id === header.id ? (sortedBy.desc ? 'descending' : 'ascending') : 'none'" :class="header.id === 'price' && 'text-right'"><button type="button" class="min-h-[38px] text-sm text-soft hover:text-ink" @click="header.column.toggleSorting()">{{ header.column.columnDef.header }} {{ sortedBy?.id === header.id ? (sortedBy.desc ? '↓' : '↑') : '' }}</button></span>
       </div></div>
@@ -57,9 +56,8 @@ const GRID = 'grid grid-cols-[minmax(0,1fr)_7.5rem_minmax(0,13rem)_7rem_12.5rem_
             </template>
           </div>
         </div>
-        <p v-if="rows.length === 0" class="py-8 text-soft">{{ list.length === 0 ? (mixes ? 'No house mix yet. Make the first one on the bench.' : 'The shelf is empty. Take a file in, or write the first product.') : wish.away && !isWished ? 'Nothing is put away.' : 'Nothing on the shelf answers all of this. Take one wish back.' }}</p>
-      </div>
-      <p class="text-sm text-soft pt-2" aria-live="polite">{{ rows.length }} of {{ list.filter((one) => one.archived === wish.away).length }}</p>
     </div>
+    <p v-if="rows.length === 0" class="py-8 text-soft">{{ list.length === 0 ? (mixes ? 'No house mix yet. Make the first one on the bench.' : 'The shelf is empty. Take a file in, or write the first product.') : wish.away && !isWished ? 'Nothing is put away.' : 'Nothing on the shelf answers all of this. Take one wish back.' }}</p>
+    <p class="text-sm text-soft pt-2" aria-live="polite">{{ rows.length }} of {{ list.filter((one) => one.archived === wish.away).length }}</p>
   </div>
 </template>

@@ -1,12 +1,11 @@
 <script setup lang="ts">
+import { preloadStages, STAGES } from '~/support/stages'
+
 const props = defineProps<{ visitId: string }>()
-const STAGES = [
-  { path: 'consult', name: 'Consult' }, { path: 'skin', name: 'Read skin' }, { path: 'fit', name: 'Fit' },
-  { path: 'prepare', name: 'Prepare' }, { path: 'perform', name: 'Perform' }, { path: 'close', name: 'Close' },
-]
 const route = useRoute()
 const isHere = (path: string) => route.path.endsWith(`/${path}`)
 const to = (path: string) => `/visits/${props.visitId}/${path}`
+onMounted(preloadStages)
 </script>
 
 <template>

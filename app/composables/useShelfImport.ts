@@ -17,7 +17,7 @@ export function useShelfImport(minorDigits: () => number, today: () => string) {
     state.value = { stage: 'reading', done: 0, of: 0 }
     const worker = new Worker(new URL('../workers/shelf.worker.ts', import.meta.url), { type: 'module' })
     try {
-      const found = await wrap<ShelfFiles>(worker).read(text, minorDigits(), today(), proxy((done: number, of: number) => { state.value = { stage: 'reading', done, of } }))
+      const found = await wrap<ShelfFiles>(worker).read(text, minorDigits(), today(), proxy((done: number, of: number) => { if (state.value.stage === 'reading') state.value = { stage: 'reading', done, of } }))
       state.value = { stage: 'preview', read: found }
     } catch (error) {
       trouble.value = `This file could not be read: ${(error as Error).message}`

@@ -2,6 +2,7 @@
 import { ChevronLeft, ChevronRight } from 'lucide-vue-next'
 import { call, refusalOf } from '~/support/api'
 import { clockTime, dateAfter, dayInWords } from '~/support/time'
+import { preloadStages } from '~/support/stages'
 
 interface DayVisit { id: string; client: string; room: string; practitioner: string; practitionerId: string; protocol: string; startsAt: string; endsAt: string; stage: string }
 interface Named { id: string; name: string }
@@ -32,6 +33,7 @@ function walkedIn(id: string) {
   return session.account?.seesHealth ? navigateTo(`/visits/${id}/consult`) : load()
 }
 const linkTo = (visit: DayVisit) => `/visits/${visit.id}/${visit.stage === 'performing' ? 'perform' : visit.stage === 'closed' ? 'close' : 'consult'}`
+onMounted(preloadStages)
 </script>
 
 <template>

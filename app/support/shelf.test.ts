@@ -25,9 +25,9 @@ describe('what the shelf is asked for', () => {
     expect(found({ state: 'past its time' })).toEqual(['dulse-gommage'])
     expect(found({ state: 'ends soon' })).toEqual(expect.arrayContaining(['scent-cream']))
   })
-  test('actives once each; small figures in full, large ones whole', () => {
+  test('actives once each; small figures to the hundredth, larger ones to the tenth', () => {
     expect(activesOn(list)).toEqual([...new Set(activesOn(list))].sort())
-    expect([0.75, 12.504, 340.4].map(figure)).toEqual(['0.75', '12.5', '340'])
+    expect([0.754, 12.504, 340.44, 1000].map(figure)).toEqual(['0.75', '12.5', '340.4', '1000'])
   })
   test('packs as vessels', () => {
     expect(vessels(1.6)).toEqual([1, expect.closeTo(0.6, 9)])

@@ -20,8 +20,8 @@ export const activesOn = (list: readonly Listed[]): string[] => [...new Set(list
 /** A glyph for every state: never by colour alone. */
 export const STATE_GLYPHS: Readonly<Record<StockState, string>> = { out: '⊘', low: '◔', 'past its time': '✕', 'ends soon': '◷', good: '' }
 
-/** Small figures whole, large ones without decimals: 0.75, 12.5, 340. */
-export const figure = (value: number): string => String(value >= 100 ? Math.round(value) : Math.round(value * 100) / 100)
+/** Small figures to the hundredth, larger ones to the tenth: 0.75, 12.5, 100.8. */
+export const figure = (value: number): string => String(value >= 100 ? Math.round(value * 10) / 10 : Math.round(value * 100) / 100)
 
 /** A short id from a name, free among those taken. */
 export function idFrom(name: string, taken: ReadonlySet<string>): string {

@@ -181,9 +181,11 @@ function tradeOf(wanted: Product | undefined, fitted: Product | undefined, produ
   const scent = isScented(fitted) && !isScented(wanted)
   return [
     ...(lost.length > 0 && !fitted.recipe ? [`does not ${lost.join(' or ')}`] : []), ...gained.map((one) => `is ${propertyWords(one)}`), ...missing.map((one) => `is not ${propertyWords(one)}`),
-    ...activeTrade(wanted, fitted), ...(scent ? ['has scent'] : []), ...(fitted.finish?.cast === 'white' && wanted.finish?.cast !== 'white' ? ['leaves a white cast on deep skin'] : []), ...(fitted.finish?.grease === 'greasy' && wanted.finish?.grease !== 'greasy' ? ['finishes greasy'] : []),
+    ...activeTrade(wanted, fitted), ...(scent ? ['has scent'] : []), ...(fitted.finish?.cast === 'white' && wanted.finish?.cast !== 'white' && isDeep(input) ? ['leaves a white cast on this skin'] : []), ...(fitted.finish?.grease === 'greasy' && wanted.finish?.grease !== 'greasy' ? ['finishes greasy'] : []),
   ]
 }
+/** Where a white cast is seen. */
+const isDeep = ({ client }: CompileInput): boolean => client.facts.findLast((fact) => fact.code === 'phototype-iv-vi')?.answer === 'yes'
 const isScented = (product: Product): boolean => readInci(product.inci).families.has('fragrance')
 
 function activeTrade(wanted: Product, fitted: Product): string[] {

@@ -13,13 +13,13 @@ export const PROPERTIES = [
   'calming', 'sun-filter', 'toning', 'neutralising', 'cleansing', 'blotting', 'needs-neutraliser', 'wants-dry', 'wants-damp', 'sets', 'leave-on', 'salicylic-strong', 'hydroquinone', 'device', 'flammable', 'spark',
   'ultrasound', 'infusion', 'measured-infusion', 'led-blue', 'ultrasonic-blade', 'lancet', 'drying', 'face-only', 'stand-alone', 'occlusive', 'tinted', 'oily-finish', 'rests', 'conductive',
   // Read off the product, never written: see safety/subject.
-  'open-skin-use', 'expired', 'outside-review', 'strong-active',
+  'open-skin-use', 'expired', 'outside-review', 'strong-active', 'evening-only',
 ] as const
 export type Property = (typeof PROPERTIES)[number]
 const PROPERTY_WORDS: Partial<Record<Property, string>> = {
   rf: 'radio frequency', led: 'light panel', 'led-blue': 'blue light', 'changing-light': 'flashing light', field: 'magnetic or electric field', 'eye-work': 'work at the eyes', 'over-lids': 'anything over the lids',
   'wants-dry': 'what wants dry skin', 'wants-damp': 'what wants damp skin', sets: 'masks that set', rests: 'mixes that rest', 'stand-alone': 'what stands alone', 'outside-review': 'what stands outside the review', 'salicylic-strong': 'strong salicylic acid',
-  'occludes-eyes': 'covered eyes', 'occludes-mouth': 'a covered mouth', stings: 'what stings', 'open-skin-use': 'what is for open skin', 'film-peel': 'masks peeled off as a film', 'oily-finish': 'an oily finish',
+  'occludes-eyes': 'covered eyes', 'occludes-mouth': 'a covered mouth', stings: 'what stings', 'open-skin-use': 'what is for open skin', 'film-peel': 'masks peeled off as a film', 'oily-finish': 'an oily finish', 'evening-only': 'what is for the evening only',
 }
 /** A property as a person says it. */
 export const propertyWords = (property: Property): string => PROPERTY_WORDS[property] ?? property.replaceAll('-', ' ')

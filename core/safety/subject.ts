@@ -37,6 +37,7 @@ function derived(product: Product, step: Step, inci: InciReading, date: string |
   put(product.skin === 'dry', 'wants-dry')
   put(product.skin === 'damp', 'wants-damp')
   put(product.openSkinUse, 'open-skin-use')
+  put(product.time === 'evening', 'evening-only')
   put(product.actives.some((active) => active.name === 'salicylic' && active.percent > SALICYLIC_STRONG_PERCENT), 'salicylic-strong')
   put(isOutsideReview(product), 'outside-review')
   put(date !== undefined && isExpired(product, date), 'expired')

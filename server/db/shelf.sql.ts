@@ -120,6 +120,10 @@ export const saveThing = async (db: Db, table: keyof typeof KEYS, salonId: strin
   await change(db, `INSERT INTO ${table} (id, salon_id, name, position, body) SELECT $1, $2, $3, COALESCE(max(position), 0) + 1, $4 FROM ${table} WHERE salon_id = $2
     ON CONFLICT (${KEYS[table]}) DO UPDATE SET name = excluded.name, body = excluded.body WHERE ${table}.salon_id = $2`, [body.id, salonId, body.name, JSON.stringify(body)]) === 1
 
+/** Takes single-use supplies off the shelf by id and count; never below none. */
+export const takeSupplies = (db: Db, salonId: string, counts: readonly { readonly id: string; readonly count: number }[]) =>
+  change(db, `UPDATE supply SET body = jsonb_set(body, '{stock}', to_jsonb(GREATEST(0, (body->>'stock')::numeric - r.count))) FROM jsonb_to_recordset($2) AS r(id text, count numeric) WHERE supply.salon_id = $1 AND supply.id = r.id AND body->>'kind' = 'single use'`, [salonId, JSON.stringify(counts)])
+
 const UseRow = z.object({ productId: z.string(), name: z.string(), kind: z.enum(PRODUCT_KINDS), lot: z.string(), amount: z.coerce.number(), unit: z.enum(['g', 'mL']) })
 export type VisitUse = z.infer<typeof UseRow>
 /** What a visit used, with its lots. */

@@ -1,5 +1,6 @@
 import type { PoolClient } from 'pg'
 import { prepared } from '../../core/adapt'
+import type { FittedPlan } from '../../core/adapt/plan'
 import { takeFrom, unitOf } from '../../core/catalog/batches'
 import { usedBy } from '../../core/costing'
 import type { Step } from '../../core/protocol'
@@ -20,6 +21,13 @@ function summed(uses: readonly Use[]): Use[] {
   const sums = new Map<string, number>()
   for (const { productId, amount } of uses) sums.set(productId, Math.round(((sums.get(productId) ?? 0) + amount) * 1000) / 1000)
   return [...sums].map(([productId, amount]) => ({ productId, amount }))
+}
+
+/** Supplies of a tray counted together. */
+export function suppliesOf(tray: FittedPlan['tray']): { id: string; count: number }[] {
+  const sums = new Map<string, number>()
+  for (const { supply } of tray) if (supply) sums.set(supply.id, (sums.get(supply.id) ?? 0) + supply.count)
+  return [...sums].map(([id, count]) => ({ id, count }))
 }
 
 /** Lot written where the shelf held less than was used: somebody had it from elsewhere, or the count was wrong. */

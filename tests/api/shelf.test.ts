@@ -123,11 +123,14 @@ describe('a visit and the shelf', () => {
     const wall = Date.parse(`${(await shelf()).today}T08:00:00Z`)
     const event = (seq: number, body: object) => ({ id: randomUUID(), deviceId: 'test', seq, wallMs: wall + seq * 60_000, elapsedMs: seq * 60_000, body })
     await owner.ask('POST', `/api/visits/${id}/events`, { events: [event(0, { type: 'start' }), event(1, { type: 'finish' })] })
+    const gauze = async () => (await anneke.ask<{ supplies: { id: string; stock: number }[] }>('GET', '/api/shelf')).body.supplies.find((supply) => supply.id === 'gauze')!.stock
+    const gauzeBefore = await gauze()
     const before = (await one(kit)).body.batches
     const left = (rows: Batch[]) => rows.reduce((sum, row) => sum + row.left, 0)
     const open = before.find((row) => row.openedOn)!
     const signed = await owner.ask('POST', `/api/visits/${id}/close`, { answer: null, note: '', used: [{ productId: kit, amount: open.left + 5 }, { productId: 'clover-drops', amount: 1.5 }] })
     expect(signed.status).toBe(204)
+    expect(gauzeBefore - await gauze()).toBe((await visitOf(id)).plan.plan.tray.filter((item) => item.supply?.id === 'gauze').reduce((sum, item) => sum + item.supply!.count, 0))
     const after = (await one(kit)).body.batches
     expect(left(before) - left(after)).toBeCloseTo(open.left + 5, 6)
     expect(after.find((row) => row.id === open.id)!.left).toBe(0)

@@ -32,5 +32,6 @@ export const PHYSICS_RULES: readonly RuleRow[] = [
   row('D21', 'Minutes of a device on one zone', ALWAYS, [{ effect: 'limit', target: { any: ['device'] }, limit: { kind: 'device-minutes' } }], 'The maker says how long it may work on one place.', 'No longer than that on any zone.'),
   row('D22', 'Past its date, or open too long', ALWAYS, [{ effect: 'stop', target: { any: ['expired'] } }], 'This batch is past its date or has been open too long.', 'Another batch, or what stands in.'),
   row('D23', 'Needling: depth and lot', ALWAYS, [needs('depth-and-lot', 'needling')], 'Depth in mm within the salon’s ceiling (0.25 unless the owner sets another), cartridge lot on the record.', 'Write both down before it begins.'),
+  row('D25', 'For the evening only', { kind: 'day' }, [{ effect: 'stop', target: { any: ['evening-only'] } }], 'Its maker means it for the evening: daylight and it do not go together.', 'Another of its kind by day; this one in the evening.'),
   row('D24', 'Active dwells never stretch', ALWAYS, [], 'Acid, enzyme, warmth, steam, current, radio frequency and light last exactly as fitted.', 'Hands are there when it is due.'),
 ]

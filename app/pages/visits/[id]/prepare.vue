@@ -45,13 +45,13 @@ const print = () => window.print()
             <div role="radiogroup" aria-label="Size of the face" class="flex gap-1 ml-auto no-print"><button v-for="(word, size) in SIZES" :key="size" type="button" role="radio" class="pick !min-h-[38px] text-sm" :aria-checked="prep.size === size" :disabled="locked" @click="change({ size })">{{ word }}</button></div>
             <p class="text-soft w-32 text-right" aria-live="polite">{{ left === 0 ? 'Everything is out' : `${left} to lay out` }}</p></div>
           <div class="columns-2 gap-8 pt-2">
-            <section v-for="group in groups" :key="group.step.id" class="break-inside-avoid pb-2" :aria-label="group.step.title">
+            <div v-for="group in groups" :key="group.step.id" role="group" class="break-inside-avoid pb-2" :aria-label="group.step.title">
               <h3 class="text-sm text-soft pt-2">{{ group.step.title }}<span v-if="group.items[0]?.perhaps" class="text-now font-semibold"> · perhaps, {{ plan.open.find((gate) => gate.stepIds.includes(group.step.id))?.words }}</span></h3>
               <button v-for="item in group.items" :key="item.id" type="button" role="checkbox" :aria-checked="ticked.has(item.id)" :disabled="store.locked" class="w-full min-h-[44px] flex items-center gap-3 text-left border-b border-hair py-1" @click="store.tick(item.id, !ticked.has(item.id))">
                 <span class="w-6 h-6 shrink-0 border border-line grid place-items-center" :class="ticked.has(item.id) && 'bg-ink text-ground'"><Check v-if="ticked.has(item.id)" :size="17" /></span>
                 <span :class="ticked.has(item.id) && 'text-soft'">{{ item.count > 1 ? `${item.count} ` : '' }}{{ item.name }}<span v-if="item.note" class="block text-sm text-soft">{{ item.note }}<template v-if="item.readyInS">: out at {{ outAt(item.id, item.readyInS) }}</template></span></span>
               </button>
-            </section>
+            </div>
           </div>
           <div class="grid grid-cols-2 gap-8 mt-5">
             <section aria-label="Counts"><h2 class="text-xl mb-1">Altogether</h2><p v-for="[name, count] in counts" :key="name" class="flex justify-between border-b border-hair py-1"><span>{{ name }}</span><span class="font-semibold">{{ count }}</span></p></section>

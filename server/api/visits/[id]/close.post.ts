@@ -3,9 +3,10 @@ import { SkinAnswer } from '../../../../core/climb/model'
 import { canonical } from '../../../../core/perform'
 import { writeAudit } from '../../../db/access.sql'
 import { inTransaction } from '../../../db/rows'
+import { takeSupplies } from '../../../db/shelf.sql'
 import { latestPlan, listEvents, signVisit } from '../../../db/visit.sql'
 import { requireVisit } from '../../../utils/access'
-import { plannedUse, takeOffShelf } from '../../../utils/use'
+import { plannedUse, suppliesOf, takeOffShelf } from '../../../utils/use'
 import { useDb } from '../../../utils/db'
 import { explainDatabase, parseOr400, problem } from '../../../utils/problem'
 
@@ -26,7 +27,11 @@ export default defineEventHandler(async (event) => {
   const done = stored.plan.steps.filter((step) => step.lever && !skipped.has(step.id)).map((step) => ({ lever: step.lever!.lever, rung: step.lever!.rung }))
   try {
     const signed = await inTransaction(useDb(), async (db) => {
-      if (!visit.locked_at) await takeOffShelf(db, visit, used ?? await plannedUse(db, visit, stored.plan.steps.filter((step) => !skipped.has(step.id))), account.id)
+      if (!visit.locked_at) {
+        const performed = stored.plan.steps.filter((step) => !skipped.has(step.id))
+        await takeOffShelf(db, visit, used ?? await plannedUse(db, visit, performed), account.id)
+        await takeSupplies(db, visit.salon_id, suppliesOf(stored.plan.tray.filter((item) => !skipped.has(item.stepId))))
+      }
       const first = await signVisit(db, visit.id, { answer, levers: done, note, plannedS: stored.plan.totalS, actualS: ended === undefined ? null : Math.round((ended - begun) / 1000) }, account.id, account.name)
       if (first) await writeAudit(db, account.id, 'visit.sign', 'client', visit.client_id, { visit: visit.id })
       return first
