@@ -69,7 +69,7 @@ const KIT = version('kit', 'Four Vials facial', [
 
 const MIXED_BOWL = version('mixed-bowl', 'Mixed Bowl facial', [
   ...open, second, tone('tone-1'), lamp,
-  withProduct('bowl', 'meadow-cocktail', 'bowl', { title: 'Meadow cocktail, three parts to one', concern: 'calm', priority: 5, otherPicks: [pick('oat-cocktail', 'bowl')], technique: 'Three parts powder, one part booster, water to a cream.' }),
+  withProduct('bowl', 'meadow-cocktail', 'bowl', { title: 'Meadow cocktail', concern: 'calm', priority: 5, otherPicks: [pick('oat-cocktail', 'bowl')], technique: 'Six parts mask, three of gel, two of powder, one of booster; smooth, no lumps.' }),
   handMassage(), tone('tone-2', { closes: 'bowl' }), light(), withProduct('serum', 'moss-serum', 'serum', { title: 'Serum' }), close[1]!, close[2]!, sun, bye,
 ])
 

@@ -178,7 +178,7 @@ async function bookAhead(studio: Studio, clients: readonly string[]) {
     const seat = seatOf(studio, index)
     const first = index % HOURS.length === HOURS.length - 1 ? 1 + Math.floor(index / HOURS.length) : 0
     for (const day of [first, DAYS_BETWEEN_VISITS + index]) {
-      await bookVisit(studio.db, { id: randomUUID(), salonId: studio.salonId, clientId, roomId: seat.roomId, practitionerId: seat.practitioner.id, protocolVersionId: `${CLIENTS[index]!.protocol}-v1`, startsAt: at(dayFrom(studio.today, day), seat.hour), slotMinutes: SLOT_MINUTES, turnoverMinutes: SALON.turnoverMinutes })
+      await bookVisit(studio.db, { id: randomUUID(), salonId: studio.salonId, clientId, roomId: seat.roomId, practitionerId: seat.practitioner.id, protocolVersionId: `${day === first ? CLIENTS[index]!.today ?? CLIENTS[index]!.protocol : CLIENTS[index]!.protocol}-v1`, startsAt: at(dayFrom(studio.today, day), seat.hour), slotMinutes: SLOT_MINUTES, turnoverMinutes: SALON.turnoverMinutes })
     }
   }
 }

@@ -39,6 +39,8 @@ export interface DemoClient {
   /** Nothing is booked for them at present. */
   readonly away?: true
   readonly protocol: string
+  /** What is booked for today, where it is another card than usual. */
+  readonly today?: string
   /** Skin answers of past visits, the oldest first. */
   readonly past: readonly (Partial<SkinAnswer>)[]
 }
@@ -53,7 +55,7 @@ export const CLIENTS: readonly DemoClient[] = [
   { name: 'Odalys Fenwick-Rao', bornOn: '1979-02-02', concerns: ['calm', 'hydrate'], notes: [], yes: [{ code: 'melasma' }, { code: 'phototype-iv-vi' }], findings: [seen('patchy-pigment', 2, [...CHEEKS])], protocol: 'set-mask', past: [calm, calm] },
   { name: 'Bastian Okoro', bornOn: '1995-09-30', concerns: ['clarify'], notes: ['Full beard'], yes: [{ code: 'facial-hair' }, { code: 'phototype-iv-vi' }], findings: [seen('inflamed', 2, ['chin']), seen('ingrown', 1, ['neck-front'])], protocol: 'clarifying', past: [calm, { stinging: 6 }, calm] },
   { name: 'Ingrid Solvay', bornOn: '1948-11-19', concerns: ['firm', 'hydrate'], notes: ['Pacemaker since 2019', 'Needs the bed raised slowly'], yes: [{ code: 'implant-electronic' }, { code: 'medicine:warfarin' }, { code: 'medicine:hydrochlorothiazide' }, { code: 'worn-metal' }, { code: 'cold-urticaria' }, { code: 'diabetes' }], findings: [seen('sensitive', 1, [...CHEEKS]), seen('dry', 2, [...FACE]), seen('laxity', 2, ['jaw-left', 'jaw-right'])], protocol: 'set-mask', past: [calm, calm, calm, calm] },
-  { name: 'Pilar Nwosu', bornOn: '1991-07-08', concerns: ['hydrate', 'calm'], notes: ['Due in spring'], yes: [{ code: 'pregnancy' }], findings: [], protocol: 'brightening', past: [calm, calm] },
+  { name: 'Pilar Nwosu', today: 'mixed-bowl', bornOn: '1991-07-08', concerns: ['hydrate', 'calm'], notes: ['Due in spring'], yes: [{ code: 'pregnancy' }], findings: [], protocol: 'brightening', past: [calm, calm] },
   { name: 'Theo Lindqvist', bornOn: '2009-04-21', concerns: ['clarify'], notes: ['School on weekdays until three'], yes: [], findings: [seen('inflamed', 2, [...CHEEKS, 'chin']), seen('deep-lesion', 1, ['chin'])], lesions: [pin('t1', 0.56, 0.8, 'chin', 'nodule', { painful: true, deep: true, head: false, decision: 'leave' }), pin('t2', 0.3, 0.62, 'cheek-right', 'pustule', { outcome: 'emptied' }), pin('t3', 0.66, 0.58, 'cheek-left', 'papule', { head: false, decision: 'leave' }), pin('t4', 0.48, 0.5, 'nose-bridge', 'open-comedone', { outcome: 'partly' })], protocol: 'clarifying', past: [calm, calm] },
   { name: 'Marguerite Abiola', bornOn: '1966-01-27', concerns: ['smooth', 'brighten'], notes: [], yes: [{ code: 'lash-extensions' }], findings: [seen('resilient', 1, [...FACE])], tested: ['glycolic-peel'], protocol: 'acid', past: [calm, calm, calm, { redness: 3, rednessHours: 48, stinging: 7 }] },
   { name: 'Caspian Hurst', bornOn: '1983-12-05', concerns: ['calm'], notes: ['Uses a wheelchair: Tideline has the level door'], yes: [{ code: 'allergy:fragrance', reaction: 'rash' }], findings: [seen('flushing', 3, [...CHEEKS]), seen('vessels', 1, [...NOSE])], protocol: 'brightening', past: [calm, calm] },

@@ -1,61 +1,24 @@
 <script setup lang="ts">
-import { compareOffers, leastPrice, type Rates } from '#core/costing'
-import { call, refusalOf } from '~/support/api'
-import { minorTyped, money, moneyField } from '~/support/money'
+import { earnedBy, leastPrice, type Rates } from '#core/costing'
+import type { PriceRow } from '~/composables/usePrices'
+import { money, moneyField } from '~/support/money'
 
 const props = defineProps<{ rates: Rates; currency: string }>()
 const emit = defineEmits<{ saved: [] }>()
-interface Row { kind: 'protocol' | 'add-on'; ref: string; name: string; costMinor: number; goodsMinor: number; minutes: number; priceMinor: number | null; goingMinor: number | null; unpriced: number }
+const RATES = [['practitionerPerHourMinor', 'An hour of hands'], ['roomPerHourMinor', 'An hour of the room'], ['marginPercent', 'Wanted margin, %'], ['turnoverMinutes', 'Turnover, min']] as const
 const session = useSessionStore()
 const isOwner = computed(() => session.account?.role === 'owner')
 const mayPrice = computed(() => isOwner.value || session.account?.role === 'practitioner')
-const rows = shallowRef<Row[]>()
-const trouble = ref('')
-const set = ref({ protocol: '', addOns: [] as string[], included: '' })
-async function load() {
-  try {
-    rows.value = await call<Row[]>('/api/shelf/prices')
-  } catch (error) {
-    trouble.value = refusalOf(error).detail
-  }
-}
+const { rows, trouble, load, saveRate, savePrice: price, protocols, addOns, offerOf } = usePrices(() => props.rates, () => props.currency)
 watch(() => props.rates, load, { immediate: true, deep: true })
-async function attempt(work: () => Promise<unknown>) {
-  try {
-    await work()
-    trouble.value = ''
-    return true
-  } catch (error) {
-    trouble.value = refusalOf(error).detail
-    return false
-  }
-}
-async function rate(key: keyof Rates, typed: string) {
-  const value = key === 'marginPercent' || key === 'turnoverMinutes' ? Number(typed) : minorTyped(typed, props.currency)
-  if (typeof value !== 'number' || !Number.isFinite(value)) return void (trouble.value = `“${typed}” is not a figure.`)
-  if (await attempt(() => call('/api/shelf/rates', { method: 'PUT', body: { ...props.rates, [key]: value } }))) emit('saved')
-}
-async function price(row: Row, key: 'priceMinor' | 'goingMinor', typed: string) {
-  const minor = minorTyped(typed, props.currency)
-  if (minor === undefined) return void (trouble.value = `${row.name}: “${typed}” is not a price.`)
-  const { kind, ref: of, priceMinor, goingMinor } = row
-  if (await attempt(() => call('/api/shelf/prices', { method: 'PUT', body: { kind, ref: of, priceMinor, goingMinor, [key]: minor } }))) await load()
-}
+const set = ref({ protocol: '', addOns: [] as string[], included: '' })
+const offer = computed(() => offerOf(set.value))
+async function rate(key: keyof Rates, typed: string) { if (await saveRate(key, typed)) emit('saved') }
 const text = (event: Event) => (event.target as HTMLInputElement).value
-const least = (row: Row) => leastPrice(row.costMinor, props.rates.marginPercent)
-const margin = (row: Row) => (row.priceMinor ? Math.round(((row.priceMinor - row.costMinor) / row.priceMinor) * 100) : undefined)
-const perMinute = (row: Row) => (row.priceMinor && row.minutes > 0 ? Math.round((row.priceMinor - row.goodsMinor) / row.minutes) : undefined)
-const protocols = computed(() => rows.value?.filter((row) => row.kind === 'protocol') ?? [])
-const addOns = computed(() => rows.value?.filter((row) => row.kind === 'add-on') ?? [])
-const offer = computed(() => {
-  const base = protocols.value.find((row) => row.ref === set.value.protocol)
-  const chosen = addOns.value.filter((row) => set.value.addOns.includes(row.ref))
-  const included = minorTyped(set.value.included, props.currency)
-  if (!base?.priceMinor || chosen.length === 0 || chosen.some((row) => !row.priceMinor) || typeof included !== 'number') return undefined
-  return compareOffers({ priceMinor: base.priceMinor, costMinor: base.costMinor }, chosen.map((row) => ({ priceMinor: row.priceMinor!, costMinor: row.costMinor })), included)
-})
+const least = (row: PriceRow) => leastPrice(row.costMinor, props.rates.marginPercent)
+const earned = (row: PriceRow) => (row.priceMinor ? earnedBy(row.priceMinor, { totalMinor: row.costMinor, goodsMinor: row.goodsMinor }, row.minutes) : undefined)
+const isThin = (row: PriceRow) => (earned(row)?.marginPercent ?? Infinity) < props.rates.marginPercent
 const flip = (id: string) => { set.value.addOns = set.value.addOns.includes(id) ? set.value.addOns.filter((one) => one !== id) : [...set.value.addOns, id] }
-const RATES = [['practitionerPerHourMinor', 'An hour of hands'], ['roomPerHourMinor', 'An hour of the room'], ['marginPercent', 'Wanted margin, %'], ['turnoverMinutes', 'Turnover, min']] as const
 </script>
 
 <template>
@@ -67,7 +30,7 @@ const RATES = [['practitionerPerHourMinor', 'An hour of hands'], ['roomPerHourMi
       <table class="w-full"><thead><tr class="text-right text-sm text-soft"><th class="font-normal py-1.5 text-left">Name</th><th class="font-normal">Goods</th><th class="font-normal">Costs to perform</th><th class="font-normal">Least for {{ rates.marginPercent }} %</th><th class="font-normal">Price</th><th class="font-normal">Going rate here</th><th class="font-normal">Margin</th><th class="font-normal">A minute earns</th></tr></thead>
         <tbody><tr v-for="row in part.list" :key="row.ref" class="border-t border-hair text-right"><td class="text-left py-1.5">{{ row.name }}<span v-if="row.unpriced" class="text-sm text-now ml-2">{{ row.unpriced }} things without a price</span></td><td>{{ money(row.goodsMinor, currency) }}</td><td>{{ money(row.costMinor, currency) }}</td><td>{{ money(least(row), currency) }}</td>
           <td class="py-1"><input class="field !min-h-[38px] w-24 text-right" inputmode="decimal" :disabled="!mayPrice" :value="moneyField(row.priceMinor, currency)" :aria-label="`Price of ${row.name}`" @change="price(row, 'priceMinor', text($event))"></td><td><input class="field !min-h-[38px] w-24 text-right" inputmode="decimal" :disabled="!mayPrice" :value="moneyField(row.goingMinor, currency)" :aria-label="`Going rate of ${row.name}`" @change="price(row, 'goingMinor', text($event))"></td>
-          <td class="w-20" :class="margin(row) !== undefined && margin(row)! < rates.marginPercent ? 'text-mind font-semibold' : ''">{{ margin(row) === undefined ? '–' : `${margin(row)! < rates.marginPercent ? '↓ ' : ''}${margin(row)} %` }}</td><td class="w-28">{{ perMinute(row) === undefined ? '–' : money(perMinute(row)!, currency) }}</td></tr></tbody></table></section>
+          <td class="w-24" :class="isThin(row) && 'text-mind font-semibold'">{{ earned(row) ? `${isThin(row) ? '↓ ' : ''}${earned(row)!.marginPercent} %` : '–' }}</td><td class="w-28">{{ earned(row)?.perMinuteMinor === undefined ? '–' : money(earned(row)!.perMinuteMinor!, currency) }}</td></tr></tbody></table></section>
     <section v-if="rows" class="border-t border-line pt-3 max-w-[52rem]" aria-label="Included or one by one"><h2 class="text-xl">Included, or one by one?</h2>
       <div class="flex flex-wrap items-end gap-3 mt-2"><label class="flex flex-col gap-1 text-sm text-soft">With<select v-model="set.protocol" class="field !text-ink"><option value="">choose a protocol</option><option v-for="row in protocols.filter((one) => one.priceMinor)" :key="row.ref" :value="row.ref">{{ row.name }}</option></select></label><button v-for="row in addOns.filter((one) => one.priceMinor)" :key="row.ref" type="button" class="pick" :aria-pressed="set.addOns.includes(row.ref)" @click="flip(row.ref)">{{ row.name }}</button><label class="flex flex-col gap-1 text-sm text-soft">All for<input v-model="set.included" class="field !text-ink w-28" inputmode="decimal" placeholder="0.00"></label></div>
       <p v-if="offer" class="mt-3" aria-live="polite">One by one {{ money(offer.oneByOneMinor, currency) }}, which leaves {{ money(offer.oneByOneProfitMinor, currency) }}; included it leaves <span class="font-semibold">{{ money(offer.includedProfitMinor, currency) }}</span> at every visit, and the client {{ offer.savedMinor >= 0 ? `saves ${money(offer.savedMinor, currency)}` : `pays ${money(-offer.savedMinor, currency)} more` }}. {{ offer.sameAt === undefined ? '' : `Both earn the same when ${Math.round(offer.sameAt * 100)} of 100 clients would have bought them one by one.` }}</p>

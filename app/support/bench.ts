@@ -1,7 +1,10 @@
-import { readInci, familyById, type Product, type Recipe } from '#core/catalog'
+import { familyById, readInci, type Product, type Recipe } from '#core/catalog'
+import type { Concern } from '#core/client'
 import { goodsMinor } from '#core/costing'
 import { composed, mixActives, partsOf, scaleRecipe, type Amount, type MixActive, type Scaled } from '#core/mixing'
-import { propertyWords } from '#core/protocol'
+import { propertyWords, segment, type Phase, type Property } from '#core/protocol'
+import { FACE_NECK } from '#core/skin'
+import { idFrom } from './shelf'
 
 /** One line on the bench: its part in the ratio, and what the scale said of it. */
 export interface BenchPart { readonly productId: string; readonly parts: number; readonly weighedG?: number | undefined }
@@ -19,6 +22,19 @@ export interface BenchResult {
 }
 
 const DRAFT: Omit<Product, 'recipe'> = { id: 'on-the-bench', name: 'This mix', kind: 'mask', concerns: [], vehicle: 'water', actives: [], properties: [], skin: 'any', leaves: 'nothing', emergencyOff: 'rinse', openSkinUse: false, expected: [], stock: 0, uses: [] }
+
+/** What belongs to a mix and not to its base: when, how long, resting, drying, nothing over it. */
+export interface OwnRules { readonly name: string; readonly kind: Product['kind']; readonly concern: Concern; readonly phase: Phase; readonly dwellMin: number; readonly restS: number; readonly standAlone: boolean; readonly drying: boolean; readonly consistency: NonNullable<NonNullable<Product['mixing']>['consistency']> }
+
+/** A mix of the bench as a product of the shelf, with one use of the amount that was made. */
+export function asHouseMix(own: OwnRules, recipe: Recipe, dose: Amount, taken: ReadonlySet<string>): Product {
+  const properties: Property[] = [...(own.standAlone ? ['stand-alone' as const] : []), ...(own.drying ? ['drying' as const] : []), ...(own.restS > 0 ? ['rests' as const] : [])]
+  const segments = [segment('mix', 'prepare', 1.5, { potLifeS: 600 }), segment('on', 'apply', 2), ...(own.dwellMin > 0 ? [segment('dwell', 'dwell', own.dwellMin, { presence: 'room', admits: ['quiet', 'hands'] })] : []), segment('off', 'remove', 2, { tool: 'sponge', temperature: 'lukewarm' })]
+  return {
+    ...DRAFT, id: idFrom(own.name, taken), name: own.name.trim(), kind: own.kind, concerns: [own.concern], properties, recipe, uses: [{ id: 'bowl', phase: own.phase, zones: [...FACE_NECK], segments, dose }],
+    mixing: { bowl: own.restS > 0 ? 'covered bowl' : 'bowl', consistency: own.consistency, ...(own.restS > 0 ? { restS: own.restS } : {}) },
+  }
+}
 
 export const recipeOf = (by: Recipe['by'], parts: readonly BenchPart[]): Recipe => ({ by, parts: parts.map(({ productId, parts: count }) => ({ productId, parts: count })) })
 

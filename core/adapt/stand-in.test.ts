@@ -12,7 +12,7 @@ const yes = (input: CompileInput, fact: Partial<Fact> & { code: string }): Compi
 
 describe('what is short', () => {
   test('the part of a house mix that is out, at the step that wants it', () => {
-    expect(shortages(visit('mixed-bowl'))).toEqual([{ stepId: 'bowl', stepTitle: 'Meadow cocktail, three parts to one', productId: 'clover-drops', name: 'Clover Drops', mixId: 'meadow-cocktail', why: 'out', needed: 1.3, left: 0, unit: 'mL' }])
+    expect(shortages(visit('mixed-bowl'))).toEqual([{ stepId: 'bowl', stepTitle: 'Meadow cocktail', productId: 'clover-drops', name: 'Clover Drops', mixId: 'meadow-cocktail', why: 'out', needed: 1.3, left: 0, unit: 'mL' }])
   })
   test('less than the whole visit takes, past its time, not on the shelf; each once', () => {
     // Cleansed twice: 4.8 and 3.2 mL; five are enough for the first alone.

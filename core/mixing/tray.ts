@@ -91,7 +91,9 @@ function mixItems(step: Step, shelf: Shelf): TrayEntry[] {
   const sets = mixing(step)?.workingS !== undefined || product?.mixing?.bowl === 'flexible bowl'
   const rests = product?.mixing?.restS ? `let it rest ${inMinutes(product.mixing.restS)} min, covered` : product?.mixing?.bowl === 'covered bowl' ? 'cover it' : undefined
   const bowl = entry(step, 'bowl', { id: sets ? 'flexible-bowl' : 'bowl', count: 1 }, rests ? { note: rests } : {})
-  return [bowl, entry(step, 'stir', { id: sets ? 'spatula' : 'brush', count: 1 }), ...(product?.mixing?.waterMlPerG ? [entry(step, 'cup', { id: 'cup', count: 1 })] : [])]
+  // What the card itself names is not laid out twice.
+  const named = new Set(step.tray?.map((name) => supplyNamed(name)?.id))
+  return [bowl, entry(step, 'stir', { id: sets ? 'spatula' : 'brush', count: 1 }), ...(product?.mixing?.waterMlPerG ? [entry(step, 'cup', { id: 'cup', count: 1 })] : [])].filter((item) => !named.has(item.supply!.id as SupplyId))
 }
 
 /** A lukewarm towel is cooler than a warm one: the wrist decides (house figure). */

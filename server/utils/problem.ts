@@ -30,6 +30,7 @@ const CLASHES: Readonly<Record<string, { status: number; code: string; detail: s
   practitioner_free: { status: 409, code: 'practitioner_taken', detail: 'The practitioner has another visit at that time. Choose another time or person.' },
   fitted_plan_visit_id_revision_key: { status: 409, code: 'fitted_meanwhile', detail: 'This visit was fitted on another device meanwhile. Open it again.' },
   consent_text_salon_id_kind_version_key: { status: 409, code: 'published_meanwhile', detail: 'Somebody published other words meanwhile. Open the consent again and repeat your change.' },
+  kit_opening_visit_id_kit_id_key: { status: 409, code: 'opened', detail: 'This kit is opened for this visit already.' },
   protocol_version_pkey: { status: 409, code: 'published_meanwhile', detail: 'Somebody published this protocol meanwhile. Open it again and repeat your change.' },
   protocol_version_protocol_id_version_key: { status: 409, code: 'published_meanwhile', detail: 'Somebody published this protocol meanwhile. Open it again and repeat your change.' },
 }

@@ -298,7 +298,7 @@ test('prices: the margin falls below what is wanted, and included is set against
   const line = page.getByRole('row').filter({ hasText: 'Short acid visit' })
   await line.getByLabel('Price of Short acid visit').fill('60')
   await line.getByLabel('Price of Short acid visit').blur()
-  await expect(line).toContainText(/↓ \d+ %/)
+  await expect(line).toContainText(/↓ [\d.]+ %/)
   await line.getByLabel('Price of Short acid visit').fill('a lot')
   await line.getByLabel('Price of Short acid visit').blur()
   await expect(page.getByRole('alert')).toContainText('Short acid visit: “a lot” is not a price.')

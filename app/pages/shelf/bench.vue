@@ -1,97 +1,34 @@
 <script setup lang="ts">
-import { useLocalStorage, useRefHistory } from '@vueuse/core'
-import { CONSISTENCIES, PRODUCT_KINDS, WATER, type Product, type Recipe } from '#core/catalog'
-import { CONCERNS, type Concern } from '#core/client'
+import { CONSISTENCIES, PRODUCT_KINDS, WATER } from '#core/catalog'
+import { CONCERNS } from '#core/client'
 import { partName } from '#core/mixing'
-import { PHASES, segment, type Phase, type Property } from '#core/protocol'
-import { FACE_NECK } from '#core/skin'
-import { call, refusalOf } from '~/support/api'
-import { benchResult, recipeOf, type BenchPart } from '~/support/bench'
+import { PHASES } from '#core/protocol'
+import type { OwnRules } from '~/support/bench'
 import { money } from '~/support/money'
-import { figure, idFrom } from '~/support/shelf'
+import { figure } from '~/support/shelf'
 
-interface Bench { by: Recipe['by']; parts: readonly BenchPart[]; amount: number; unit: 'g' | 'mL' }
-const EMPTY: Bench = { by: 'mass', parts: [], amount: 12, unit: 'g' }
-const kept = useLocalStorage<Bench>('zen-bench', EMPTY, { shallow: true })
-const bench = shallowRef<Bench>(kept.value)
-const history = useRefHistory(bench, { capacity: 100 })
-watch(bench, (now) => { kept.value = now })
-const products = shallowRef<Product[]>([])
-const mix = shallowRef<Product & { seenAt: string }>()
-const taken = shallowRef(new Set<string>())
-const currency = ref('EUR')
-const trouble = ref('')
-const told = ref('')
+type Written = { -readonly [K in keyof OwnRules]: OwnRules[K] }
+const AMOUNTS = [6, 8, 12, 16, 30] as const
+const { bench, history, products, mix, currency, trouble, told, result, put, part, add, drop, setGrams, asWeighed, load, saveOver, saveNew, clear } = useBench()
+const { query } = useRoute()
+onMounted(() => load(typeof query.mix === 'string' ? query.mix : undefined))
 const scaling = ref<number>()
 const saving = ref(false)
-const own = ref({ name: '', kind: 'mask' as Product['kind'], concern: 'calm' as Concern, phase: 'mask' as Phase, dwell: 10, restS: 0, standAlone: false, drying: false, consistency: 'smooth' as (typeof CONSISTENCIES)[number] })
-const route = useRoute()
-const put = (more: Partial<Bench>) => { bench.value = { ...bench.value, ...more }; told.value = '' }
-const part = (at: number, more: Partial<BenchPart>) => put({ parts: bench.value.parts.map((one, index) => (index === at ? { ...one, ...more } : one)) })
-onMounted(async () => {
-  try {
-    const [list, reply] = await Promise.all([call<Product[]>('/api/shelf/products'), call<{ currency: string; products: { id: string }[] }>('/api/shelf')])
-    products.value = list
-    currency.value = reply.currency
-    taken.value = new Set(reply.products.map((one) => one.id))
-    if (typeof route.query.mix === 'string') await openMix(route.query.mix)
-  } catch (error) {
-    trouble.value = refusalOf(error).detail
-  }
-})
-async function openMix(id: string) {
-  const { product, changedAt } = await call<{ product: Product; changedAt: string }>(`/api/shelf/products/${id}`)
-  if (!product.recipe) return
-  mix.value = { ...product, seenAt: changedAt }
-  bench.value = { ...bench.value, by: product.recipe.by, parts: product.recipe.parts, amount: product.uses[0]?.dose?.amount ?? bench.value.amount, unit: product.uses[0]?.dose?.unit ?? 'g' }
-}
+const own = ref<Written>({ name: '', kind: 'mask', concern: 'calm', phase: 'mask', dwellMin: 10, restS: 0, standAlone: false, drying: false, consistency: 'smooth' })
 const byName = computed(() => [...products.value].sort((a, b) => a.name.localeCompare(b.name)))
 const productOf = (id: string) => products.value.find((one) => one.id === id)
-const result = computed(() => (products.value.length ? benchResult(bench.value.by, bench.value.parts, { amount: bench.value.amount, unit: bench.value.unit }, products.value) : undefined))
 const limits = computed(() => new Map(result.value?.scaled.faults.filter((one) => one.productId).map((one) => [one.productId, one]) ?? []))
+const stopped = computed(() => result.value?.scaled.faults.some((fault) => fault.kind === 'limit' || fault.kind === 'missing') ?? true)
 const text = (event: Event) => (event.target as HTMLInputElement).value
 const number = (event: Event) => Number(text(event).replace(',', '.'))
-function grams(at: number, event: Event) {
-  const value = number(event)
-  const line = result.value?.scaled.lines[at]?.grams
-  if (!(value > 0) || !line) return
-  part(at, { parts: Math.round(bench.value.parts[at]!.parts * (value / line) * 1000) / 1000 })
-}
-const add = (id: string) => put({ parts: [...bench.value.parts, { productId: id, parts: 1 }] })
-const asWeighed = () => put({ by: 'mass', parts: bench.value.parts.map((one) => ({ productId: one.productId, parts: one.weighedG! })) })
-async function save() {
-  const properties: Property[] = [...(own.value.standAlone ? ['stand-alone' as const] : []), ...(own.value.drying ? ['drying' as const] : []), ...(own.value.restS > 0 ? ['rests' as const] : [])]
-  const recipe = recipeOf(bench.value.by, bench.value.parts)
-  try {
-    if (mix.value) {
-      const { seenAt, ...product } = mix.value
-      const { changedAt } = await call<{ changedAt: string }>(`/api/shelf/products/${product.id}`, { method: 'PUT', body: { product: { ...product, recipe, stock: 0 }, seenAt } })
-      mix.value = { ...product, recipe, seenAt: changedAt }
-      told.value = `${product.name} is changed.`
-    } else {
-      const { dwell, restS, consistency } = own.value
-      const product: Product = { id: idFrom(own.value.name, taken.value), name: own.value.name.trim(), kind: own.value.kind, concerns: [own.value.concern], vehicle: 'water', actives: [], properties, skin: 'any', leaves: 'nothing', emergencyOff: 'rinse', openSkinUse: false, expected: [], stock: 0, recipe, mixing: { bowl: restS > 0 ? 'covered bowl' : 'bowl', consistency, ...(restS > 0 ? { restS } : {}) },
-        uses: [{ id: 'bowl', phase: own.value.phase, zones: [...FACE_NECK], segments: [segment('mix', 'prepare', 1.5, { potLifeS: 600 }), segment('on', 'apply', 2), ...(dwell > 0 ? [segment('dwell', 'dwell', dwell, { presence: 'room', admits: ['quiet', 'hands'] })] : []), segment('off', 'remove', 2, { tool: 'sponge', temperature: 'lukewarm' })], dose: { amount: bench.value.amount, unit: bench.value.unit } }] }
-      await call(`/api/shelf/products/${product.id}`, { method: 'PUT', body: { product } })
-      taken.value = new Set([...taken.value, product.id])
-      saving.value = false
-      told.value = `${product.name} is on the shelf, among the house mixes.`
-      await openMix(product.id)
-    }
-    trouble.value = ''
-  } catch (error) {
-    trouble.value = refusalOf(error).detail
-  }
-}
-const stopped = computed(() => result.value?.scaled.faults.some((fault) => fault.kind === 'limit' || fault.kind === 'missing') ?? true)
-const fresh = () => { mix.value = undefined; put(EMPTY); void navigateTo('/shelf/bench') }
-const AMOUNTS = [6, 8, 12, 16, 30] as const
+async function save() { if (await saveNew(own.value)) saving.value = false }
+const fresh = () => { clear(); void navigateTo('/shelf/bench') }
 </script>
 
 <template>
   <div class="px-7 py-5 w-full max-w-[1400px] mx-auto">
     <NuxtLink class="text-link text-sm" :to="{ path: '/shelf', query: { part: 'House mixes' } }">Shelf</NuxtLink>
-    <header class="flex items-end gap-3 mb-4"><h1 class="text-4xl mr-auto">{{ mix ? mix.name : 'Mix bench' }}<span class="text-soft text-xl ml-3">{{ mix ? 'on the bench' : '' }}</span></h1><p v-if="told" role="status" class="text-calm pb-3">✓ {{ told }}</p><button type="button" class="rung" :disabled="!history.canUndo.value" @click="history.undo()">Undo</button><button type="button" class="rung" @click="fresh">Clear the bench</button><button type="button" class="rung rung-strong" :disabled="!result || stopped" @click="mix ? save() : (saving = true)">{{ mix ? 'Keep the change' : 'Keep as a house mix' }}</button></header>
+    <header class="flex items-end gap-3 mb-4"><h1 class="text-4xl mr-auto">{{ mix ? mix.name : 'Mix bench' }}<span class="text-soft text-xl ml-3">{{ mix ? 'on the bench' : '' }}</span></h1><p v-if="told" role="status" class="text-calm pb-3">✓ {{ told }}</p><button type="button" class="rung" :disabled="!history.canUndo.value" @click="history.undo()">Undo</button><button type="button" class="rung" @click="fresh">Clear the bench</button><button type="button" class="rung rung-strong" :disabled="!result || stopped" @click="mix ? saveOver() : (saving = true)">{{ mix ? 'Keep the change' : 'Keep as a house mix' }}</button></header>
     <p v-if="trouble" role="alert" class="mb-3 px-4 py-2.5 bg-mind-ground border-l-4 border-mind">{{ trouble }}</p>
     <div class="grid grid-cols-[minmax(0,1fr)_23rem] gap-9 items-start">
       <div>
@@ -106,10 +43,10 @@ const AMOUNTS = [6, 8, 12, 16, 30] as const
           <div class="grid grid-cols-[minmax(0,1fr)_5rem_6.5rem_10rem_7rem_2.5rem] gap-3 items-center">
             <select class="field w-full" :value="one.productId" :aria-label="`Part ${at + 1}`" @change="part(at, { productId: text($event), weighedG: undefined })"><option :value="WATER">Water</option><option v-for="product in byName" :key="product.id" :value="product.id">{{ product.name }}{{ product.stock <= 0 ? ', out' : '' }}</option></select>
             <input class="field w-full" inputmode="decimal" :value="one.parts" :aria-label="`Parts of ${partName(one.productId, productOf(one.productId))}`" @change="number($event) > 0 && part(at, { parts: number($event) })">
-            <input class="field w-full" inputmode="decimal" :value="result?.scaled.lines[at]?.grams ?? ''" :disabled="result?.scaled.lines[at]?.grams === undefined" :aria-label="`Grams of ${partName(one.productId, productOf(one.productId))}`" @change="grams(at, $event)">
+            <input class="field w-full" inputmode="decimal" :value="result?.scaled.lines[at]?.grams ?? ''" :disabled="result?.scaled.lines[at]?.grams === undefined" :aria-label="`Grams of ${partName(one.productId, productOf(one.productId))}`" @change="setGrams(at, number($event))">
             <span>{{ result?.scaled.lines[at]?.inHand?.words ?? (result?.scaled.lines[at]?.mL !== undefined ? `${result.scaled.lines[at]!.mL} mL` : 'weigh it') }}<span v-if="(result?.scaled.lines[at]?.inHand?.off ?? 0) > 0.1" class="block text-sm text-now">gives {{ figure(result!.scaled.lines[at]!.inHand!.gives) }}</span></span>
             <button type="button" class="pick text-sm whitespace-nowrap" :disabled="result?.scaled.lines[at]?.grams === undefined" @click="scaling = at">{{ one.weighedG === undefined ? 'Weigh' : `${one.weighedG.toFixed(2)} g` }}</button>
-            <button type="button" class="min-h-[44px]" :aria-label="`Take ${partName(one.productId, productOf(one.productId))} out`" @click="put({ parts: bench.parts.filter((_, index) => index !== at) })">×</button>
+            <button type="button" class="min-h-[44px]" :aria-label="`Take ${partName(one.productId, productOf(one.productId))} out`" @click="drop(at)">×</button>
           </div>
           <svg v-if="result" viewBox="0 0 600 8" preserveAspectRatio="none" class="w-full h-2 mt-1.5" aria-hidden="true"><rect width="600" height="8" fill="var(--sunk)" /><rect height="8" :width="600 * (result.scaled.lines[at]?.share ?? 0)" :fill="limits.get(one.productId)?.kind === 'limit' ? 'var(--mind)' : 'var(--hands-soft)'" /><line v-if="productOf(one.productId)?.additive" :x1="6 * productOf(one.productId)!.additive!.mostPercent" :x2="6 * productOf(one.productId)!.additive!.mostPercent" y1="0" y2="8" stroke="var(--mind)" stroke-width="2" /></svg>
           <p v-if="limits.get(one.productId)" class="text-sm mt-1" :class="limits.get(one.productId)!.kind === 'limit' ? 'text-mind font-semibold' : 'text-soft'">{{ limits.get(one.productId)!.kind === 'limit' ? '! ' : '' }}{{ limits.get(one.productId)!.says }}<button v-if="limits.get(one.productId)!.mostParts" type="button" class="text-link ml-2 min-h-[32px]" @click="part(at, { parts: limits.get(one.productId)!.mostParts! })">{{ limits.get(one.productId)!.mostParts }} parts keep it</button></p>
@@ -128,7 +65,7 @@ const AMOUNTS = [6, 8, 12, 16, 30] as const
     <PlainDialog :open="saving" title="Keep as a house mix" wide @close="saving = false">
       <form class="flex flex-col gap-4" @submit.prevent="save"><label class="flex flex-col gap-1">Name<input v-model="own.name" class="field" required minlength="2" maxlength="120"></label>
         <div class="grid grid-cols-3 gap-3"><label class="flex flex-col gap-1 text-sm text-soft">Kind<select v-model="own.kind" class="field !text-ink"><option v-for="one in PRODUCT_KINDS" :key="one" :value="one">{{ one.replaceAll('-', ' ') }}</option></select></label><label class="flex flex-col gap-1 text-sm text-soft">For<select v-model="own.concern" class="field !text-ink"><option v-for="one in CONCERNS" :key="one">{{ one }}</option></select></label><label class="flex flex-col gap-1 text-sm text-soft">Phase<select v-model="own.phase" class="field !text-ink"><option v-for="one in PHASES" :key="one" :value="one">{{ one.replaceAll('-', ' ') }}</option></select></label>
-          <label class="flex flex-col gap-1 text-sm text-soft">Stays on, min<input v-model.number="own.dwell" type="number" min="0" max="60" class="field !text-ink"></label><label class="flex flex-col gap-1 text-sm text-soft">Rests first, s<input v-model.number="own.restS" type="number" min="0" max="1800" class="field !text-ink"></label><label class="flex flex-col gap-1 text-sm text-soft">Consistency<select v-model="own.consistency" class="field !text-ink"><option v-for="one in CONSISTENCIES" :key="one">{{ one }}</option></select></label></div>
+          <label class="flex flex-col gap-1 text-sm text-soft">Stays on, min<input v-model.number="own.dwellMin" type="number" min="0" max="60" class="field !text-ink"></label><label class="flex flex-col gap-1 text-sm text-soft">Rests first, s<input v-model.number="own.restS" type="number" min="0" max="1800" class="field !text-ink"></label><label class="flex flex-col gap-1 text-sm text-soft">Consistency<select v-model="own.consistency" class="field !text-ink"><option v-for="one in CONSISTENCIES" :key="one">{{ one }}</option></select></label></div>
         <div class="flex gap-6"><label class="flex items-center gap-2"><input v-model="own.standAlone" type="checkbox">stands alone, nothing over it</label><label class="flex items-center gap-2"><input v-model="own.drying" type="checkbox">drying: short on surface-dry skin</label></div>
         <p class="text-sm text-soft">These belong to the mix, whatever its base says. Ingredients, actives, stock and price follow from the parts.</p><p v-if="trouble" role="alert" class="text-mind">{{ trouble }}</p>
         <div class="flex justify-end gap-3"><button type="button" class="rung" @click="saving = false">Cancel</button><button type="submit" class="rung rung-strong">Keep it</button></div></form>
