@@ -133,7 +133,7 @@ async function walk(page) {
   await page.locator('.apexcharts-series path').first().waitFor()
   for (let tries = 0; tries < 60 && await page.getByText('Looking …').count() > 0; tries++) await settle()
   await shot('fit-slot')
-  await open('Pilar Nwosu')
+  await open('Bastian Okoro')
   await stage('Fit')
   await page.getByRole('button', { name: 'Prepare the tray' }).click()
   await page.getByRole('group', { name: 'Clover Drops is short' }).getByRole('button', { name: /Panthenol/ }).waitFor()

@@ -47,5 +47,6 @@ export const BROKEN: readonly (readonly [id: string, what: string, steps: readon
   ['L26', 'needling without a sterile tip on the tray', [work('needles', ['needling'])]],
   ['L28', 'poles that do not run equally long', [work('galvanic', ['current', 'conductive'], { segments: [segment('neg', 'apply', 5, { polarity: 'negative' }), segment('pos', 'apply', 3, { polarity: 'positive' })] })]],
   ['L28', 'one pole only', [work('galvanic', ['current', 'conductive'], { segments: [segment('neg', 'apply', 5, { polarity: 'negative' })] })]],
+  ['L29', 'a serum over a cream', [work('cream', ['leave-on'], { phase: 'moisturise', product: { productId: 'dune-cream', useId: 'cream' } }), work('serum', ['leave-on'], { phase: 'serum', product: { productId: 'niacin-serum', useId: 'serum' } })]],
   ['L27', 'foil over what stands alone', [work('mask', ['stand-alone']), work('foil', ['occlusive'])]],
 ]

@@ -14,6 +14,7 @@ const why = (one: Shortage) => (one.why === 'too little' ? `${figure(one.left)} 
       <div v-if="chosen(one)" class="flex items-center gap-3"><p class="flex-1">{{ chosen(one) }} stands in.</p><button type="button" class="rung" :disabled="disabled" @click="emit('back', one)">Take it back</button></div>
       <div v-else class="flex flex-wrap items-start gap-2">
         <p v-if="!found.get(one.productId)" class="text-soft self-center">Looking for what stands in …</p>
+        <p v-if="found.get(one.productId)?.options.length" class="w-full text-sm text-soft">May take its place:</p>
         <button v-for="option in found.get(one.productId)?.options ?? []" :key="option.productId" type="button" class="rung !items-start !flex-col !gap-0 !py-2 !min-h-[52px] text-left" :disabled="disabled" @click="emit('choose', option.choice)"><span class="font-semibold">{{ option.name }}</span><span class="text-sm text-soft font-normal">{{ option.trade.join(' · ') || 'nothing lost that is known' }}</span></button>
         <p v-if="found.get(one.productId)?.options.length === 0" class="self-center">Nothing on the shelf may stand in.</p>
         <details v-if="found.get(one.productId)?.refused.length" class="w-full"><summary class="text-sm text-soft min-h-[32px]">{{ found.get(one.productId)!.refused.length }} not today</summary><p v-for="other in found.get(one.productId)!.refused" :key="other.name" class="text-sm py-0.5"><span class="font-semibold">⊘ {{ other.name }}</span> {{ other.why }}</p></details>

@@ -4,7 +4,8 @@ import type { LintFinding } from '../protocol/linter'
 import { freshId } from '../protocol/family'
 import type { Step } from '../protocol/model'
 import { segment } from '../protocol/segments'
-import type { Property } from '../protocol/words'
+import { TEXTURES, type Property } from '../protocol/words'
+import { isLeaveOn } from '../safety/strength'
 import type { Subject } from '../safety/subject'
 import { EYES, withoutZones, zonesMeet } from '../skin/zones'
 
@@ -45,6 +46,9 @@ const afterIt: (property: Property) => Mend = (property) => (bench) => {
 }
 const withTray = (item: string): Mend => (bench) => replace(bench, { ...bench.step, tray: [...(bench.step.tray ?? []), item] })
 const withSegments = (change: (part: Step['segments'][number]) => Step['segments'][number]): Mend => (bench) => replace(bench, { ...bench.step, segments: bench.step.segments.map(change) })
+
+const rankOf = ({ product }: Subject): number => (product?.texture === undefined ? -1 : TEXTURES.indexOf(product.texture))
+const thicker = (a: Subject, b: Subject): boolean => rankOf(a) > rankOf(b) && rankOf(b) !== -1 && isLeaveOn(a.step)
 
 /** What mends each finding of the linter, by its id. */
 const MENDS: Readonly<Record<string, Mend>> = {
@@ -100,6 +104,7 @@ const MENDS: Readonly<Record<string, Mend>> = {
     if (bench.step.segments.filter((part) => part.polarity).length === 1) return replace(bench, { ...bench.step, segments: bench.step.segments.flatMap((part) => (part.polarity ? [part, { ...part, id: `${part.id}-swapped`, polarity: other }] : [part])) })
     return withSegments((part) => (part.polarity ? { ...part, usualS, maxS: Math.max(part.maxS, usualS) } : part))(bench)
   },
+  L29: (bench) => { const below = bench.steps.findIndex((step, index) => index < bench.at && near(step, bench.step) && thicker(bench.read(step), bench.read(bench.step))); return below === -1 ? undefined : move(bench, bench.at, below) },
   L27: (bench) => takeOut(bench, bench.steps.find((step, index) => index > bench.at && near(step, bench.step) && has(bench, step, 'occlusive'))),
 }
 

@@ -9,8 +9,7 @@ export const EMERGENCY_OFF = ['rinse', 'neutralise then rinse', 'lift off', 'cut
 export const SENSATIONS = ['warm', 'tingling', 'stinging', 'burning', 'itch', 'hives', 'swelling', 'dizzy', 'panic', 'cannot-breathe', 'whitening', 'discomfort-seen'] as const
 export const UNITS = ['g', 'mL'] as const
 export type Unit = (typeof UNITS)[number]
-/** From thin to thick: thin goes before thick. */
-export const TEXTURES = ['water', 'lotion', 'gel', 'serum', 'emulsion', 'cream', 'oil', 'balm', 'powder', 'sheet'] as const
+export { TEXTURES } from '../protocol/words'
 export const CASTS = ['none', 'slight', 'white'] as const
 export const GREASES = ['matte', 'satin', 'greasy'] as const
 export const CONSISTENCIES = ['pourable', 'watery paste', 'smooth', 'spoon-thick'] as const

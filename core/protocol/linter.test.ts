@@ -22,6 +22,8 @@ describe('what is no fault', () => {
     ['L19', 'two points, on normal skin', [work('a', ['scrub', 'exfoliating']), work('b', ['enzyme', 'exfoliating'])]],
     ['L21', 'a retinoid mask that comes off', [work('mask', ['retinoid'], coming('gauze'))]],
     ['L26', 'needling with its sterile tip', [work('needles', ['needling'], { tray: ['sterile cartridge'] })]],
+    ['L29', 'a cream over a serum', [work('serum', ['leave-on'], { phase: 'serum', product: { productId: 'niacin-serum', useId: 'serum' } }), work('cream', ['leave-on'], { phase: 'moisturise', product: { productId: 'dune-cream', useId: 'cream' } })]],
+    ['L29', 'a serum after the cream was washed off', [work('cream', ['leave-on'], { phase: 'moisturise', product: { productId: 'dune-cream', useId: 'cream' } }), work('wash', ['cleansing']), work('serum', ['leave-on'], { phase: 'serum', product: { productId: 'niacin-serum', useId: 'serum' } })]],
     ['L09', 'eye gel under a tightening mask', [work('gel', ['eye-work'], { zones: ['under-eye-left'] }), work('mask', ['tightening'], { zones: ['under-eye-left'] })]],
   ]
   test.each(GOOD)('%s: %s', (id, _what, steps) => expect(found(steps)).not.toContain(id))

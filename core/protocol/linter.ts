@@ -1,4 +1,4 @@
-import type { Property } from './words'
+import { TEXTURES, type Property, type Texture } from './words'
 import type { Segment, Step } from './model'
 import { EYE_CONTOUR, EYES, zonesMeet } from '../skin/zones'
 
@@ -6,7 +6,7 @@ import { EYE_CONTOUR, EYES, zonesMeet } from '../skin/zones'
 export interface LintFinding { readonly id: string; readonly level: 'wrong' | 'advice'; readonly stepId: string; readonly says: string; readonly fix: string }
 
 /** A step with all its properties, from product and device too, and what it spends of the exfoliation allowance. */
-export interface Read { readonly step: Step; readonly properties: ReadonlySet<Property>; readonly points: number; readonly product?: { readonly leaves: string } | undefined }
+export interface Read { readonly step: Step; readonly properties: ReadonlySet<Property>; readonly points: number; readonly product?: { readonly leaves: string; readonly texture?: Texture | undefined } | undefined }
 
 type Steps = readonly Read[]
 type Judge = (read: Read, at: number, steps: Steps) => { says: string; fix: string } | undefined
@@ -33,6 +33,16 @@ function oilBefore(steps: Steps, at: number): Read | undefined {
   const before = earlier(steps, at)
   const oil = before.findLastIndex((other) => other.product?.leaves === 'oil' && !comesOff(other.step))
   return oil !== -1 && !before.slice(oil + 1).some((other) => has(other, 'cleansing')) ? before[oil] : undefined
+}
+
+/** What layers have an order: powders and sheets lie apart, sun filter goes last whatever its texture. */
+const thickness = ({ step, product }: Read): number | undefined => (product?.texture === undefined || product.texture === 'powder' || product.texture === 'sheet' || step.phase === 'sun' || comesOff(step) ? undefined : TEXTURES.indexOf(product.texture))
+/** Something thicker that still lies where this goes on. */
+function thickerBelow(steps: Steps, at: number): Read | undefined {
+  const own = thickness(steps[at]!)
+  const before = earlier(steps, at)
+  const since = before.findLastIndex((other) => has(other, 'cleansing') || comesOff(other.step))
+  return own === undefined ? undefined : before.slice(since + 1).find((other) => (thickness(other) ?? -1) > own)
 }
 
 const wrong = (id: string, judge: Judge): Check => ({ id, level: 'wrong', judge })
@@ -86,6 +96,10 @@ const CHECKS: readonly Check[] = [
   wrong('L27', (read, at, steps) => {
     const cover = has(read, 'stand-alone') ? later(steps, at).find((other) => has(other, 'occlusive')) : undefined
     return cover && say(true, `${cover.step.title} seals in ${read.step.title}, which stands alone.`, 'Nothing over it.')
+  }),
+  advice('L29', (read, at, steps) => {
+    const below = thickerBelow(steps, at)
+    return below && say(true, `${read.step.title} is thinner than ${below.step.title}, which lies there already.`, 'Thin before thick: put it on first.')
   }),
   wrong('L28', ({ step }) => {
     const half = (polarity: Segment['polarity']) => step.segments.reduce((sum, part) => sum + (part.polarity === polarity ? part.usualS : 0), 0)

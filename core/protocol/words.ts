@@ -44,5 +44,9 @@ export const TOOLS = ['gauze', 'swab', 'mitt', 'sponge', 'towel', 'compress', 's
 export type Tool = (typeof TOOLS)[number]
 export const LOCAL_TOOLS: readonly Tool[] = ['gauze', 'swab', 'mitt', 'sponge', 'spatula', 'lift-off', 'none']
 
+/** Textures from thin to thick: thin goes on before thick, water before oil. */
+export const TEXTURES = ['water', 'lotion', 'gel', 'serum', 'emulsion', 'cream', 'oil', 'balm', 'powder', 'sheet'] as const
+export type Texture = (typeof TEXTURES)[number]
+
 export const TEMPERATURES = ['warm', 'lukewarm', 'cool'] as const
 export type Temperature = (typeof TEMPERATURES)[number]

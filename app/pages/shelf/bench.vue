@@ -30,7 +30,7 @@ const fresh = () => { clear(); void navigateTo('/shelf/bench') }
     <NuxtLink class="text-link text-sm" :to="{ path: '/shelf', query: { part: 'House mixes' } }">Shelf</NuxtLink>
     <header class="flex items-end gap-3 mb-4"><h1 class="text-4xl mr-auto">{{ mix ? mix.name : 'Mix bench' }}<span class="text-soft text-xl ml-3">{{ mix ? 'on the bench' : '' }}</span></h1><p v-if="told" role="status" class="text-calm pb-3">✓ {{ told }}</p><button type="button" class="rung" :disabled="!history.canUndo.value" @click="history.undo()">Undo</button><button type="button" class="rung" @click="fresh">Clear the bench</button><button type="button" class="rung rung-strong" :disabled="!result || stopped" @click="mix ? saveOver() : (saving = true)">{{ mix ? 'Keep the change' : 'Keep as a house mix' }}</button></header>
     <p v-if="trouble" role="alert" class="mb-3 px-4 py-2.5 bg-mind-ground border-l-4 border-mind">{{ trouble }}</p>
-    <div class="grid grid-cols-[minmax(0,1fr)_23rem] gap-9 items-start">
+    <div class="grid grid-cols-[minmax(0,1fr)_19rem] gap-8 items-start">
       <div>
         <div class="flex flex-wrap items-end gap-3 border-b border-line pb-3">
           <label class="flex flex-col gap-1 text-sm text-soft">Make<input class="field !text-ink text-xl w-24" inputmode="decimal" :value="bench.amount" @change="number($event) > 0 && put({ amount: number($event) })"></label>
@@ -38,9 +38,9 @@ const fresh = () => { clear(); void navigateTo('/shelf/bench') }
           <div class="flex gap-1" role="group" aria-label="Usual amounts"><button v-for="one in AMOUNTS" :key="one" type="button" class="pick" :aria-pressed="bench.amount === one" @click="put({ amount: one })">{{ one }}</button></div>
           <label class="flex flex-col gap-1 text-sm text-soft ml-auto">Parts are<select class="field !text-ink" :value="bench.by" @change="put({ by: text($event) as 'mass' })"><option value="mass">grams to grams</option><option value="volume">spoons to spoons</option></select></label>
         </div>
-        <div v-if="bench.parts.length" class="grid grid-cols-[minmax(0,1fr)_5rem_6.5rem_10rem_7rem_2.5rem] gap-3 text-sm text-soft py-1.5"><span>What goes in</span><span>Parts</span><span>Grams</span><span>In the hand</span><span>Scale</span><span /></div>
+        <div v-if="bench.parts.length" class="grid grid-cols-[minmax(9rem,1fr)_4.5rem_5.5rem_8.5rem_6rem_2.5rem] gap-3 text-sm text-soft py-1.5"><span>What goes in</span><span>Parts</span><span>Grams</span><span>In the hand</span><span>Scale</span><span /></div>
         <div v-for="(one, at) in bench.parts" :key="at" class="border-b border-hair py-2" role="group" :aria-label="partName(one.productId, productOf(one.productId))">
-          <div class="grid grid-cols-[minmax(0,1fr)_5rem_6.5rem_10rem_7rem_2.5rem] gap-3 items-center">
+          <div class="grid grid-cols-[minmax(9rem,1fr)_4.5rem_5.5rem_8.5rem_6rem_2.5rem] gap-3 items-center">
             <select class="field w-full" :value="one.productId" :aria-label="`Part ${at + 1}`" @change="part(at, { productId: text($event), weighedG: undefined })"><option :value="WATER">Water</option><option v-for="product in byName" :key="product.id" :value="product.id">{{ product.name }}{{ product.stock <= 0 ? ', out' : '' }}</option></select>
             <input class="field w-full" inputmode="decimal" :value="one.parts" :aria-label="`Parts of ${partName(one.productId, productOf(one.productId))}`" @change="number($event) > 0 && part(at, { parts: number($event) })">
             <input class="field w-full" inputmode="decimal" :value="result?.scaled.lines[at]?.grams ?? ''" :disabled="result?.scaled.lines[at]?.grams === undefined" :aria-label="`Grams of ${partName(one.productId, productOf(one.productId))}`" @change="setGrams(at, number($event))">
