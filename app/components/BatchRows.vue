@@ -1,20 +1,17 @@
 <script setup lang="ts">
 import { unitOf, usableOn, type Batch, type Product } from '#core/catalog'
 import { figure } from '~/support/shelf'
+import { takeNumber, textOf } from '~/support/typed'
 import { shortDate } from '~/support/time'
 
 const props = defineProps<{ product: Product; batches: readonly Batch[]; current: string | undefined; today: string; disabled: boolean }>()
-const emit = defineEmits<{ put: [batch: Batch, reason: 'count' | 'received' | 'discarded'] }>()
+const emit = defineEmits<{ put: [batch: Batch, reason: 'count' | 'received' | 'discarded']; bad: [says: string] }>()
 const unit = computed(() => unitOf(props.product))
-const text = (event: Event) => (event.target as HTMLInputElement).value
+const text = textOf
 const good = (batch: Batch) => usableOn(batch, props.product.afterOpeningMonths, props.today)
 const shown = computed(() => [...props.batches].filter((one) => one.left > 0).sort((a, b) => Number(b.id === props.current) - Number(a.id === props.current) || a.receivedOn.localeCompare(b.receivedOn)))
 const undoing = ref<Batch>()
-function count(batch: Batch, event: Event) {
-  const left = Number(text(event).replace(',', '.'))
-  if (Number.isFinite(left) && left >= 0) emit('put', { ...batch, left }, 'count')
-  else (event.target as HTMLInputElement).value = String(batch.left)
-}
+const count = (batch: Batch, event: Event) => takeNumber(event, 'Left', (says) => emit('bad', says), (left) => left !== undefined && emit('put', { ...batch, left }, 'count'))
 function discard(batch: Batch) { undoing.value = batch; emit('put', { ...batch, left: 0 }, 'discarded') }
 function undo() { if (undoing.value) emit('put', undoing.value, 'count'); undoing.value = undefined }
 const receive = () => emit('put', { id: `${props.product.id.slice(0, 50)}-${crypto.randomUUID().slice(0, 8)}`, lot: '', receivedOn: props.today, left: props.product.pack?.amount ?? 1 }, 'received')

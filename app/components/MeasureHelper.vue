@@ -2,11 +2,10 @@
 import type { Product } from '#core/catalog'
 import { calibrate, MEASURES, type SalonMeasure } from '#core/quantity'
 import { figure } from '~/support/shelf'
+import { takeNumber } from '~/support/typed'
 
 const props = defineProps<{ product: Product }>()
-const emit = defineEmits<{ change: [more: Partial<Product>] }>()
-const text = (event: Event) => (event.target as HTMLInputElement).value
-const number = (event: Event) => Number(text(event).replace(',', '.'))
+const emit = defineEmits<{ change: [more: Partial<Product>]; bad: [says: string] }>()
 const draft = ref({ name: props.product.measure?.name ?? 'pump' as SalonMeasure['name'], unit: props.product.measure?.unit ?? 'mL' as 'g' | 'mL', count: String(props.product.measure?.calibration?.count ?? 20), total: String(props.product.measure?.calibration?.total ?? '') })
 const spoons = ref({ count: '5', total: '' })
 const made = computed(() => weighed(draft.value.name, draft.value.unit, draft.value.count, draft.value.total))
@@ -32,7 +31,7 @@ function weighed(name: SalonMeasure['name'], unit: 'g' | 'mL', count: string, to
       <label class="flex flex-col gap-1 text-sm text-soft">Level teaspoons<input v-model="spoons.count" class="field !text-ink w-20" inputmode="numeric"></label>
       <label class="flex flex-col gap-1 text-sm text-soft">weighed, g<input v-model="spoons.total" class="field !text-ink w-24" inputmode="decimal"></label>
       <button type="button" class="rung" :disabled="!spoon" @click="spoon && emit('change', { gramsPerTeaspoon: Math.round(spoon.per * 1000) / 1000 })">{{ spoon ? `Keep: one is ${figure(spoon.per)} g` : 'Keep' }}</button>
-      <label class="flex flex-col gap-1 text-sm text-soft">or typed, g a teaspoon<input class="field !text-ink w-28" inputmode="decimal" :value="product.gramsPerTeaspoon ?? ''" @change="emit('change', { gramsPerTeaspoon: number($event) > 0 ? number($event) : undefined })"></label>
+      <label class="flex flex-col gap-1 text-sm text-soft">or typed, g a teaspoon<input class="field !text-ink w-28" inputmode="decimal" :value="product.gramsPerTeaspoon ?? ''" @change="takeNumber($event, 'Grams a teaspoon', (says) => emit('bad', says), (gramsPerTeaspoon) => emit('change', { gramsPerTeaspoon }), 0.01, 30)"></label>
     </div>
   </div>
 </template>

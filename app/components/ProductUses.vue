@@ -3,17 +3,15 @@ import { unitOf, type Product, type Use } from '#core/catalog'
 import { freshId, PHASES, segment, type Step } from '#core/protocol'
 import { inMinutes } from '#core/quantity'
 import { FACE, zonesInWords } from '#core/skin'
+import { takeNumber, textOf } from '~/support/typed'
 
 const props = defineProps<{ product: Product }>()
-const emit = defineEmits<{ change: [uses: Use[]] }>()
-const text = (event: Event) => (event.target as HTMLInputElement).value
+const emit = defineEmits<{ change: [uses: Use[]]; bad: [says: string] }>()
+const text = textOf
 const put = (at: number, more: Partial<Use>) => emit('change', props.product.uses.map((use, index) => (index === at ? Object.fromEntries(Object.entries({ ...use, ...more }).filter(([, value]) => value !== undefined)) as Use : use)))
 /** A use drawn as a step, so that its minutes are written where a card's are. */
 const asStep = (use: Use): Step => ({ id: use.id, phase: use.phase, title: props.product.name || 'this use', zones: use.zones, properties: [], segments: use.segments, essential: false, priority: 3 })
-function dose(at: number, event: Event) {
-  const amount = Number(text(event).replace(',', '.'))
-  put(at, { dose: amount > 0 ? { amount, unit: props.product.uses[at]!.dose?.unit ?? unitOf(props.product) } : undefined })
-}
+const dose = (at: number, event: Event) => takeNumber(event, 'Dose', (says) => emit('bad', says), (amount) => put(at, { dose: amount === undefined ? undefined : { amount, unit: props.product.uses[at]!.dose?.unit ?? unitOf(props.product) } }), 0.01, 5000)
 const add = () => emit('change', [...props.product.uses, { id: freshId(props.product.uses, 'use'), phase: 'mask', zones: [...FACE], segments: [segment('on', 'apply', 1)] }])
 const minutes = (use: Use) => inMinutes(use.segments.reduce((sum, part) => sum + part.usualS, 0))
 </script>

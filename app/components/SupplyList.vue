@@ -3,13 +3,14 @@ import { SUPPLY_KINDS, type Supply } from '#core/catalog'
 import { call, refusalOf } from '~/support/api'
 import { minorTyped, moneyField } from '~/support/money'
 import { idFrom } from '~/support/shelf'
+import { takeNumber, textOf } from '~/support/typed'
 
 const props = defineProps<{ supplies: readonly Supply[]; currency: string; disabled: boolean }>()
 const emit = defineEmits<{ saved: [] }>()
 const trouble = ref('')
 const named = ref('')
 const WORDS = { 'single use': 'Used once', laundry: 'Washed', kept: 'Kept' } as const
-const text = (event: Event) => (event.target as HTMLInputElement).value
+const text = textOf
 async function put(supply: Supply) {
   try {
     await call(`/api/shelf/supplies/${supply.id}`, { method: 'PUT', body: supply })
@@ -19,11 +20,7 @@ async function put(supply: Supply) {
     trouble.value = `${supply.name}: ${refusalOf(error).detail}`
   }
 }
-function count(supply: Supply, key: 'pack' | 'stock', event: Event) {
-  const value = Number(text(event))
-  if (!Number.isInteger(value) || value < (key === 'pack' ? 1 : 0)) return void (trouble.value = `${supply.name}: “${text(event)}” is not a count.`)
-  void put({ ...supply, [key]: value })
-}
+const count = (supply: Supply, key: 'pack' | 'stock', event: Event) => takeNumber(event, supply.name, (says) => { trouble.value = says }, (value) => { if (value !== undefined) void put({ ...supply, [key]: Math.round(value) }) }, key === 'pack' ? 1 : 0, 100_000)
 function price(supply: Supply, event: Event) {
   const minor = minorTyped(text(event), props.currency)
   if (minor === undefined || minor === null) return void (trouble.value = `${supply.name}: “${text(event)}” is not a price.`)

@@ -35,6 +35,8 @@ export const useVisitStore = defineStore('visit', () => {
   let latest = 0
   let edits = 0
   let loads = 0
+  let prepared = 0
+  let preparing: Promise<void> = Promise.resolve()
 
   async function refit() {
     if (!data.value) return
@@ -154,11 +156,17 @@ export const useVisitStore = defineStore('visit', () => {
   }
   /** What is decided while the tray is laid. The server fits again with it; its plan is the one that counts. */
   async function prepare(prep: Prep) {
+    const mine = ++prepared
     data.value!.input = { ...data.value!.input, prep }
-    await save(async () => {
-      const { plan } = await call<{ plan: StoredPlan | null }>(at('prep'), { method: 'PUT', body: prep })
-      if (plan) data.value!.plan = plan
+    // One after another: each fit is a revision of its own. Only the newest is sent, when its turn comes.
+    preparing = preparing.then(async () => {
+      if (mine !== prepared || !data.value) return
+      await save(async () => {
+        const { plan } = await call<{ plan: StoredPlan | null }>(at('prep'), { method: 'PUT', body: prep })
+        if (plan) data.value!.plan = plan
+      })
     })
+    await preparing
   }
   async function openKit(kitId: string) {
     await save(async () => {

@@ -141,7 +141,11 @@ export const addOpening = (db: Db, opening: { id: string; salonId: string; kitId
 export const takeKit = (db: Db, salonId: string, kitId: string) => change(db, `UPDATE kit SET body = jsonb_set(body, '{stock}', to_jsonb((body->>'stock')::int - 1)) WHERE salon_id = $1 AND id = $2 AND (body->>'stock')::int > 0`, [salonId, kitId])
 
 const ImportRow = z.object({ body: z.unknown() })
-export const startImport = (db: Db, salonId: string, id: string, accountId: string) => change(db, 'INSERT INTO shelf_import (id, salon_id, by) VALUES ($1, $2, $3)', [id, salonId, accountId])
+/** Begins an import; what was begun a day ago and never finished is gone then. */
+export async function startImport(db: Db, salonId: string, id: string, accountId: string) {
+  await change(db, `DELETE FROM shelf_import WHERE salon_id = $1 AND started_at < now() - interval '1 day'`, [salonId])
+  await change(db, 'INSERT INTO shelf_import (id, salon_id, by) VALUES ($1, $2, $3)', [id, salonId, accountId])
+}
 export const hasImport = async (db: Db, salonId: string, id: string) => (await maybeOne(db, z.object({ id: z.string() }), 'SELECT id FROM shelf_import WHERE salon_id = $1 AND id = $2', [salonId, id])) !== undefined
 export const stageRows = (db: Db, id: string, from: number, rows: readonly unknown[]) => change(db, 'INSERT INTO shelf_import_row (import_id, at, body) SELECT $1, $2::int + ordinality::int - 1, value FROM jsonb_array_elements($3) WITH ORDINALITY ON CONFLICT (import_id, at) DO UPDATE SET body = excluded.body', [id, from, JSON.stringify(rows)])
 export const stagedRows = async (db: Db, id: string): Promise<unknown[]> => (await many(db, ImportRow, 'SELECT body FROM shelf_import_row WHERE import_id = $1 ORDER BY at', [id])).map((row) => row.body)

@@ -17,6 +17,11 @@ export async function plannedUse(db: Db, visit: VisitRow, steps: readonly Step[]
   const { shelf } = prepared(await compileInputOf(db, visit))
   return summed(steps.flatMap((step) => usedBy(step, shelf, visit.prep?.size)))
 }
+/** The first product named that the salon does not have. */
+export async function strangerIn(db: Db, salonId: string, uses: readonly Use[]): Promise<string | undefined> {
+  const known = await productsByIds(db, salonId, uses.map((use) => use.productId))
+  return uses.find((use) => !known.has(use.productId))?.productId
+}
 function summed(uses: readonly Use[]): Use[] {
   const sums = new Map<string, number>()
   for (const { productId, amount } of uses) sums.set(productId, Math.round(((sums.get(productId) ?? 0) + amount) * 1000) / 1000)

@@ -6,6 +6,7 @@ import { PHASES } from '#core/protocol'
 import type { OwnRules } from '~/support/bench'
 import { money } from '~/support/money'
 import { figure } from '~/support/shelf'
+import { takeNumber, textOf } from '~/support/typed'
 
 type Written = { -readonly [K in keyof OwnRules]: OwnRules[K] }
 const AMOUNTS = [6, 8, 12, 16, 30] as const
@@ -19,8 +20,9 @@ const byName = computed(() => [...products.value].sort((a, b) => a.name.localeCo
 const productOf = (id: string) => products.value.find((one) => one.id === id)
 const limits = computed(() => new Map(result.value?.scaled.faults.filter((one) => one.productId).map((one) => [one.productId, one]) ?? []))
 const stopped = computed(() => result.value?.scaled.faults.some((fault) => fault.kind === 'limit' || fault.kind === 'missing') ?? true)
-const text = (event: Event) => (event.target as HTMLInputElement).value
-const number = (event: Event) => Number(text(event).replace(',', '.'))
+const text = textOf
+/** Everything on the bench is above zero. */
+const take = (event: Event, words: string, use: (value: number) => void) => takeNumber(event, words, (says) => { trouble.value = says }, (value) => { if (value !== undefined) use(value) }, 0.001, 100_000)
 async function save() { if (await saveNew(own.value)) saving.value = false }
 const fresh = () => { clear(); void navigateTo('/shelf/bench') }
 </script>
@@ -33,7 +35,7 @@ const fresh = () => { clear(); void navigateTo('/shelf/bench') }
     <div class="grid grid-cols-[minmax(0,1fr)_19rem] gap-8 items-start">
       <div>
         <div class="flex flex-wrap items-end gap-3 border-b border-line pb-3">
-          <label class="flex flex-col gap-1 text-sm text-soft">Make<input class="field !text-ink text-xl w-24" inputmode="decimal" :value="bench.amount" @change="number($event) > 0 && put({ amount: number($event) })"></label>
+          <label class="flex flex-col gap-1 text-sm text-soft">Make<input class="field !text-ink text-xl w-24" inputmode="decimal" :value="bench.amount" @change="take($event, 'Make', (amount) => put({ amount }))"></label>
           <select class="field" aria-label="Unit of the whole" :value="bench.unit" @change="put({ unit: text($event) as 'g' })"><option>g</option><option>mL</option></select>
           <div class="flex gap-1" role="group" aria-label="Usual amounts"><button v-for="one in AMOUNTS" :key="one" type="button" class="pick" :aria-pressed="bench.amount === one" @click="put({ amount: one })">{{ one }}</button></div>
           <label class="flex flex-col gap-1 text-sm text-soft ml-auto">Parts are<select class="field !text-ink" :value="bench.by" @change="put({ by: text($event) as 'mass' })"><option value="mass">grams to grams</option><option value="volume">spoons to spoons</option></select></label>
@@ -42,8 +44,8 @@ const fresh = () => { clear(); void navigateTo('/shelf/bench') }
         <div v-for="(one, at) in bench.parts" :key="at" class="border-b border-hair py-2" role="group" :aria-label="partName(one.productId, productOf(one.productId))">
           <div class="grid grid-cols-[minmax(9rem,1fr)_4.5rem_5.5rem_8.5rem_6rem_2.5rem] gap-3 items-center">
             <select class="field w-full" :value="one.productId" :aria-label="`Part ${at + 1}`" @change="part(at, { productId: text($event), weighedG: undefined })"><option :value="WATER">Water</option><option v-for="product in byName" :key="product.id" :value="product.id">{{ product.name }}{{ product.stock <= 0 ? ', out' : '' }}</option></select>
-            <input class="field w-full" inputmode="decimal" :value="one.parts" :aria-label="`Parts of ${partName(one.productId, productOf(one.productId))}`" @change="number($event) > 0 && part(at, { parts: number($event) })">
-            <input class="field w-full" inputmode="decimal" :value="result?.scaled.lines[at]?.grams ?? ''" :disabled="result?.scaled.lines[at]?.grams === undefined" :aria-label="`Grams of ${partName(one.productId, productOf(one.productId))}`" @change="setGrams(at, number($event))">
+            <input class="field w-full" inputmode="decimal" :value="one.parts" :aria-label="`Parts of ${partName(one.productId, productOf(one.productId))}`" @change="take($event, 'Parts', (parts) => part(at, { parts }))">
+            <input class="field w-full" inputmode="decimal" :value="result?.scaled.lines[at]?.grams ?? ''" :disabled="result?.scaled.lines[at]?.grams === undefined" :aria-label="`Grams of ${partName(one.productId, productOf(one.productId))}`" @change="take($event, 'Grams', (grams) => setGrams(at, grams))">
             <span>{{ result?.scaled.lines[at]?.inHand?.words ?? (result?.scaled.lines[at]?.mL !== undefined ? `${result.scaled.lines[at]!.mL} mL` : 'weigh it') }}<span v-if="(result?.scaled.lines[at]?.inHand?.off ?? 0) > 0.1" class="block text-sm text-now">gives {{ figure(result!.scaled.lines[at]!.inHand!.gives) }}</span></span>
             <button type="button" class="pick text-sm whitespace-nowrap" :disabled="result?.scaled.lines[at]?.grams === undefined" @click="scaling = at">{{ one.weighedG === undefined ? 'Weigh' : `${one.weighedG.toFixed(2)} g` }}</button>
             <button type="button" class="min-h-[44px]" :aria-label="`Take ${partName(one.productId, productOf(one.productId))} out`" @click="drop(at)">×</button>

@@ -6,7 +6,7 @@ import { inTransaction } from '../../../db/rows'
 import { takeSupplies } from '../../../db/shelf.sql'
 import { latestPlan, listEvents, signVisit } from '../../../db/visit.sql'
 import { requireVisit } from '../../../utils/access'
-import { plannedUse, suppliesOf, takeOffShelf } from '../../../utils/use'
+import { plannedUse, strangerIn, suppliesOf, takeOffShelf } from '../../../utils/use'
 import { useDb } from '../../../utils/db'
 import { explainDatabase, parseOr400, problem } from '../../../utils/problem'
 
@@ -25,6 +25,8 @@ export default defineEventHandler(async (event) => {
   if (begun === undefined) throw problem(409, { code: 'not_performed', detail: 'This visit has not been performed yet. Start it on Perform.' })
   const skipped = new Set(log.flatMap((one) => (one.body.type === 'skipped' ? [one.body.stepId] : [])))
   const done = stored.plan.steps.filter((step) => step.lever && !skipped.has(step.id)).map((step) => ({ lever: step.lever!.lever, rung: step.lever!.rung }))
+  const stranger = used && await strangerIn(useDb(), visit.salon_id, used)
+  if (stranger) throw problem(400, { code: 'no_product', detail: `“${stranger}” is not on this shelf. Nothing was signed.`, path: 'used' })
   try {
     const signed = await inTransaction(useDb(), async (db) => {
       if (!visit.locked_at) {

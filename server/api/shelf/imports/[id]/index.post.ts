@@ -2,7 +2,7 @@ import { z } from 'zod'
 import { mergeRow, type ShelfRow } from '../../../../../core/formats'
 import { writeAudit } from '../../../../db/access.sql'
 import { inTransaction } from '../../../../db/rows'
-import { batchOwners, dropImport, hasImport, idsElsewhere, productsByIds, saveBatches, saveProducts, stagedRows } from '../../../../db/shelf.sql'
+import { batchesByProduct, batchOwners, dropImport, hasImport, idsElsewhere, lockBatches, productsByIds, saveBatches, saveProducts, stagedRows } from '../../../../db/shelf.sql'
 import { requireCan } from '../../../../utils/access'
 import { useDb } from '../../../../utils/db'
 import { parseOr400, problem } from '../../../../utils/problem'
@@ -26,7 +26,9 @@ export default defineEventHandler(async (event) => {
     const mix = rows.find((row) => before.get(row.product.id)?.recipe)
     if (mix) throw problem(409, { code: 'mix', detail: `“${mix.product.id}” is a house mix; it is changed on the bench. Nothing was taken in.`, path: 'id' })
     await saveProducts(db, account.salon_id, rows.map((row) => mergeRow(before.get(row.product.id), row)))
-    const batches = rows.flatMap((row) => (row.batch ? [{ ...row.batch, productId: row.product.id }] : []))
+    const held = batchesByProduct(await lockBatches(db, account.salon_id, ids))
+    // A lot that the shelf knows is that batch, whatever the file calls it.
+    const batches = rows.flatMap((row) => { const { batch, product } = row; return batch ? [{ ...batch, id: held.get(product.id)?.find((one) => one.lot === batch.lot)?.id ?? batch.id, productId: product.id }] : [] })
     const owners = await batchOwners(db, batches.map((batch) => batch.id))
     const clash = batches.find((batch) => (owners.get(batch.id) ?? batch.productId) !== batch.productId)
     if (clash) throw problem(409, { code: 'other_product', detail: `Lot “${clash.lot}” of ${clash.productId} clashes with a batch of ${owners.get(clash.id)}. Nothing was taken in.`, path: 'lot' })
