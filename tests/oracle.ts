@@ -31,7 +31,7 @@ export function toLp(problem: PlacingProblem, bigM: number): string {
   for (const chain of problem.chains) {
     chain.parts.slice(1).forEach((part, at) => say(`${s(part)} - ${e(chain.parts[at]!)} = 0`))
     if (!chain.prepare) continue
-    say(`${s(chain.parts[0]!)} - ${e(chain.prepare.part)} >= 0`)
+    say(`${s(chain.parts[0]!)} - ${e(chain.prepare.part)} >= ${chain.prepare.restS ?? 0}`)
     say(`${s(chain.parts[0]!)} - ${e(chain.prepare.part)} <= ${chain.prepare.potLifeS}`)
     if (chain.prepare.workingS !== undefined) say(`${e(chain.parts[0]!)} - ${e(chain.prepare.part)} <= ${chain.prepare.workingS}`)
   }

@@ -28,7 +28,7 @@ export function randomLadder(seed: number, size = { fixed: 4, floating: 2 }): Pl
     const dwells = random() < 0.7
     const least = int(4, 20)
     const parts = [part(`${id}a`, 'hands', zones, int(1, 4)), ...(dwells ? [part(`${id}b`, 'dwell', zones, least, random() < 0.6 ? least + int(0, 8) : least), part(`${id}c`, 'hands', zones, int(1, 3))] : [])]
-    if (random() < 0.45) return { id, parts, prepare: { part: { ...part(`${id}p`, 'hands', [], int(1, 3)), at: 'room' }, potLifeS: int(0, 6), ...(random() < 0.4 ? { workingS: int(2, 8) } : {}) } }
+    if (random() < 0.45) return { id, parts, prepare: { part: { ...part(`${id}p`, 'hands', [], int(1, 3)), at: 'room' }, potLifeS: int(0, 6), ...(at % 2 === 1 ? { restS: 1 } : {}), ...(random() < 0.4 ? { workingS: int(2, 8) } : {}) } }
     return { id, parts }
   })
   const dwellsOf = fixed.flatMap((chain) => chain.parts.filter((one) => !one.hands).map((one) => ({ chainId: chain.id, partId: one.id })))

@@ -24,10 +24,10 @@ const receive = () => emit('put', { id: `${props.product.id.slice(0, 50)}-${cryp
     <fieldset v-for="batch in shown" :key="batch.id" :disabled="disabled" class="border-b border-hair py-2" :aria-label="`Batch ${batch.lot || 'without a lot'}`">
       <p class="flex items-baseline gap-2"><span v-if="batch.id === current" class="text-now font-semibold">▸ in use</span><span v-else-if="!good(batch)" class="text-mind font-semibold">✕ past its time, not used</span><span v-else class="text-soft">next</span><span class="ml-auto text-sm text-soft">came {{ shortDate(batch.receivedOn) }}</span></p>
       <div class="grid grid-cols-2 gap-2 mt-1">
-        <label class="text-sm text-soft">Lot<input class="field !min-h-[36px] w-full !text-ink" :value="batch.lot" maxlength="60" @change="emit('put', { ...batch, lot: text($event) }, 'count')"></label>
-        <label class="text-sm text-soft">Left, {{ unit }}<input class="field !min-h-[36px] w-full !text-ink" inputmode="decimal" :value="figure(batch.left)" @change="count(batch, $event)"></label>
-        <label class="text-sm text-soft">Use by<input type="date" class="field !min-h-[36px] w-full !text-ink" :value="batch.bestBefore ?? ''" @change="emit('put', { ...batch, bestBefore: text($event) || undefined }, 'count')"></label>
-        <label class="text-sm text-soft">Opened<input type="date" class="field !min-h-[36px] w-full !text-ink" :value="batch.openedOn ?? ''" :max="today" @change="emit('put', { ...batch, openedOn: text($event) || undefined }, 'count')"></label>
+        <label class="text-sm text-soft">Lot<input class="field !min-h-[36px] w-full !text-ink" v-shown="batch.lot" maxlength="60" @change="emit('put', { ...batch, lot: text($event) }, 'count')"></label>
+        <label class="text-sm text-soft">Left, {{ unit }}<input class="field !min-h-[36px] w-full !text-ink" inputmode="decimal" v-shown="figure(batch.left)" @change="count(batch, $event)"></label>
+        <label class="text-sm text-soft">Use by<input type="date" class="field !min-h-[36px] w-full !text-ink" v-shown="batch.bestBefore ?? ''" @change="emit('put', { ...batch, bestBefore: text($event) || undefined }, 'count')"></label>
+        <label class="text-sm text-soft">Opened<input type="date" class="field !min-h-[36px] w-full !text-ink" v-shown="batch.openedOn ?? ''" :max="today" @change="emit('put', { ...batch, openedOn: text($event) || undefined }, 'count')"></label>
       </div>
       <div class="flex gap-2 mt-2"><button v-if="!batch.openedOn" type="button" class="pick !min-h-[36px] text-sm" @click="emit('put', { ...batch, openedOn: today }, 'count')">Opened today</button><button type="button" class="pick !min-h-[36px] text-sm" @click="discard(batch)">Throw away</button></div>
     </fieldset>

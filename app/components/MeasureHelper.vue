@@ -31,7 +31,7 @@ function weighed(name: SalonMeasure['name'], unit: 'g' | 'mL', count: string, to
       <label class="flex flex-col gap-1 text-sm text-soft">Level teaspoons<input v-model="spoons.count" class="field !text-ink w-20" inputmode="numeric"></label>
       <label class="flex flex-col gap-1 text-sm text-soft">weighed, g<input v-model="spoons.total" class="field !text-ink w-24" inputmode="decimal"></label>
       <button type="button" class="rung" :disabled="!spoon" @click="spoon && emit('change', { gramsPerTeaspoon: Math.round(spoon.per * 1000) / 1000 })">{{ spoon ? `Keep: one is ${figure(spoon.per)} g` : 'Keep' }}</button>
-      <label class="flex flex-col gap-1 text-sm text-soft">or typed, g a teaspoon<input class="field !text-ink w-28" inputmode="decimal" :value="product.gramsPerTeaspoon ?? ''" @change="takeNumber($event, 'Grams a teaspoon', (says) => emit('bad', says), (gramsPerTeaspoon) => emit('change', { gramsPerTeaspoon }), 0.01, 30)"></label>
+      <label class="flex flex-col gap-1 text-sm text-soft">or typed, g a teaspoon<input class="field !text-ink w-28" inputmode="decimal" v-shown="product.gramsPerTeaspoon ?? ''" @change="takeNumber($event, 'Grams a teaspoon', (says) => emit('bad', says), (gramsPerTeaspoon) => emit('change', { gramsPerTeaspoon }), 0.01, 30)"></label>
     </div>
   </div>
 </template>

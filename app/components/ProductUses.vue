@@ -23,7 +23,7 @@ const minutes = (use: Use) => inMinutes(use.segments.reduce((sum, part) => sum +
       <div class="pl-4 pb-4 flex flex-col gap-3">
         <div class="flex flex-wrap items-end gap-3">
           <label class="flex flex-col gap-1 text-sm text-soft">Phase<select class="field !text-ink" :value="use.phase" @change="put(at, { phase: text($event) as Use['phase'] })"><option v-for="phase in PHASES" :key="phase" :value="phase">{{ phase.replaceAll('-', ' ') }}</option></select></label>
-          <label class="flex flex-col gap-1 text-sm text-soft">Dose on these zones<input class="field !text-ink w-24" inputmode="decimal" :value="use.dose?.amount ?? ''" @change="dose(at, $event)"></label>
+          <label class="flex flex-col gap-1 text-sm text-soft">Dose on these zones<input class="field !text-ink w-24" inputmode="decimal" v-shown="use.dose?.amount ?? ''" @change="dose(at, $event)"></label>
           <select class="field" aria-label="Unit of the dose" :value="use.dose?.unit ?? unitOf(product)" :disabled="!use.dose" @change="use.dose && put(at, { dose: { ...use.dose, unit: text($event) as 'g' } })"><option>g</option><option>mL</option></select>
           <button type="button" class="pick ml-auto" @click="emit('change', product.uses.filter((_, index) => index !== at))">Take this use out</button>
         </div>

@@ -9,6 +9,8 @@ export interface OfferWish { readonly protocol: string; readonly addOns: readonl
 /** The price list: costs from the server, prices and rates saved as they are typed. */
 export function usePrices(rates: () => Rates, currency: () => string) {
   const rows = shallowRef<PriceRow[]>()
+  // A second figure typed before the first is saved builds on it.
+  const own = shallowRef<Rates>(rates())
   const trouble = ref('')
   async function attempt(work: () => Promise<unknown>): Promise<boolean> {
     try {
@@ -23,15 +25,19 @@ export function usePrices(rates: () => Rates, currency: () => string) {
   const load = () => attempt(async () => { rows.value = await call<PriceRow[]>('/api/shelf/prices') })
   async function saveRate(key: keyof Rates, typed: string): Promise<boolean> {
     const value = key === 'marginPercent' || key === 'turnoverMinutes' ? Number(typed) : minorTyped(typed, currency())
-    if (typeof value === 'number' && Number.isFinite(value)) return attempt(() => call('/api/shelf/rates', { method: 'PUT', body: { ...rates(), [key]: value } }))
-    trouble.value = `“${typed}” is not a figure.`
-    return false
+    if (typeof value !== 'number' || !Number.isFinite(value)) {
+      trouble.value = `“${typed}” is not a figure.`
+      return false
+    }
+    own.value = { ...own.value, [key]: value }
+    return attempt(() => call('/api/shelf/rates', { method: 'PUT', body: own.value }))
   }
   async function savePrice(row: PriceRow, key: 'priceMinor' | 'goingMinor', typed: string) {
     const minor = minorTyped(typed, currency())
     if (minor === undefined) return void (trouble.value = `${row.name}: “${typed}” is not a price.`)
-    const { kind, ref: of, priceMinor, goingMinor } = row
-    if (await attempt(() => call('/api/shelf/prices', { method: 'PUT', body: { kind, ref: of, priceMinor, goingMinor, [key]: minor } }))) await load()
+    rows.value = rows.value?.map((one) => (one.kind === row.kind && one.ref === row.ref ? { ...one, [key]: minor } : one))
+    const { kind, ref: of, priceMinor, goingMinor } = rows.value!.find((one) => one.kind === row.kind && one.ref === row.ref)!
+    if (!await attempt(() => call('/api/shelf/prices', { method: 'PUT', body: { kind, ref: of, priceMinor, goingMinor } }))) await load()
   }
   const protocols = computed(() => rows.value?.filter((row) => row.kind === 'protocol') ?? [])
   const addOns = computed(() => rows.value?.filter((row) => row.kind === 'add-on') ?? [])

@@ -79,14 +79,19 @@ export function useProduct(id: string, today: () => string) {
       return undefined
     }
   }
-  async function putBatch(batch: Batch, reason: 'count' | 'received' | 'discarded') {
-    try {
-      await call(`/api/shelf/batches/${batch.id}`, { method: 'PUT', body: { productId: id, batch, reason } })
-      batches.value = batches.value.some((one) => one.id === batch.id) ? batches.value.map((one) => (one.id === batch.id ? batch : one)) : [...batches.value, batch]
-      trouble.value = ''
-    } catch (error) {
-      trouble.value = refusalOf(error).detail
-    }
+  /** Shown at once, so that the next change builds on it; sent one after another; taken back when the server refuses it. */
+  function putBatch(batch: Batch, reason: 'count' | 'received' | 'discarded') {
+    const before = batches.value
+    batches.value = before.some((one) => one.id === batch.id) ? before.map((one) => (one.id === batch.id ? batch : one)) : [...before, batch]
+    sending = sending.then(async () => {
+      try {
+        await call(`/api/shelf/batches/${batch.id}`, { method: 'PUT', body: { productId: id, batch, reason } })
+        trouble.value = ''
+      } catch (error) {
+        batches.value = before
+        trouble.value = refusalOf(error).detail
+      }
+    })
   }
   async function putAway(away: boolean) {
     try {

@@ -6,15 +6,15 @@ export function typedNumber(text: string, words: string, least = 0, most = 1_000
   const trimmed = text.trim()
   if (trimmed === '') return { ok: true, value: undefined }
   const value = Number(trimmed.replace(',', '.'))
-  if (!Number.isFinite(value)) return { ok: false, says: `${words}: “${trimmed}” is not a number. Until it is mended the old figure counts.` }
-  if (value < least || value > most) return { ok: false, says: `${words}: ${trimmed} is not between ${least} and ${most}. Until it is mended the old figure counts.` }
+  if (!Number.isFinite(value)) return { ok: false, says: `${words}: “${trimmed}” is not a number. The old figure stays.` }
+  if (value < least || value > most) return { ok: false, says: `${words}: ${trimmed} is not between ${least} and ${most}. The old figure stays.` }
   return { ok: true, value }
 }
 
 /** The text of the field an event comes from. */
 export const textOf = (event: Event): string => (event.target as HTMLInputElement).value
 
-/** Reads a field's number and gives it on; a bad one is said, and what was typed stays where it is. */
+/** Reads a field’s number and gives it on; a bad one is said, word for word, and the old figure stays. */
 export function takeNumber(event: Event, words: string, complain: (says: string) => void, use: (value: number | undefined) => void, least = 0, most = 1_000_000) {
   const typed = typedNumber(textOf(event), words, least, most)
   if (!typed.ok) return complain(typed.says)

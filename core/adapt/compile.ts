@@ -2,7 +2,7 @@ import type { Client } from '../client/model'
 import type { Known } from '../client/medicines'
 import type { Shelf } from '../catalog/model'
 import type { PastVisit } from '../climb/model'
-import { atWater } from '../mixing/card'
+import { asMixed } from '../mixing/card'
 import { supplyNamed } from '../mixing/supplies'
 import { trayFor } from '../mixing/tray'
 import type { ProtocolVersion, Step } from '../protocol/model'
@@ -122,7 +122,7 @@ function throughRules(given: CompileInput, running?: Running): Made | { readonly
   const { resolution, left } = resolveGroups(takingPart(stoodIn.steps, running), { constraints, shelf: input.shelf, overrides: input.overrides, date: input.date, fixed })
   if (resolution.kind === 'stopped') return { plan: { ...draft, status: 'stopped', problems: [`The search stopped after ${resolution.triedNodes} tries; take a step out and fit again.`] } }
   if (resolution.kind === 'infeasible') return { plan: { ...draft, status: 'infeasible', problems: resolution.clashes.map((clash) => `${clash.reason} ${clash.instead} (${clash.ruleId})`) } }
-  return { draft, resolved: atWater(resolution.steps, input.shelf, input.prep?.waterC ?? {}), changes: [...expanded.changes, ...gated.changes, ...stoodIn.changes, ...left, ...resolution.changes, ...(running?.plan.changes.filter(isForTime) ?? [])], input, constraints, gated, running }
+  return { draft, resolved: asMixed(resolution.steps, input.shelf, input.prep?.waterC ?? {}), changes: [...expanded.changes, ...gated.changes, ...stoodIn.changes, ...left, ...resolution.changes, ...(running?.plan.changes.filter(isForTime) ?? [])], input, constraints, gated, running }
 }
 
 /** The steps a visit wants before anything stands in and before any rule: conditions, goals and gates answered. */

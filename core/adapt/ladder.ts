@@ -54,7 +54,7 @@ function chainOf(step: Step, steps: readonly Step[], underway: Underway | undefi
   const parts = (prepare ? rest : step.segments).map((segment) => partOf(step, segment))
   return {
     id: step.id, name: step.title, parts, ...(step.beside ? { beside: step.beside } : {}),
-    ...(prepare ? { prepare: { part: partOf(step, prepare), potLifeS: prepare.potLifeS ?? DEFAULT_POT_LIFE_S, ...(prepare.workingS === undefined ? {} : { workingS: prepare.workingS }) } } : {}),
+    ...(prepare ? { prepare: { part: partOf(step, prepare), potLifeS: prepare.potLifeS ?? DEFAULT_POT_LIFE_S, ...(prepare.restS ? { restS: prepare.restS } : {}), ...(prepare.workingS === undefined ? {} : { workingS: prepare.workingS }) } } : {}),
     ...(step.floating && !hasOutlived(step, steps, underway) ? { hosts: hostsNow(step, steps, underway), over: step.floating.over ?? false } : {}),
   }
 }

@@ -1,6 +1,6 @@
 import type { Product, Shelf } from '../catalog/model'
 import { productById, useOf } from '../catalog/shelf'
-import type { Step } from '../protocol/model'
+import type { Segment, Step } from '../protocol/model'
 import type { FaceSize } from '../skin/areas'
 import { doseFor } from './dose'
 import { mixActives, mixFaults, scaleRecipe, inHandOf, type Amount, type MixActive, type MixFault, type PartLine } from './recipe'
@@ -57,12 +57,17 @@ function cardOf(step: Step, product: Product, { amount, unit }: Amount, shelf: S
 /** The temperature its maker means, °C. */
 export const usualC = ({ mixing }: Pick<Product, 'mixing'>): number => mixing?.waterC?.usual ?? (mixing?.sets?.by === 'alginate' ? mixing.sets.at.celsius : 20)
 
-/** The ladder with the working times its water gives: at 26 °C an alginate leaves the hands less time than its card says. */
-export function atWater(steps: readonly Step[], shelf: Shelf, waterC: Readonly<Record<string, number>>): Step[] {
+/**
+ * The ladder with the times its mixes have: the working time of the chosen water (at 26 °C an alginate leaves the hands less than its card
+ * says), and the rest a mix needs before it is used.
+ */
+export function asMixed(steps: readonly Step[], shelf: Shelf, waterC: Readonly<Record<string, number>>): Step[] {
   return steps.map((step) => {
     const product = productById(shelf, step.product?.productId)
     const times = product?.mixing?.sets ? settingAt(product.mixing.sets, waterC[step.id] ?? usualC(product)) : undefined
-    if (!times) return step
-    return { ...step, segments: step.segments.map((segment) => (segment.kind === 'prepare' && segment.workingS !== undefined ? { ...segment, workingS: times.workingS } : segment)) }
+    const restS = product?.mixing?.restS
+    if (!times && !restS) return step
+    const mixed = (segment: Segment): Segment => ({ ...segment, ...(times && segment.workingS !== undefined ? { workingS: times.workingS } : {}), ...(restS ? { restS, potLifeS: Math.max(restS, segment.potLifeS ?? 0) } : {}) })
+    return { ...step, segments: step.segments.map((segment) => (segment.kind === 'prepare' ? mixed(segment) : segment)) }
   })
 }

@@ -1,4 +1,4 @@
-export { atWater, mixCards, usualC } from './card'
+export { asMixed, mixCards, usualC } from './card'
 export type { MixCard } from './card'
 export { composed, composedShelf, withPartReplaced } from './house-mix'
 export { doseFor } from './dose'

@@ -123,6 +123,14 @@ describe('mixing cards', () => {
     expect(on!.endS - mix!.endS).toBeLessThanOrEqual(180)
     expect(plan.steps.find((one) => one.id === 'kelp')!.segments[0]!.workingS).toBe(180)
   })
+  test('a mix that must rest is mixed that much earlier, and never applied before it has rested', () => {
+    const rested = { ...DEMO_SHELF, products: products.map((one) => (one.id === 'rice-enzyme' || one.id === 'pineapple-enzyme' ? { ...one, mixing: { ...one.mixing, restS: 180 } } : one)) }
+    const ends = (shelf: typeof DEMO_SHELF) => { const plan = compile({ ...demoVisit('Wren Castellane', cardNamed('brightening')), shelf }); return ['enzyme/mix', 'enzyme/on'].map((id) => plan.segments.find((one) => one.id === id)!) }
+    const [mix, on] = ends(rested)
+    expect(on!.startS - mix!.endS).toBeGreaterThanOrEqual(180)
+    const [before, after] = ends(DEMO_SHELF)
+    expect(after!.startS - before!.endS).toBeLessThan(180)
+  })
   test('zones of a face add up to the face', () => expect(FACE.reduce((sum, zone) => sum + areaOf([zone]), 0)).toBeCloseTo(areaOf(FACE)))
 })
 

@@ -31,6 +31,8 @@ export const Segment = z.strictObject({
   blocks: z.array(ZoneId).optional(),
   /** Prepare: how long it may stand before it is applied. */
   potLifeS: seconds.optional(),
+  /** Prepare: it must rest so long before it is applied. */
+  restS: seconds.optional(),
   /** Prepare: applying must end this long after the mixing ended. */
   workingS: seconds.optional(),
   tool: z.enum(TOOLS).optional(),

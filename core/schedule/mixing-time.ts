@@ -2,7 +2,7 @@ import { present, type Chain, type Placed } from './problem'
 
 /**
  * Moves every preparation as late as hands and presence allow, so that nothing is mixed earlier than it must be.
- * Takes and gives placed parts; never changes anything but preparations, and never moves one later than its apply.
+ * Takes and gives placed parts; never changes anything but preparations, and never moves one later than its apply, the time it rests before that.
  */
 export function mixLate(chains: readonly Chain[], placed: readonly Placed[]): Placed[] {
   const at = new Map(placed.map((one) => [one.partId, one]))
@@ -13,7 +13,8 @@ export function mixLate(chains: readonly Chain[], placed: readonly Placed[]): Pl
     if (!part || !apply || !now) continue
     const lengthS = now.endS - now.startS
     const busy = [...at.values()].filter((other) => other.partId !== part.id && blocks(chains, other.partId, chain))
-    const ends = [apply.startS, ...busy.map((other) => other.startS)].filter((endS) => endS <= apply.startS && endS >= now.endS).sort((a, b) => b - a)
+    const latestS = apply.startS - (chain.prepare?.restS ?? 0)
+    const ends = [latestS, ...busy.map((other) => other.startS)].filter((endS) => endS <= latestS && endS >= now.endS).sort((a, b) => b - a)
     const endS = ends.find((end) => busy.every((other) => other.endS <= end - lengthS || other.startS >= end))
     if (endS !== undefined) at.set(part.id, { partId: part.id, startS: endS - lengthS, endS })
   }

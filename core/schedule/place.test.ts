@@ -80,6 +80,7 @@ function broken(problem: PlacingProblem, placed: readonly Placed[]): string[] {
   for (const chain of problem.chains) {
     const mix = chain.prepare && at.get(chain.prepare.part.id)!
     const first = at.get(chain.parts[0]!.id)!
+    if (mix && first.startS - mix.endS < (chain.prepare!.restS ?? 0)) faults.push(`${chain.id} has not rested`)
     if (mix && (first.startS < mix.endS || first.startS - mix.endS > chain.prepare!.potLifeS)) faults.push(`${chain.id} stood too long`)
     if (mix && chain.prepare!.workingS !== undefined && first.endS - mix.endS > chain.prepare!.workingS) faults.push(`${chain.id} has set`)
   }

@@ -211,7 +211,7 @@ function* chainEdges(model: Model, chain: Chain): Generator<Edge> {
   const first = chain.parts[0]
   if (!prepare || !first || isPinned(model.problem, prepare.part)) return
   const mixed = endOf(model, prepare.part.id)
-  yield { from: mixed, to: startOf(model, first.id), weight: 0, why: '' }
+  yield { from: mixed, to: startOf(model, first.id), weight: prepare.restS ?? 0, why: prepare.restS ? `${called(chain)} rests ${durationInWords(prepare.restS)} after mixing` : '' }
   yield { from: startOf(model, first.id), to: mixed, weight: -prepare.potLifeS, why: `${called(prepare.part)} stands ${durationInWords(prepare.potLifeS)} at the most` }
   if (prepare.workingS !== undefined) yield { from: endOf(model, first.id), to: mixed, weight: -prepare.workingS, why: `${called(chain)} sets ${durationInWords(prepare.workingS)} after mixing` }
 }

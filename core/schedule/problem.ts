@@ -27,7 +27,7 @@ export interface Chain {
   readonly id: string
   /** For explanations. Default: the id. */
   readonly name?: string
-  readonly prepare?: { readonly part: Part; /** Between the end of mixing and the start of applying, at most. */ readonly potLifeS: number; /** From the end of mixing to the end of the first part, at most. */ readonly workingS?: number }
+  readonly prepare?: { readonly part: Part; /** Between the end of mixing and the start of applying, at most. */ readonly potLifeS: number; /** Between the same two, at least: it rests. Default: 0. */ readonly restS?: number; /** From the end of mixing to the end of the first part, at most. */ readonly workingS?: number }
   readonly parts: readonly Part[]
   /** Undefined: fixed, in written order. Else the dwells that admit it, in order of preference. */
   readonly hosts?: readonly { readonly chainId: string; readonly partId: string }[]

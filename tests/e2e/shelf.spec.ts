@@ -6,6 +6,12 @@ import { enterStudio, freshVisit, noFaults, open, primary, readAsIs, stage, theD
 const row = (page: Page, name: string): Locator => page.getByRole('table', { name: 'Shelf' }).getByRole('row').filter({ hasText: name })
 const fresh = (word: string) => `${word} ${randomUUID().slice(0, 6)}`
 const openShelf = async (page: Page, part = '') => { await enterStudio(page); await page.goto(`/shelf${part}`); await expect(page.getByRole('heading', { level: 1 })).toBeVisible() }
+/** Puts the new product on the shelf and waits until its own page is there. */
+async function putOnShelf(page: Page) {
+  await page.getByRole('button', { name: 'Put it on the shelf' }).click()
+  await expect(page).not.toHaveURL(/\/new$/)
+  await expect(page.getByRole('region', { name: 'Batches' })).toBeVisible()
+}
 /** A visit of a client of its own, fitted, on Prepare. */
 async function onPrepare(page: Page, protocol: string): Promise<string> {
   const address = await freshVisit({ protocol })
@@ -66,7 +72,7 @@ test.describe('a product', () => {
     const name = fresh('Glycolic')
     await page.getByLabel('Name').fill(name)
     await page.getByLabel('Kind').selectOption('acid')
-    await page.getByRole('button', { name: 'Put it on the shelf' }).click()
+    await putOnShelf(page)
     await expect(page.getByRole('heading', { level: 1 })).toHaveText(name)
     await page.getByRole('button', { name: 'Another active' }).click()
     await page.getByLabel('Active 1').fill('glycolic')
@@ -91,7 +97,7 @@ test.describe('a product', () => {
     await expect(acid).toContainText('22.9 %')
     await page.getByLabel('pH', { exact: true }).fill('sour')
     await page.getByLabel('pH', { exact: true }).blur()
-    await expect(page.getByRole('alert')).toContainText('pH: “sour” is not a number. Until it is mended the old figure counts.')
+    await expect(page.getByRole('alert')).toContainText('pH: “sour” is not a number. The old figure stays.')
     await expect(acid).toContainText('22.9 %')
     await page.getByRole('textbox', { name: 'Ingredient list, as printed' }).fill('Aqua, Glycolic Acid, Parfum, Linalool')
     await page.getByRole('textbox', { name: 'Ingredient list, as printed' }).blur()
@@ -101,7 +107,7 @@ test.describe('a product', () => {
   test('a pump is weighed, a pack comes and is opened, and thrown away by mistake comes back', async ({ page }) => {
     await openShelf(page, '/new')
     await page.getByLabel('Name').fill(fresh('Cleanser'))
-    await page.getByRole('button', { name: 'Put it on the shelf' }).click()
+    await putOnShelf(page)
     await expect(page.getByRole('heading', { name: 'Measures' })).toBeVisible()
     const measures = page.getByRole('region', { name: 'Measures' })
     await measures.getByLabel('How many').fill('20')
@@ -128,7 +134,7 @@ test.describe('a product', () => {
   test('two who change it at once: the second is told, and nothing is lost', async ({ page }) => {
     await openShelf(page, '/new')
     await page.getByLabel('Name').fill(fresh('Gel'))
-    await page.getByRole('button', { name: 'Put it on the shelf' }).click()
+    await putOnShelf(page)
     await expect(page).toHaveURL(/\/shelf\/gel-/)
     const id = page.url().split('/').at(-1)!
     await expect(page.getByLabel('pH', { exact: true })).toBeVisible()
@@ -297,6 +303,38 @@ test.describe('Prepare', () => {
     await expect(page.getByText(/^Signed by/)).toBeVisible()
     await expect(page.getByRole('row').filter({ hasText: 'Dune Day Cream' })).toContainText(/lot DD-\d+\s*2\.5 g/)
   })
+})
+
+test('devices, disposables and kits: two changes at once are both kept', async ({ page }) => {
+  await openShelf(page, '?part=Devices')
+  await page.getByRole('button', { name: /^Ultrasound Infuser/ }).click()
+  await page.getByLabel('Highest').fill('6')
+  await page.getByLabel('Starts at').fill('2')
+  await page.getByLabel('Setting, in words').fill('small circles, slow')
+  await page.getByLabel('Setting, in words').blur()
+  await expect(page.getByRole('img', { name: 'From 1 to 6, starting at 2 level' })).toBeVisible()
+  await expect(page.getByRole('status').filter({ hasText: 'Saved' })).toBeVisible()
+  await page.getByLabel('Most minutes on one zone').fill('a while')
+  await page.getByLabel('Most minutes on one zone').blur()
+  await expect(page.getByRole('alert')).toContainText('Most minutes: “a while” is not a number.')
+  await page.reload()
+  await page.getByRole('button', { name: /^Ultrasound Infuser/ }).click()
+  await expect(page.getByRole('img', { name: 'From 1 to 6, starting at 2 level' })).toBeVisible()
+  await expect(page.getByLabel('Setting, in words')).toHaveValue('small circles, slow')
+  await page.goto('/shelf?part=Disposables')
+  const name = fresh('Thing')
+  await page.getByLabel('Another').fill(name)
+  await page.getByRole('button', { name: 'Add' }).click()
+  await page.getByLabel(`${name} in a pack`).fill('40')
+  await page.getByLabel(`Price of ${name}`).fill('3,20')
+  await page.getByLabel(`${name} left`).fill('80')
+  await page.getByLabel(`${name} left`).blur()
+  await expect(page.getByLabel(`Price of ${name}`)).toHaveValue('3.20')
+  await page.goto('/shelf?part=Kits')
+  await expect(page.getByRole('region', { name: 'Clear Start Set' })).toBeVisible()
+  await page.goto('/shelf?part=Disposables')
+  await expect(page.getByLabel(`${name} in a pack`)).toHaveValue('40')
+  await expect(page.getByLabel(`${name} left`)).toHaveValue('80')
 })
 
 test('prices: the margin falls below what is wanted, and included is set against one by one', async ({ page }) => {

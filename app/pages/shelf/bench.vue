@@ -35,7 +35,7 @@ const fresh = () => { clear(); void navigateTo('/shelf/bench') }
     <div class="grid grid-cols-[minmax(0,1fr)_19rem] gap-8 items-start">
       <div>
         <div class="flex flex-wrap items-end gap-3 border-b border-line pb-3">
-          <label class="flex flex-col gap-1 text-sm text-soft">Make<input class="field !text-ink text-xl w-24" inputmode="decimal" :value="bench.amount" @change="take($event, 'Make', (amount) => put({ amount }))"></label>
+          <label class="flex flex-col gap-1 text-sm text-soft">Make<input class="field !text-ink text-xl w-24" inputmode="decimal" v-shown="bench.amount" @change="take($event, 'Make', (amount) => put({ amount }))"></label>
           <select class="field" aria-label="Unit of the whole" :value="bench.unit" @change="put({ unit: text($event) as 'g' })"><option>g</option><option>mL</option></select>
           <div class="flex gap-1" role="group" aria-label="Usual amounts"><button v-for="one in AMOUNTS" :key="one" type="button" class="pick" :aria-pressed="bench.amount === one" @click="put({ amount: one })">{{ one }}</button></div>
           <label class="flex flex-col gap-1 text-sm text-soft ml-auto">Parts are<select class="field !text-ink" :value="bench.by" @change="put({ by: text($event) as 'mass' })"><option value="mass">grams to grams</option><option value="volume">spoons to spoons</option></select></label>
@@ -44,8 +44,8 @@ const fresh = () => { clear(); void navigateTo('/shelf/bench') }
         <div v-for="(one, at) in bench.parts" :key="at" class="border-b border-hair py-2" role="group" :aria-label="partName(one.productId, productOf(one.productId))">
           <div class="grid grid-cols-[minmax(9rem,1fr)_4.5rem_5.5rem_8.5rem_6rem_2.5rem] gap-3 items-center">
             <select class="field w-full" :value="one.productId" :aria-label="`Part ${at + 1}`" @change="part(at, { productId: text($event), weighedG: undefined })"><option :value="WATER">Water</option><option v-for="product in byName" :key="product.id" :value="product.id">{{ product.name }}{{ product.stock <= 0 ? ', out' : '' }}</option></select>
-            <input class="field w-full" inputmode="decimal" :value="one.parts" :aria-label="`Parts of ${partName(one.productId, productOf(one.productId))}`" @change="take($event, 'Parts', (parts) => part(at, { parts }))">
-            <input class="field w-full" inputmode="decimal" :value="result?.scaled.lines[at]?.grams ?? ''" :disabled="result?.scaled.lines[at]?.grams === undefined" :aria-label="`Grams of ${partName(one.productId, productOf(one.productId))}`" @change="take($event, 'Grams', (grams) => setGrams(at, grams))">
+            <input class="field w-full" inputmode="decimal" v-shown="one.parts" :aria-label="`Parts of ${partName(one.productId, productOf(one.productId))}`" @change="take($event, 'Parts', (parts) => part(at, { parts }))">
+            <input class="field w-full" inputmode="decimal" v-shown="result?.scaled.lines[at]?.grams ?? ''" :disabled="result?.scaled.lines[at]?.grams === undefined" :aria-label="`Grams of ${partName(one.productId, productOf(one.productId))}`" @change="take($event, 'Grams', (grams) => setGrams(at, grams))">
             <span>{{ result?.scaled.lines[at]?.inHand?.words ?? (result?.scaled.lines[at]?.mL !== undefined ? `${result.scaled.lines[at]!.mL} mL` : 'weigh it') }}<span v-if="(result?.scaled.lines[at]?.inHand?.off ?? 0) > 0.1" class="block text-sm text-now">gives {{ figure(result!.scaled.lines[at]!.inHand!.gives) }}</span></span>
             <button type="button" class="pick text-sm whitespace-nowrap" :disabled="result?.scaled.lines[at]?.grams === undefined" @click="scaling = at">{{ one.weighedG === undefined ? 'Weigh' : `${one.weighedG.toFixed(2)} g` }}</button>
             <button type="button" class="min-h-[44px]" :aria-label="`Take ${partName(one.productId, productOf(one.productId))} out`" @click="drop(at)">×</button>

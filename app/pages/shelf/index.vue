@@ -22,7 +22,8 @@ async function load() {
     trouble.value = refusalOf(error).detail
   }
 }
-onMounted(load)
+// Another part shows what was changed in this one.
+watch(part, load, { immediate: true })
 </script>
 
 <template>
@@ -37,9 +38,9 @@ onMounted(load)
     <template v-else-if="shelf">
       <ShelfTable v-if="part === 'Products'" key="products" :list="products" :currency="shelf.currency" />
       <ShelfTable v-else-if="part === 'House mixes'" key="mixes" :list="mixes" :currency="shelf.currency" mixes />
-      <DeviceList v-else-if="part === 'Devices'" :devices="shelf.devices" :supplies="shelf.supplies" :disabled="!mayWrite" @saved="load" />
-      <SupplyList v-else-if="part === 'Disposables'" :supplies="shelf.supplies" :currency="shelf.currency" :disabled="!mayWrite" @saved="load" />
-      <KitList v-else-if="part === 'Kits'" :kits="shelf.kits" :products="products" :currency="shelf.currency" :disabled="!mayWrite" @saved="load" />
+      <DeviceList v-else-if="part === 'Devices'" :devices="shelf.devices" :supplies="shelf.supplies" :disabled="!mayWrite" />
+      <SupplyList v-else-if="part === 'Disposables'" :supplies="shelf.supplies" :currency="shelf.currency" :disabled="!mayWrite" />
+      <KitList v-else-if="part === 'Kits'" :kits="shelf.kits" :products="products" :currency="shelf.currency" :disabled="!mayWrite" />
       <OrderPanel v-else-if="part === 'Order'" :currency="shelf.currency" />
       <PricePanel v-else :rates="shelf.rates" :currency="shelf.currency" @saved="load" />
     </template>
