@@ -64,7 +64,7 @@ describe('what stands in', () => {
           if (option.choice.kind !== 'step') continue
           const plan = compile({ ...input, prep: { ...NO_PREP, standIns: { [option.choice.stepId]: option.choice.pick } } })
           const placed = plan.steps.find((one) => one.id === short.stepId)!
-          const subject = subjectReader(input.shelf, input.date)(placed)
+          const subject = subjectReader(prepared(input).shelf, input.date)(placed)
           expect(constraintsFor(input).inForce.filter((one) => one.effect === 'stop' && touches(one, subject)), `${id} ${option.name}`).toEqual([])
         }
       }

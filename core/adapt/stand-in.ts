@@ -114,16 +114,21 @@ function candidatesFor({ input, step, short }: Seeking): Candidate[] {
     const mixId = short.mixId
     const inMix = new Set(productById(input.shelf, mixId)?.recipe?.parts.map((part) => part.productId))
     const alike = products.filter((product) => fits(product) && !product.recipe && !inMix.has(product.id) && (named.includes(product.id) || (missing !== undefined && (product.additive === undefined) === (missing.additive === undefined) && product.kind === missing.kind)))
-    return byNames(alike, named).map((product) => ({ product, named: named.includes(product.id), choice: { kind: 'part', mixId, partId: short.productId, byId: product.id } }))
+    return nearest(alike, missing).map((product) => ({ product, named: named.includes(product.id), choice: { kind: 'part', mixId, partId: short.productId, byId: product.id } }))
   }
   const alike = products.filter((product) => fits(product) && (named.includes(product.id) || product.kind === missing?.kind))
-  return byNames(alike, named).flatMap((product) => {
+  return nearest(alike, missing).flatMap((product) => {
     const use = product.uses.find((one) => one.phase === step.phase && one.zones.some((zone) => step.zones.includes(zone)))
     return use && allowedByMethod(product, input) ? [{ product, named: named.includes(product.id), choice: { kind: 'step' as const, stepId: step.id, pick: { productId: product.id, useId: use.id } } }] : []
   })
 }
-const byNames = (products: readonly Product[], named: readonly string[]): Product[] => [...products].sort((a, b) => placeIn(named, a.id) - placeIn(named, b.id))
-const placeIn = (named: readonly string[], id: string): number => { const at = named.indexOf(id); return at === -1 ? 99 : at }
+/** What the missing one names itself, in its order; then those that are for most of what it is for; then the shelf's order. */
+function nearest(products: readonly Product[], missing: Product | undefined): Product[] {
+  const named = missing?.substitutes ?? []
+  const place = ({ id }: Product) => { const at = named.indexOf(id); return at === -1 ? named.length : at }
+  const shared = ({ concerns }: Product) => concerns.filter((one) => missing?.concerns.includes(one)).length
+  return [...products].sort((a, b) => place(a) - place(b) || shared(b) - shared(a))
+}
 /** Serums one at a time: a mix of serums is then no stand-in (method switch of the card). */
 const allowedByMethod = (product: Product, { protocol }: CompileInput): boolean => !(product.recipe && product.kind === 'serum' && (protocol.methods?.serums ?? 'one') === 'one')
 

@@ -2,13 +2,13 @@ import fc from 'fast-check'
 import { describe, expect, test } from 'vitest'
 import { cardOf as cardNamed, demoVisit } from '../../tests/demo-visit'
 import { DEMO_SHELF } from '../../demo/shelf'
-import { BRIGHTENING } from '../../demo/protocols'
+import { BRIGHTENING, DEMO_PROTOCOLS } from '../../demo/protocols'
 import { make } from '../../demo/shelf-make'
 import { compile } from '../adapt'
 import { areaOf } from '../skin/areas'
 import { FACE } from '../skin/zones'
 import { apportion } from '../quantity'
-import { composed, composedShelf, mixCards, scaleSamples, settingAt, spreadDose, TOWEL, towelReadyInS, withPartReplaced } from '.'
+import { composed, composedShelf, mixCards, scaleSamples, settingAt, spreadDose, TOWEL, towelReadyInS, trayFor, withPartReplaced } from '.'
 
 const { products } = DEMO_SHELF
 const by = (id: string) => products.find((one) => one.id === id)!
@@ -37,6 +37,13 @@ describe('a towel out of the cabinet', () => {
     const at = (s: number) => TOWEL.roomC + (TOWEL.cabinetC - TOWEL.roomC) * Math.exp(-s / TOWEL.tauS)
     expect(at(seconds)).toBeLessThanOrEqual(TOWEL.targetC)
     expect(at(seconds - 1)).toBeGreaterThan(TOWEL.targetC)
+  })
+  test('stays within what skin may meet: 40 °C at the wrist, never above 43 (common practice), well below the burn thresholds', () => {
+    // ISO 13732-1, bare hard surfaces (values from memory): 51 °C for a minute, 48 °C for ten, 43 °C for eight hours. A bound never to be passed, not a permission.
+    const BURNS = [[60, 51], [600, 48], [8 * 3600, 43]] as const
+    expect([TOWEL.targetC, TOWEL.neverC]).toEqual([40, 43])
+    for (const [, celsius] of BURNS) expect(TOWEL.targetC).toBeLessThan(celsius)
+    for (const version of DEMO_PROTOCOLS) for (const item of trayFor(version.steps, DEMO_SHELF)) if (item.readyInS !== undefined) expect(TOWEL.roomC + (TOWEL.cabinetC - TOWEL.roomC) * Math.exp(-item.readyInS / TOWEL.tauS)).toBeLessThanOrEqual(TOWEL.targetC)
   })
   test('no wait when it is cool already; a room that warm has none', () => {
     expect(towelReadyInS({ ...TOWEL, cabinetC: 40 })).toBe(0)

@@ -3,6 +3,7 @@ import { describe, expect, test } from 'vitest'
 import { make } from '../../demo/shelf-make'
 import { DEMO_SHELF } from '../../demo/shelf'
 import type { Product, Recipe } from '../catalog/model'
+import { unitOf } from '../catalog/batches'
 import { massShares, mixActives, mixFaults, partsOf, scaleRecipe } from './recipe'
 
 const { products } = DEMO_SHELF
@@ -72,6 +73,14 @@ describe('limits of what is stirred in', () => {
   })
 })
 
+test('units never mix: whatever is taken is counted as the shelf counts it, and the grams are the dose', () => {
+  fc.assert(fc.property(fc.constantFrom(...products.filter((one) => one.recipe)), fc.integer({ min: 10, max: 5000 }), (product, tenths) => {
+    const taken = partsOf(product, { amount: tenths / 10, unit: 'g' }, products)
+    for (const part of taken) expect(part.unit).toBe(unitOf(products.find((one) => one.id === part.productId)!))
+    const grams = scaleRecipe(product.recipe!, products, { amount: tenths / 10, unit: 'g' }).lines.reduce((sum, line) => sum + line.grams!, 0)
+    expect(grams).toBeCloseTo(tenths / 10, 6)
+  }))
+})
 test('a dose takes its parts off the shelf, each in its own unit', () => {
   expect(partsOf(mix('oat-cocktail'), { amount: 12, unit: 'g' }, products)).toEqual([{ productId: 'oat-mask', amount: 7, unit: 'g' }, { productId: 'cucumber-gel', amount: 2.96, unit: 'mL' }, { productId: 'kaolin-powder', amount: 1, unit: 'g' }, { productId: 'panthenol-drops', amount: 0.99, unit: 'mL' }])
   expect(partsOf(products[0]!, { amount: 3, unit: 'mL' }, products)).toEqual([{ productId: products[0]!.id, amount: 3, unit: 'mL' }])

@@ -5,8 +5,9 @@ import { composedShelf } from '../../core/mixing'
 import { PRODUCT_KINDS } from '../../core/catalog/words'
 import { change, many, maybeOne, type Db } from './rows'
 
-/** Products of one kind a visit chooses among; what is named comes besides. More would only be searched, never shown. */
+/** Products of one kind a visit chooses among, and those the builder of cards offers; what is named comes besides. */
 const EACH_KIND_MOST = 40
+export const EACH_KIND_IN_BUILDER = 400
 
 const Ids = z.object({ id: z.string() })
 const ProductRow = z.object({ body: z.unknown() })
@@ -21,11 +22,11 @@ const asProduct = (body: unknown): Product => Product.parse({ ...(body as object
  * The shelf as a visit on a day (ISO) sees it: stock and dates from its batches, house mixes composed. It holds what is `named`, what those
  * name in turn, and the first of every kind, what is in stock before what is not.
  */
-export async function loadShelf(db: Db, salonId: string, named: Iterable<string>, date: string): Promise<Shelf> {
+export async function loadShelf(db: Db, salonId: string, named: Iterable<string>, date: string, eachKindMost = EACH_KIND_MOST): Promise<Shelf> {
   const chosen = await many(db, Ids, `WITH first AS (
       SELECT p.id, row_number() OVER (PARTITION BY p.kind ORDER BY (p.body ? 'recipe' OR EXISTS (SELECT FROM batch b WHERE b.product_id = p.id AND b.left_amount > 0)) DESC, p.position) AS n FROM product p WHERE p.salon_id = $1 AND p.archived_at IS NULL),
     chosen AS (SELECT id FROM first WHERE n <= $3 UNION SELECT id FROM product WHERE salon_id = $1 AND id = ANY($2))
-    SELECT id FROM chosen UNION SELECT part->>'productId' FROM chosen JOIN product USING (id), jsonb_array_elements(body->'recipe'->'parts') AS part UNION SELECT other FROM chosen JOIN product USING (id), jsonb_array_elements_text(body->'substitutes') AS other`, [salonId, [...named], EACH_KIND_MOST])
+    SELECT id FROM chosen UNION SELECT part->>'productId' FROM chosen JOIN product USING (id), jsonb_array_elements(body->'recipe'->'parts') AS part UNION SELECT other FROM chosen JOIN product USING (id), jsonb_array_elements_text(body->'substitutes') AS other`, [salonId, [...named], eachKindMost])
   const ids = chosen.map((row) => row.id)
   const products = await many(db, ProductRow, 'SELECT body FROM product WHERE salon_id = $1 AND id = ANY($2) ORDER BY position', [salonId, ids])
   const held = batchesByProduct(await batches(db, 'p.salon_id = $1 AND p.id = ANY($2)', [salonId, ids]))

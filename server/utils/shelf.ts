@@ -12,7 +12,7 @@ import { useDb } from './db'
 import { parseOr400, problem } from './problem'
 
 /** The shelf as it stands today, with everything these steps name. */
-export const shelfToday = async (db: Db, salonId: string, steps: readonly Step[]): Promise<Shelf> => loadShelf(db, salonId, namedIn(steps).products, (await salonById(db, salonId))!.today)
+export const shelfToday = async (db: Db, salonId: string, steps: readonly Step[], eachKindMost?: number): Promise<Shelf> => loadShelf(db, salonId, namedIn(steps).products, (await salonById(db, salonId))!.today, eachKindMost)
 
 /** The id in a shelf route's path: short, small letters, figures and hyphens. */
 export function shelfId(event: H3Event): string {

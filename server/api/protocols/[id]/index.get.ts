@@ -1,4 +1,5 @@
 import { draftOf, newestVersion } from '../../../db/protocol.sql'
+import { EACH_KIND_IN_BUILDER } from '../../../db/shelf.sql'
 import { useDb } from '../../../utils/db'
 import { requireProtocol } from '../../../utils/protocol'
 import { shelfToday } from '../../../utils/shelf'
@@ -8,6 +9,6 @@ export default defineEventHandler(async (event) => {
   const { account, protocol } = await requireProtocol(event, 'booking')
   const db = useDb()
   const [version, draft] = await Promise.all([newestVersion(db, account.salon_id, protocol.id), draftOf(db, protocol.id)])
-  const shelf = await shelfToday(db, account.salon_id, [...(version?.steps ?? []), ...(draft?.steps ?? [])])
+  const shelf = await shelfToday(db, account.salon_id, [...(version?.steps ?? []), ...(draft?.steps ?? [])], EACH_KIND_IN_BUILDER)
   return { id: protocol.id, name: version?.name ?? draft?.name ?? protocol.name, archived: protocol.archived_at !== null, version: version ?? null, draft: draft ?? null, shelf }
 })
