@@ -47,6 +47,7 @@ test.describe('the shelf', () => {
   })
 
   test('every part of it has no fault, in both lights', async ({ page }) => {
+    test.setTimeout(240_000)
     await openShelf(page)
     for (const light of ['day', 'room']) {
       await page.evaluate((to) => localStorage.setItem('zen-light', to), light)
