@@ -3,7 +3,7 @@ import { randomUUID } from 'node:crypto'
 import type { PoolClient } from 'pg'
 import { compile } from '../core/adapt'
 import { SkinAnswer } from '../core/climb/model'
-import { usedBy } from '../core/costing'
+import { summedUses, usedBy } from '../core/costing'
 import { composedShelf } from '../core/mixing'
 import { answerByMedicines, KNOWN, QUESTIONS } from '../core/client'
 import type { RunEvent } from '../core/perform/events'
@@ -155,11 +155,7 @@ async function loadPhotos(studio: Studio, demo: DemoClient, clientId: string, vi
 }
 
 /** What a visit used back then, of lots that are long gone. */
-function usedThen(steps: FittedPlan['steps']) {
-  const uses = new Map<string, { productId: string; lot: string; amount: number; unit: string }>()
-  for (const use of steps.flatMap((step) => usedBy(step, SHELF))) uses.set(use.productId, { ...use, lot: 'earlier', amount: Math.round(((uses.get(use.productId)?.amount ?? 0) + use.amount) * 1000) / 1000 })
-  return [...uses.values()]
-}
+const usedThen = (steps: FittedPlan['steps']) => summedUses(steps.flatMap((step) => usedBy(step, SHELF))).map((use) => ({ ...use, lot: 'earlier' }))
 const SHELF = composedShelf(DEMO_SHELF)
 
 /** The run log of a visit that went as planned, a little slower each quarter of an hour, as visits do. */

@@ -1,13 +1,12 @@
 <script setup lang="ts">
 import { unitOf, usableOn, type Batch, type Product } from '#core/catalog'
 import { figure } from '~/support/shelf'
-import { takeNumber, textOf } from '~/support/typed'
+import { takeNumber, textOf as text } from '~/support/typed'
 import { shortDate } from '~/support/time'
 
 const props = defineProps<{ product: Product; batches: readonly Batch[]; current: string | undefined; today: string; disabled: boolean }>()
 const emit = defineEmits<{ put: [batch: Batch, reason: 'count' | 'received' | 'discarded']; bad: [says: string] }>()
 const unit = computed(() => unitOf(props.product))
-const text = textOf
 const good = (batch: Batch) => usableOn(batch, props.product.afterOpeningMonths, props.today)
 const shown = computed(() => [...props.batches].filter((one) => one.left > 0).sort((a, b) => Number(b.id === props.current) - Number(a.id === props.current) || a.receivedOn.localeCompare(b.receivedOn)))
 const undoing = ref<Batch>()

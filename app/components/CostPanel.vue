@@ -1,5 +1,6 @@
 <script setup lang="ts">
-import { earnedBy, leastPrice, type LaidOut } from '#core/costing'
+import type { LaidOut } from '#core/costing'
+import { earnedBy, leastPrice } from '#core/costing/price'
 import { inMinutes } from '#core/quantity'
 import type { VisitMoney } from '~/stores/visit'
 import { money as words } from '~/support/money'

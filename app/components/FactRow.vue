@@ -35,7 +35,7 @@ const flip = (zones: readonly ZoneId[]) => say({ zones: isIn(zones) ? (props.fac
       </div>
     </div>
     <div v-if="value === 'yes' && (question.date || question.zones)" class="mt-2 flex flex-wrap items-center gap-x-5 gap-y-2 pl-4 border-l-2 border-mind">
-      <label v-if="question.date" class="flex items-center gap-2 text-sm text-soft">{{ DATE_WORDS[question.date] }}<input type="date" class="field" :max="question.date === 'ahead' ? undefined : today" :value="fact?.on ?? ''" :disabled="disabled" @change="say({ on: ($event.target as HTMLInputElement).value })"></label>
+      <label v-if="question.date" class="flex items-center gap-2 text-sm text-soft">{{ DATE_WORDS[question.date] }}<input type="date" class="field" :max="question.date === 'ahead' ? undefined : today" v-shown="fact?.on ?? ''" :disabled="disabled" @change="say({ on: ($event.target as HTMLInputElement).value })"></label>
       <div v-if="question.zones" class="flex flex-wrap gap-1" role="group" :aria-label="`Where: ${question.ask}`">
         <button v-for="place in places" :key="place.id" type="button" class="pick text-sm" :aria-pressed="isIn(place.zones)" :disabled="disabled" @click="flip(place.zones)">{{ place.name }}</button>
       </div>

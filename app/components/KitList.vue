@@ -2,15 +2,16 @@
 import type { Kit, Listed } from '#core/catalog'
 import { CONCERNS } from '#core/client'
 import { minorTyped, money, moneyField } from '~/support/money'
+import { call } from '~/support/api'
 import { idFrom } from '~/support/shelf'
-import { takeNumber, textOf } from '~/support/typed'
+import { takeNumber, textOf as text } from '~/support/typed'
 
 const props = defineProps<{ kits: readonly Kit[]; products: readonly Listed[]; currency: string; disabled: boolean }>()
-const { things, trouble, put } = useThings<Kit>(() => props.kits, 'kits')
+const { things, trouble, state, put: putThing } = useThings<Kit>(() => props.kits)
+const put = (kit: Kit) => putThing(kit, () => call(`/api/shelf/kits/${kit.id}`, { method: 'PUT', body: kit }))
 const named = ref('')
 const byName = computed(() => [...props.products].filter((one) => !one.archived).sort((a, b) => a.name.localeCompare(b.name)))
 const unitOf = (id: string) => props.products.find((one) => one.id === id)?.unit ?? ''
-const text = textOf
 const take = (event: Event, words: string, use: (value: number) => void) => takeNumber(event, words, (says) => { trouble.value = says }, (value) => { if (value !== undefined) use(value) }, 0, 10_000)
 const item = (kit: Kit, at: number, more: Partial<Kit['items'][number]>) => put({ ...kit, items: kit.items.map((one, index) => (index === at ? { ...one, ...more } : one)) })
 function price(kit: Kit, event: Event) {
@@ -26,7 +27,7 @@ async function add() {
 
 <template>
   <div class="overflow-y-auto flex-1">
-    <p class="text-soft mb-4 max-w-[46rem]">A set sold as one. Part of it is used in the visit that opens it, the rest goes home with the client. Opened on Prepare.</p>
+    <div class="flex items-start mb-4"><p class="text-soft max-w-[46rem] flex-1">A set sold as one. Part of it is used in the visit that opens it, the rest goes home with the client. Opened on Prepare.</p><p class="text-sm text-soft" role="status">{{ state }}</p></div>
     <p v-if="trouble" role="alert" class="mb-3 px-4 py-2 bg-mind-ground border-l-4 border-mind">{{ trouble }}</p>
     <section v-for="kit in things" :key="kit.id" class="border-t border-line pt-3 pb-5" :aria-label="kit.name">
       <div class="flex items-baseline gap-4"><h2 class="text-2xl flex-1">{{ kit.name }}</h2><span class="text-soft">for {{ kit.concern }}</span><span class="display text-2xl">{{ money(kit.priceMinor, currency) }}</span></div>

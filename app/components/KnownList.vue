@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { slugOf } from '#core/catalog/slug'
 import { QUESTIONS, questionByCode, searchKnown, type Known } from '#core/client'
 import { rulesAsking } from '#core/safety'
 import { call, refusalOf } from '~/support/api'
@@ -20,7 +21,6 @@ async function load() {
 void load()
 const edit = (one: Known) => { trouble.value = ''; form.value = { ...one, isNew: false, synonyms: one.synonyms.join(', ') } }
 const add = () => { trouble.value = ''; form.value = { id: '', isNew: true, kind: 'medicine', name: typed.value.trim(), synonyms: '', code: 'photosensitiser-strong' } }
-const idOf = (name: string) => name.normalize('NFKD').toLowerCase().replace(/[^a-z0-9]+/g, '-').replace(/^-+|-+$/g, '').slice(0, 60)
 
 async function send(work: () => Promise<unknown>) {
   try {
@@ -34,7 +34,7 @@ async function send(work: () => Promise<unknown>) {
 }
 function save() {
   const { id, isNew, kind, name, synonyms, code } = form.value!
-  const to = isNew ? idOf(name) : id
+  const to = isNew ? slugOf(name) : id
   if (isNew && list.value?.some((one) => one.id === to)) { trouble.value = `“${name}” is on the list already.`; return }
   void send(() => call(`/api/known/${to}`, { method: 'PUT', body: { kind, name, synonyms: synonyms.split(',').map((one) => one.trim()).filter(Boolean), code } }))
 }

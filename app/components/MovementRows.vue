@@ -3,6 +3,7 @@ import { ArrowDown, ArrowUp, Trash2 } from 'lucide-vue-next'
 import { MOVEMENT_TYPES, movementSeconds, movementsSeconds, PATH_WORDS, PATHS, type Movement, type PathId } from '#core/protocol'
 import { durationInWords } from '#core/quantity'
 import { offTheMap } from '~/skin-map/strokes'
+import { textOf as text } from '~/support/typed'
 
 const props = defineProps<{ movements: readonly Movement[] }>()
 const emit = defineEmits<{ change: [movements: Movement[]] }>()
@@ -11,7 +12,6 @@ const put = (at: number, more: Partial<Movement>) => emit('change', props.moveme
 const swap = (at: number, by: -1 | 1) => { const now = [...props.movements]; const [here, there] = [now[at], now[at + by]]; if (!here || !there) return; now[at] = there; now[at + by] = here; emit('change', now) }
 function add(path: PathId) { const id = `m${Date.now().toString(36)}`; emit('change', [...props.movements, { id, path, type: 'effleurage', repetitions: 6, pressure: 'light', secondsEach: 4, sides: 'both at once', with: 'hands' }]); chosen.value = id }
 const number = (event: Event) => Number((event.target as HTMLInputElement).value)
-const text = (event: Event) => (event.target as HTMLSelectElement).value
 const whole = (value: number, least: number, most: number) => Math.max(least, Math.min(most, Math.round(value) || least))
 </script>
 
@@ -28,7 +28,7 @@ const whole = (value: number, least: number, most: number) => Math.max(least, Ma
           <select class="field !min-h-[34px] !px-1.5" :value="one.type" :aria-label="`Kind of movement ${at + 1}`" @change="put(at, { type: text($event) as Movement['type'] })"><option v-for="type in MOVEMENT_TYPES" :key="type">{{ type }}</option></select>
           <select class="field !min-h-[34px] !px-1.5" :value="one.pressure" :aria-label="`Pressure of movement ${at + 1}`" @change="put(at, { pressure: text($event) as Movement['pressure'] })"><option>light</option><option>medium</option><option>firm</option></select>
           <select class="field !min-h-[34px] !px-1.5" :value="one.sides" :aria-label="`Sides of movement ${at + 1}`" @change="put(at, { sides: text($event) as Movement['sides'] })"><option value="both at once">both at once</option><option value="each">then the other side</option></select>
-          <label class="flex items-center gap-1"><input type="number" class="field !min-h-[34px] w-14 !px-1.5" min="1" max="60" :value="one.repetitions" :aria-label="`Repetitions of movement ${at + 1}`" @change="put(at, { repetitions: whole(number($event), 1, 60) })">×</label><label class="flex items-center gap-1"><input type="number" class="field !min-h-[34px] w-15 !px-1.5" min="0.5" max="120" step="0.5" :value="one.secondsEach" :aria-label="`Seconds each of movement ${at + 1}`" @change="put(at, { secondsEach: Math.max(0.5, Math.min(120, number($event) || 0.5)) })">s</label>
+          <label class="flex items-center gap-1"><input type="number" class="field !min-h-[34px] w-14 !px-1.5" min="1" max="60" v-shown="one.repetitions" :aria-label="`Repetitions of movement ${at + 1}`" @change="put(at, { repetitions: whole(number($event), 1, 60) })">×</label><label class="flex items-center gap-1"><input type="number" class="field !min-h-[34px] w-15 !px-1.5" min="0.5" max="120" step="0.5" v-shown="one.secondsEach" :aria-label="`Seconds each of movement ${at + 1}`" @change="put(at, { secondsEach: Math.max(0.5, Math.min(120, number($event) || 0.5)) })">s</label>
           <span class="ml-auto text-soft">{{ durationInWords(Math.ceil(movementSeconds(one))) }}</span>
         </div>
       </li>

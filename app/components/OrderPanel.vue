@@ -1,6 +1,6 @@
 <script setup lang="ts">
-import { isUrgent, type OrderLine, type ProductForecast } from '#core/costing'
-import { call, refusalOf } from '~/support/api'
+import { isUrgent, type OrderLine, type ProductForecast } from '#core/costing/forecast'
+import { call } from '~/support/api'
 import { money } from '~/support/money'
 import { figure } from '~/support/shelf'
 import { dateAfter, shortDate } from '~/support/time'
@@ -10,15 +10,8 @@ interface Reply { today: string; until: string; visits: number; products: Produc
 const CHOICES = [2, 4, 8, 12] as const
 const weeks = ref<number>(8)
 const reply = shallowRef<Reply>()
-const trouble = ref('')
-async function load() {
-  try {
-    reply.value = await call<Reply>('/api/shelf/forecast', { query: { weeks: String(weeks.value) } })
-    trouble.value = ''
-  } catch (error) {
-    trouble.value = refusalOf(error).detail
-  }
-}
+const { trouble, attempt } = useAttempt()
+const load = () => attempt(async () => { reply.value = await call<Reply>('/api/shelf/forecast', { query: { weeks: String(weeks.value) } }) })
 watch(weeks, load, { immediate: true })
 const total = computed(() => reply.value?.orders.reduce((sum, line) => sum + line.priceMinor, 0) ?? 0)
 const rows = computed(() => [...(reply.value?.products ?? [])].sort((a, b) => (a.runsOutOn ?? '9').localeCompare(b.runsOutOn ?? '9') || b.booked / Math.max(0.1, b.usableNow) - a.booked / Math.max(0.1, a.usableNow)))

@@ -2,12 +2,12 @@
 import { Plus, Trash2 } from 'lucide-vue-next'
 import { PLACES, TEMPERATURES, TOOLS, ADMITS, type Segment, type Step } from '#core/protocol'
 import { setLimit } from '~/ladder/edit'
+import { textOf as text } from '~/support/typed'
 
 const props = defineProps<{ step: Step }>()
 const emit = defineEmits<{ change: [step: Step] }>()
 const KINDS = { prepare: 'mix, set up', apply: 'on', dwell: 'processing', remove: 'off', settle: 'drying', hygiene: 'hygiene' } as const
 const number = (event: Event) => Number((event.target as HTMLInputElement).value)
-const text = (event: Event) => (event.target as HTMLSelectElement).value
 const put = (id: string, more: Partial<Segment>) => emit('change', { ...props.step, segments: props.step.segments.map((part) => { if (part.id !== id) return part; const now = { ...part, ...more }; for (const key of Object.keys(more) as (keyof Segment)[]) if (more[key] === undefined) Reflect.deleteProperty(now, key); return now }) })
 const limit = (id: string, which: 'minS' | 'usualS' | 'maxS', event: Event) => emit('change', setLimit(props.step, id, which, number(event)))
 function add(kind: Segment['kind']) {

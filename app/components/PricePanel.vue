@@ -1,7 +1,9 @@
 <script setup lang="ts">
-import { earnedBy, leastPrice, type Rates } from '#core/costing'
+import type { Rates } from '#core/costing'
+import { earnedBy, leastPrice } from '#core/costing/price'
 import type { PriceRow } from '~/composables/usePrices'
 import { money, moneyField } from '~/support/money'
+import { textOf as text } from '~/support/typed'
 
 const props = defineProps<{ rates: Rates; currency: string }>()
 const emit = defineEmits<{ saved: [] }>()
@@ -14,7 +16,6 @@ watch(() => props.rates, load, { immediate: true, deep: true })
 const set = ref({ protocol: '', addOns: [] as string[], included: '' })
 const offer = computed(() => offerOf(set.value))
 async function rate(key: keyof Rates, typed: string) { if (await saveRate(key, typed)) emit('saved') }
-const text = (event: Event) => (event.target as HTMLInputElement).value
 const least = (row: PriceRow) => leastPrice(row.costMinor, props.rates.marginPercent)
 const earned = (row: PriceRow) => (row.priceMinor ? earnedBy(row.priceMinor, { totalMinor: row.costMinor, goodsMinor: row.goodsMinor }, row.minutes) : undefined)
 const isThin = (row: PriceRow) => (earned(row)?.marginPercent ?? Infinity) < props.rates.marginPercent

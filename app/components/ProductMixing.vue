@@ -2,11 +2,10 @@
 import { BOWLS, CONSISTENCIES, PRODUCT_KINDS, type Mixing, type Product } from '#core/catalog'
 import { settingAt } from '#core/mixing'
 import { durationInWords } from '#core/quantity'
-import { takeNumber, textOf } from '~/support/typed'
+import { takeNumber, textOf as text } from '~/support/typed'
 
 const props = defineProps<{ product: Product }>()
 const emit = defineEmits<{ change: [more: Partial<Product>]; bad: [says: string] }>()
-const text = textOf
 const take = (event: Event, words: string, use: (value: number | undefined) => void, least = 0, most = 7200) => takeNumber(event, words, (says) => emit('bad', says), use, least, most)
 const mixing = computed<Mixing>(() => props.product.mixing ?? {})
 function put(more: Partial<Mixing>) {

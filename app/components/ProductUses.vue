@@ -3,11 +3,10 @@ import { unitOf, type Product, type Use } from '#core/catalog'
 import { freshId, PHASES, segment, type Step } from '#core/protocol'
 import { inMinutes } from '#core/quantity'
 import { FACE, zonesInWords } from '#core/skin'
-import { takeNumber, textOf } from '~/support/typed'
+import { takeNumber, textOf as text } from '~/support/typed'
 
 const props = defineProps<{ product: Product }>()
 const emit = defineEmits<{ change: [uses: Use[]]; bad: [says: string] }>()
-const text = textOf
 const put = (at: number, more: Partial<Use>) => emit('change', props.product.uses.map((use, index) => (index === at ? Object.fromEntries(Object.entries({ ...use, ...more }).filter(([, value]) => value !== undefined)) as Use : use)))
 /** A use drawn as a step, so that its minutes are written where a card's are. */
 const asStep = (use: Use): Step => ({ id: use.id, phase: use.phase, title: props.product.name || 'this use', zones: use.zones, properties: [], segments: use.segments, essential: false, priority: 3 })

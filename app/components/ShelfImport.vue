@@ -1,12 +1,12 @@
 <script setup lang="ts">
 import type { Listed } from '#core/catalog'
 import { chosenText } from '~/support/files'
-import { digitsOf } from '~/support/money'
+import { minorDigits } from '#core/costing/price'
 
 const props = defineProps<{ today: string; currency: string; known: readonly Listed[] }>()
 const emit = defineEmits<{ close: []; taken: [] }>()
 const FAULTS_SHOWN = 200
-const { state, trouble, read, send, cancel, again } = useShelfImport(() => digitsOf(props.currency), () => props.today)
+const { state, trouble, read, send, cancel, again } = useShelfImport(() => minorDigits(props.currency), () => props.today)
 const name = ref('')
 const found = computed(() => (state.value.stage === 'preview' ? state.value.read : undefined))
 const ids = computed(() => new Set(props.known.map((one) => one.id)))

@@ -6,12 +6,12 @@ import { CONCERNS } from '#core/client'
 import { money } from '~/support/money'
 import { activesOn, figure, NO_SHELF_WISH, shelfFor, STATE_GLYPHS, vessels, type ShelfWish } from '~/support/shelf'
 import { shortDate } from '~/support/time'
+import { textOf as text } from '~/support/typed'
 
 const props = defineProps<{ list: readonly Listed[]; currency: string; mixes?: boolean }>()
 const ROW_PX = 52
 const wish = ref<ShelfWish>(NO_SHELF_WISH)
 const set = (more: Partial<ShelfWish>) => { wish.value = { ...wish.value, ...more } }
-const text = (event: Event) => (event.target as HTMLInputElement).value
 const isWished = computed(() => JSON.stringify(wish.value) !== JSON.stringify({ ...NO_SHELF_WISH, away: wish.value.away }))
 const found = computed(() => shelfFor(props.list, wish.value))
 const features = tableFeatures({ rowSortingFeature, sortedRowModel: createSortedRowModel(), sortFns: { alphanumeric: sortFn_alphanumeric, basic: sortFn_basic } })

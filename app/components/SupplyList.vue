@@ -1,14 +1,15 @@
 <script setup lang="ts">
 import { SUPPLY_KINDS, type Supply } from '#core/catalog'
 import { minorTyped, moneyField } from '~/support/money'
+import { call } from '~/support/api'
 import { idFrom } from '~/support/shelf'
-import { takeNumber, textOf } from '~/support/typed'
+import { takeNumber, textOf as text } from '~/support/typed'
 
 const props = defineProps<{ supplies: readonly Supply[]; currency: string; disabled: boolean }>()
-const { things, trouble, put } = useThings<Supply>(() => props.supplies, 'supplies')
+const { things, trouble, state, put: putThing } = useThings<Supply>(() => props.supplies)
+const put = (supply: Supply) => putThing(supply, () => call(`/api/shelf/supplies/${supply.id}`, { method: 'PUT', body: supply }))
 const named = ref('')
 const WORDS = { 'single use': 'Used once', laundry: 'Washed', kept: 'Kept' } as const
-const text = textOf
 const count = (supply: Supply, key: 'pack' | 'stock', event: Event) => takeNumber(event, supply.name, (says) => { trouble.value = says }, (value) => { if (value !== undefined) void put({ ...supply, [key]: Math.round(value) }) }, key === 'pack' ? 1 : 0, 100_000)
 function price(supply: Supply, event: Event) {
   const minor = minorTyped(text(event), props.currency)
@@ -22,6 +23,7 @@ async function add() {
 
 <template>
   <div class="overflow-y-auto flex-1">
+    <p class="text-sm text-soft h-5 text-right" role="status">{{ state }}</p>
     <p v-if="trouble" role="alert" class="mb-3 px-4 py-2 bg-mind-ground border-l-4 border-mind">{{ trouble }}</p>
     <section v-for="kind in SUPPLY_KINDS" :key="kind" class="mb-6"><h2 class="text-xl mb-1">{{ WORDS[kind] }}</h2>
       <table class="w-full"><thead><tr class="text-left text-sm text-soft border-b border-line"><th class="font-normal py-1.5">Name</th><th v-if="kind === 'single use'" class="font-normal w-32">In a pack</th><th v-if="kind !== 'kept'" class="font-normal w-36">{{ kind === 'laundry' ? 'One wash' : 'A pack' }}, {{ currency }}</th><th class="font-normal w-32">{{ kind === 'single use' ? 'Left' : 'There are' }}</th><th class="font-normal w-36">Kind</th></tr></thead>

@@ -1,6 +1,6 @@
 import { useLocalStorage, useRefHistory } from '@vueuse/core'
 import type { Product, Recipe } from '#core/catalog'
-import { call, refusalOf } from '~/support/api'
+import { call } from '~/support/api'
 import { asHouseMix, benchResult, recipeOf, type BenchPart, type OwnRules } from '~/support/bench'
 
 interface Bench { by: Recipe['by']; parts: readonly BenchPart[]; amount: number; unit: 'g' | 'mL' }
@@ -16,7 +16,7 @@ export function useBench() {
   const mix = shallowRef<Product & { seenAt: string }>()
   const taken = shallowRef<ReadonlySet<string>>(new Set())
   const currency = ref('EUR')
-  const trouble = ref('')
+  const { trouble, attempt } = useAttempt()
   const told = ref('')
 
   const put = (more: Partial<Bench>) => { bench.value = { ...bench.value, ...more }; told.value = '' }
@@ -31,16 +31,6 @@ export function useBench() {
   }
   const asWeighed = () => put({ by: 'mass', parts: bench.value.parts.map((one) => ({ productId: one.productId, parts: one.weighedG! })) })
 
-  async function attempt<T>(work: () => Promise<T>): Promise<T | undefined> {
-    try {
-      const done = await work()
-      trouble.value = ''
-      return done
-    } catch (error) {
-      trouble.value = refusalOf(error).detail
-      return undefined
-    }
-  }
   async function openMix(id: string) {
     const { product, changedAt } = await call<{ product: Product; changedAt: string }>(`/api/shelf/products/${id}`)
     if (!product.recipe) return

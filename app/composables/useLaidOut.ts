@@ -1,4 +1,5 @@
-import { NO_PREP, type Prep, type Shortage, type standIns } from '#core/adapt'
+import type { Choice, Prep, Shortage, standIns } from '#core/adapt'
+import { chosenFor, NO_PREP, withChoice, withoutChoice } from '#core/adapt/choice'
 import type { LaidOut } from '#core/costing'
 
 /** What follows from the stored plan, kept up with every change; while the tray is laid also what may stand in for what is short. `without`: steps that were left out. */
@@ -29,21 +30,13 @@ export function useLaidOut({ withStandIns = true, without = () => new Set<string
   }, { immediate: true })
 
   const change = (more: Partial<Prep>) => store.prepare({ ...prep.value, ...more })
-  function choose(choice: ReturnType<typeof standIns>['options'][number]['choice']) {
-    return choice.kind === 'step'
-      ? change({ standIns: { ...prep.value.standIns, [choice.stepId]: choice.pick } })
-      : change({ partStandIns: { ...prep.value.partStandIns, [choice.mixId]: { ...prep.value.partStandIns[choice.mixId], [choice.partId]: choice.byId } } })
-  }
+  const choose = (choice: Choice) => store.prepare(withChoice(prep.value, choice))
   /** Takes a choice back: what is short is short again. */
-  function takeBack(short: Shortage) {
-    const { [short.stepId]: _step, ...steps } = prep.value.standIns
-    const mixes = Object.fromEntries(Object.entries(prep.value.partStandIns).map(([mixId, parts]) => { const { [short.productId]: _part, ...rest } = parts; return [mixId, rest] }))
-    return change({ standIns: steps, partStandIns: mixes })
-  }
+  const takeBack = (short: Shortage) => store.prepare(withoutChoice(prep.value, short))
   /** What stands in for something short now, by name, when somebody chose it. */
-  function chosenFor(short: Shortage): string | undefined {
-    const id = short.mixId ? prep.value.partStandIns[short.mixId]?.[short.productId] : prep.value.standIns[short.stepId]?.productId
+  function chosenName(short: Shortage): string | undefined {
+    const id = chosenFor(prep.value, short)
     return id && (store.data?.input.shelf.products.find((product) => product.id === id)?.name ?? id)
   }
-  return { laid, found, plan, prep, change, choose, takeBack, chosenFor }
+  return { laid, found, plan, prep, change, choose, takeBack, chosenName }
 }

@@ -1,5 +1,6 @@
-import { compareOffers, type Offers, type Rates } from '#core/costing'
-import { call, refusalOf } from '~/support/api'
+import type { Rates } from '#core/costing'
+import { compareOffers, type Offers } from '#core/costing/price'
+import { call } from '~/support/api'
 import { minorTyped } from '~/support/money'
 
 /** What one protocol or enhancement costs and is sold for, as the server adds it up. */
@@ -11,17 +12,7 @@ export function usePrices(rates: () => Rates, currency: () => string) {
   const rows = shallowRef<PriceRow[]>()
   // A second figure typed before the first is saved builds on it.
   const own = shallowRef<Rates>(rates())
-  const trouble = ref('')
-  async function attempt(work: () => Promise<unknown>): Promise<boolean> {
-    try {
-      await work()
-      trouble.value = ''
-      return true
-    } catch (error) {
-      trouble.value = refusalOf(error).detail
-      return false
-    }
-  }
+  const { trouble, attempt } = useAttempt()
   const load = () => attempt(async () => { rows.value = await call<PriceRow[]>('/api/shelf/prices') })
   async function saveRate(key: keyof Rates, typed: string): Promise<boolean> {
     const value = key === 'marginPercent' || key === 'turnoverMinutes' ? Number(typed) : minorTyped(typed, currency())
@@ -30,14 +21,14 @@ export function usePrices(rates: () => Rates, currency: () => string) {
       return false
     }
     own.value = { ...own.value, [key]: value }
-    return attempt(() => call('/api/shelf/rates', { method: 'PUT', body: own.value }))
+    return (await attempt(() => call('/api/shelf/rates', { method: 'PUT', body: own.value }))) !== undefined
   }
   async function savePrice(row: PriceRow, key: 'priceMinor' | 'goingMinor', typed: string) {
     const minor = minorTyped(typed, currency())
     if (minor === undefined) return void (trouble.value = `${row.name}: “${typed}” is not a price.`)
     rows.value = rows.value?.map((one) => (one.kind === row.kind && one.ref === row.ref ? { ...one, [key]: minor } : one))
     const { kind, ref: of, priceMinor, goingMinor } = rows.value!.find((one) => one.kind === row.kind && one.ref === row.ref)!
-    if (!await attempt(() => call('/api/shelf/prices', { method: 'PUT', body: { kind, ref: of, priceMinor, goingMinor } }))) await load()
+    if (await attempt(() => call('/api/shelf/prices', { method: 'PUT', body: { kind, ref: of, priceMinor, goingMinor } })) === undefined) await load()
   }
   const protocols = computed(() => rows.value?.filter((row) => row.kind === 'protocol') ?? [])
   const addOns = computed(() => rows.value?.filter((row) => row.kind === 'add-on') ?? [])

@@ -11,9 +11,10 @@ const NEW: Product = { id: '', name: '', kind: 'serum', concerns: [], vehicle: '
 export function useProduct(id: string, today: () => string) {
   const product = shallowRef<Product>()
   const history = useRefHistory(product, { capacity: 100 })
-  const batches = shallowRef<Batch[]>([])
+  const fetched = shallowRef<Batch[]>([])
   const archived = ref(false)
-  const trouble = ref('')
+  const { trouble, attempt } = useAttempt()
+  const { things: batches, put: putThing } = useThings<Batch>(() => fetched.value, trouble)
   const state = ref<'saved' | 'saving' | 'waiting' | 'new'>('saved')
   let seenAt: string | undefined
   const isNew = id === 'new'
@@ -25,18 +26,15 @@ export function useProduct(id: string, today: () => string) {
       product.value = NEW
       state.value = 'new'
     } else {
-      try {
+      await attempt(async () => {
         const reply = await call<Reply>(`/api/shelf/products/${id}`)
         quiet = true
         product.value = reply.product
         quiet = false
-        batches.value = reply.batches
+        fetched.value = reply.batches
         archived.value = reply.archived
         seenAt = reply.changedAt
-        trouble.value = ''
-      } catch (error) {
-        trouble.value = refusalOf(error).detail
-      }
+      })
     }
     await nextTick()
     history.clear()
@@ -71,36 +69,14 @@ export function useProduct(id: string, today: () => string) {
   /** Puts a new product on the shelf; gives its id, or undefined with the reason in `trouble`. */
   async function create(taken: ReadonlySet<string>): Promise<string | undefined> {
     const made = { ...product.value!, id: idFrom(product.value!.name, taken), name: product.value!.name.trim() }
-    try {
-      await call(`/api/shelf/products/${made.id}`, { method: 'PUT', body: { product: made } })
-      return made.id
-    } catch (error) {
-      trouble.value = refusalOf(error).detail
-      return undefined
-    }
+    return attempt(async () => { await call(`/api/shelf/products/${made.id}`, { method: 'PUT', body: { product: made } }); return made.id })
   }
-  /** Shown at once, so that the next change builds on it; sent one after another; taken back when the server refuses it. */
-  function putBatch(batch: Batch, reason: 'count' | 'received' | 'discarded') {
-    const before = batches.value
-    batches.value = before.some((one) => one.id === batch.id) ? before.map((one) => (one.id === batch.id ? batch : one)) : [...before, batch]
-    sending = sending.then(async () => {
-      try {
-        await call(`/api/shelf/batches/${batch.id}`, { method: 'PUT', body: { productId: id, batch, reason } })
-        trouble.value = ''
-      } catch (error) {
-        batches.value = before
-        trouble.value = refusalOf(error).detail
-      }
-    })
-  }
-  async function putAway(away: boolean) {
-    try {
-      await call(`/api/shelf/products/${id}/archived`, { method: 'PUT', body: { archived: away } })
-      archived.value = away
-    } catch (error) {
-      trouble.value = refusalOf(error).detail
-    }
-  }
+  /** A batch received, opened, counted or thrown away. */
+  const putBatch = (batch: Batch, reason: 'count' | 'received' | 'discarded') => putThing(batch, () => call(`/api/shelf/batches/${batch.id}`, { method: 'PUT', body: { productId: id, batch, reason } }))
+  const putAway = (away: boolean) => attempt(async () => {
+    await call(`/api/shelf/products/${id}/archived`, { method: 'PUT', body: { archived: away } })
+    archived.value = away
+  })
   const shown = computed(() => product.value && inUse(product.value, batches.value, today()))
   const current = computed(() => currentBatch(batches.value, product.value?.afterOpeningMonths, today()))
   return { product, history, batches, archived, trouble, state, isNew, shown, current, load, put, create, putBatch, putAway }

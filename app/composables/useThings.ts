@@ -1,35 +1,42 @@
-import { call, refusalOf } from '~/support/api'
+import { refusalOf } from '~/support/api'
 
 /**
- * Devices, supplies or kits while they are edited: a change is shown at once, so that the next one builds on it, and sent one after another.
- * What the server refuses is said and taken back. A list that was asked for before the first change is older than it, and is left aside.
+ * Things of a list while they are edited: a change is shown at once, so that the next one builds on it, and sent one after another. What the
+ * server refuses is said and that one thing taken back. A list that was asked for before the first change is older than it, and is left aside.
  */
-export function useThings<T extends { readonly id: string; readonly name: string }>(given: () => readonly T[], path: string) {
+export function useThings<T extends { readonly id: string; readonly name?: string }>(given: () => readonly T[], trouble = ref('')) {
   const things = shallowRef<readonly T[]>(given())
-  const trouble = ref('')
+  /** How it stands with what was changed: nothing to say before the first change. */
+  const state = ref<'' | 'Saving …' | 'Saved' | 'Not saved'>('')
+  let waiting = 0
   let touched = false
   let sending: Promise<unknown> = Promise.resolve()
   watch(given, (now) => { if (!touched) things.value = now })
 
-  async function send(thing: T, before: readonly T[]): Promise<boolean> {
-    try {
-      await call(`/api/shelf/${path}/${thing.id}`, { method: 'PUT', body: thing })
-      trouble.value = ''
-      return true
-    } catch (error) {
-      things.value = before
-      trouble.value = `${thing.name}: ${refusalOf(error).detail}`
-      return false
-    }
-  }
+  const placed = (id: string, thing: T | undefined) => { things.value = things.value.some((one) => one.id === id) ? things.value.flatMap((one) => (one.id === id ? thing ?? [] : one)) : [...things.value, ...(thing ? [thing] : [])] }
   /** True when the server has it. */
-  function put(thing: T): Promise<boolean> {
-    const before = things.value
-    things.value = before.some((one) => one.id === thing.id) ? before.map((one) => (one.id === thing.id ? thing : one)) : [...before, thing]
+  function put(thing: T, send: (thing: T) => Promise<unknown>): Promise<boolean> {
+    const before = things.value.find((one) => one.id === thing.id)
     touched = true
-    const sent = sending.then(() => send(thing, before))
+    waiting++
+    state.value = 'Saving …'
+    placed(thing.id, thing)
+    const sent = sending.then(async () => {
+      try {
+        await send(thing)
+        trouble.value = ''
+        if (--waiting === 0) state.value = 'Saved'
+        return true
+      } catch (error) {
+        placed(thing.id, before)
+        waiting--
+        state.value = 'Not saved'
+        trouble.value = `${thing.name ? `${thing.name}: ` : ''}${refusalOf(error).detail}`
+        return false
+      }
+    })
     sending = sent
     return sent
   }
-  return { things, trouble, put }
+  return { things, trouble, state, put }
 }

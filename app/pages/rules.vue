@@ -2,7 +2,7 @@
 import { RUNGS } from '#core/climb'
 import { LEVER_WORDS } from '#core/protocol'
 import { EMERGENCIES, FAMILY_NAMES, NO_SETTINGS, RULE_BOOK, RULE_BOOK_VERSION, type Rule, type RuleSettings } from '#core/safety'
-import { call, refusalOf } from '~/support/api'
+import { call } from '~/support/api'
 import { rulePage, rulesFound } from '~/support/rule-book'
 
 const session = useSessionStore()
@@ -10,7 +10,7 @@ const route = useRoute()
 const router = useRouter()
 const PAGES = RULE_BOOK.map(rulePage)
 const settings = ref<RuleSettings>(NO_SETTINGS)
-const trouble = ref('')
+const { trouble, attempt } = useAttempt()
 const typed = ref('')
 
 type Part = Rule['family'] | 'G' | 'set' | 'rungs' | 'known'
@@ -25,14 +25,7 @@ const parts = computed(() => {
 const shown = computed(() => found.value.filter((page) => (part.value === 'set' ? isSet(page.rule.id) : typed.value.trim() !== '' || page.rule.family === part.value)))
 const isList = computed(() => !['G', 'rungs', 'known'].includes(part.value))
 
-async function load() {
-  try {
-    settings.value = await call<RuleSettings>('/api/rules')
-    trouble.value = ''
-  } catch (error) {
-    trouble.value = refusalOf(error).detail
-  }
-}
+const load = () => attempt(async () => { settings.value = await call<RuleSettings>('/api/rules') })
 onMounted(load)
 const go = (to: Part) => { typed.value = ''; void router.replace({ query: { part: to } }) }
 const choose = (id: string) => router.replace({ query: { ...(part.value === chosen.value?.rule.family ? {} : { part: part.value }), rule: id } })

@@ -28,7 +28,7 @@ export interface VisitData {
 export const useVisitStore = defineStore('visit', () => {
   const data = ref<VisitData>()
   const preview = ref<FittedPlan>()
-  const trouble = ref('')
+  const { trouble, attempt } = useAttempt()
   const saving = ref(0)
   const outbox = useOutboxStore()
   const locked = computed(() => data.value?.visit.stage === 'closed')
@@ -74,16 +74,9 @@ export const useVisitStore = defineStore('visit', () => {
   /** Runs one save; what was typed stays on screen when it fails, with the reason. */
   async function save(work: () => Promise<unknown>): Promise<boolean> {
     saving.value++
-    try {
-      await work()
-      trouble.value = ''
-      return true
-    } catch (error) {
-      trouble.value = refusalOf(error).detail
-      return false
-    } finally {
-      saving.value--
-    }
+    const done = await attempt(async () => { await work(); return true })
+    saving.value--
+    return done ?? false
   }
   const at = (path: string) => `/api/visits/${data.value!.visit.id}/${path}`
 

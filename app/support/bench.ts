@@ -1,6 +1,6 @@
 import { familyById, readInci, type Product, type Recipe } from '#core/catalog'
 import type { Concern } from '#core/client'
-import { goodsMinor } from '#core/costing'
+import { goodsMinor } from '#core/costing/cost'
 import { composed, mixActives, partsOf, scaleRecipe, type Amount, type MixActive, type Scaled } from '#core/mixing'
 import { propertyWords, segment, type Phase, type Property } from '#core/protocol'
 import { FACE_NECK } from '#core/skin'

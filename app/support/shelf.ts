@@ -1,4 +1,4 @@
-import type { Listed, ProductKind, Reach, StockState } from '#core/catalog'
+import { slugOf, type Listed, type ProductKind, type Reach, type StockState } from '#core/catalog'
 import type { Concern } from '#core/client'
 
 /** What the shelf is asked for. Empty: anything. */
@@ -25,7 +25,7 @@ export const figure = (value: number): string => String(value >= 100 ? Math.roun
 
 /** A short id from a name, free among those taken. */
 export function idFrom(name: string, taken: ReadonlySet<string>): string {
-  const base = name.normalize('NFKD').replace(/\p{M}/gu, '').toLowerCase().replace(/[^a-z0-9]+/g, '-').replace(/^-|-$/g, '').slice(0, 52) || 'product'
+  const base = slugOf(name, 52) || 'product'
   for (let n = 1; ; n++) { const id = n === 1 ? base : `${base}-${n}`; if (!taken.has(id)) return id }
 }
 

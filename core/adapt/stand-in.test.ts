@@ -4,7 +4,7 @@ import { DEMO_SHELF } from '../../demo/shelf'
 import type { Fact } from '../client'
 import { subjectReader, touches } from '../safety'
 import type { Shelf } from '../catalog'
-import { compile, constraintsFor, NO_PREP, prepared, shortages, standIns, type CompileInput } from '.'
+import { compile, chosenFor, constraintsFor, NO_PREP, prepared, shortages, standIns, withChoice, withoutChoice, type CompileInput } from '.'
 
 const stocked = (stock: Record<string, number>, more: Record<string, object> = {}): Shelf => ({ ...DEMO_SHELF, products: DEMO_SHELF.products.map((one) => ({ ...one, ...(one.id in stock ? { stock: stock[one.id]! } : {}), ...more[one.id] })) })
 const visit = (card: string, more: Partial<CompileInput> = {}, client = 'Wren Castellane') => demoVisit(client, cardOf(card), more)
@@ -37,6 +37,16 @@ describe('what stands in', () => {
     const chosen = { ...input, prep: { ...NO_PREP, partStandIns: { 'meadow-cocktail': { 'clover-drops': 'panthenol-drops' } } } }
     expect(compile(chosen).steps.find((step) => step.id === 'bowl')!.product!.productId).toBe('meadow-cocktail')
     expect(prepared(chosen).shelf.products.find((one) => one.id === 'meadow-cocktail')!.inci).toContain('Panthenol')
+  })
+  test('a choice is written down once, told by name, and taken back without a trace', () => {
+    const short = shortages(visit('mixed-bowl'))[0]!
+    const chosen = withChoice(NO_PREP, { kind: 'part', mixId: 'meadow-cocktail', partId: 'clover-drops', byId: 'panthenol-drops' })
+    expect([chosenFor(NO_PREP, short), chosenFor(chosen, short)]).toEqual([undefined, 'panthenol-drops'])
+    expect(withoutChoice(chosen, short)).toEqual({ ...NO_PREP, partStandIns: { 'meadow-cocktail': {} } })
+    const { mixId: _, ...plain } = short
+    const step = withChoice(chosen, { kind: 'step', stepId: 'bowl', pick: { productId: 'clay-mask', useId: 'mask' } })
+    expect([chosenFor(step, plain), chosenFor(step, short)]).toEqual(['clay-mask', 'panthenol-drops'])
+    expect(withoutChoice(step, plain)).toEqual(chosen)
   })
   test('another product for a step, its zones and minutes true', () => {
     const input = visit('brightening', { shelf: stocked({ 'dune-cream': 0 }) })

@@ -6,14 +6,14 @@ import type { Unit } from '../catalog/words'
 import { composedShelf, withPartReplaced } from '../mixing/house-mix'
 import { doseFor } from '../mixing/dose'
 import { mixFaults, partsOf } from '../mixing/recipe'
-import type { Pick, Step } from '../protocol/model'
+import type { Step } from '../protocol/model'
 import { propertyWords, type Property } from '../protocol/words'
 import { toMinutes } from '../quantity/time'
 import { subjectReader } from '../safety/subject'
+import { NO_PREP, withChoice, type Choice } from './choice'
 import { compile, constraintsFor, wantedSteps, type CompileInput } from './compile'
 import { fitStep, withPick } from './options'
 import { inForceFor } from './resolve'
-import type { Prep } from './wish'
 
 /** Something a visit wants and the shelf cannot give. */
 export interface Shortage {
@@ -49,8 +49,6 @@ export function shortages(given: CompileInput): Shortage[] {
   }
   return [...found.values()]
 }
-/** Nothing decided at the tray yet. */
-export const NO_PREP: Prep = { size: 'M', waterC: {}, standIns: {}, partStandIns: {} }
 const tenth = (amount: number): number => Math.round(amount * 10) / 10
 
 interface Need { readonly productId: string; readonly amount: number; readonly unit: Unit; readonly mixId?: string }
@@ -74,7 +72,7 @@ export interface StandIn {
   readonly productId: string
   readonly name: string
   /** What choosing it writes down: another product at the step, or another part in its mix. */
-  readonly choice: { readonly kind: 'step'; readonly stepId: string; readonly pick: Pick } | { readonly kind: 'part'; readonly mixId: string; readonly partId: string; readonly byId: string }
+  readonly choice: Choice
   /** What is gained or lost against the wanted one, in short sentences; empty: none that is known. */
   readonly trade: readonly string[]
   readonly named: boolean
@@ -103,7 +101,7 @@ export function standIns(given: CompileInput, short: Shortage): { readonly optio
 const rank = (one: StandIn): number => (one.named ? 0 : 10) + one.trade.length
 
 interface Seeking { readonly given: CompileInput; readonly input: CompileInput; readonly step: Step; readonly short: Shortage; readonly wanted: Product | undefined; readonly beforeS: number }
-interface Candidate { readonly product: Product; readonly choice: StandIn['choice']; readonly named: boolean }
+interface Candidate { readonly product: Product; readonly choice: Choice; readonly named: boolean }
 
 function candidatesFor({ input, step, short }: Seeking): Candidate[] {
   const { products } = input.shelf
@@ -139,10 +137,7 @@ function withStock(input: CompileInput, productId: string): CompileInput {
 function weighed(candidate: Candidate, seeking: Seeking): StandIn | Refused {
   const { given, short, step } = seeking
   const { product, choice, named } = candidate
-  const prep = { ...NO_PREP, ...given.prep }
-  const chosen: CompileInput = choice.kind === 'step'
-    ? { ...given, prep: { ...prep, standIns: { ...prep.standIns, [choice.stepId]: choice.pick } } }
-    : { ...given, prep: { ...prep, partStandIns: { ...prep.partStandIns, [choice.mixId]: { ...prep.partStandIns[choice.mixId], [choice.partId]: choice.byId } } } }
+  const chosen: CompileInput = { ...given, prep: withChoice(given.prep ?? NO_PREP, choice) }
   const shelf = choice.kind === 'step' ? seeking.input.shelf : composedShelf(withPartReplaced(given.shelf, choice.mixId, choice.partId, choice.byId))
   const put = choice.kind === 'step' ? withPick(step, choice.pick, shelf) : step
   if (!put) return { name: product.name, why: 'It does not reach these zones.' }
@@ -162,7 +157,7 @@ function refusedBy(put: Step, written: Step, shelf: Shelf, input: CompileInput):
   return fitted.ok ? undefined : fitted.blockedBy.map((one) => `${one.title}: ${one.because}`)[0] ?? 'A rule stops it.'
 }
 
-function refusedByMaker(choice: StandIn['choice'], shelf: Shelf): string | undefined {
+function refusedByMaker(choice: Choice, shelf: Shelf): string | undefined {
   if (choice.kind === 'step') return undefined
   const recipe = productById(shelf, choice.mixId)?.recipe
   return recipe && mixFaults(recipe, shelf.products).find((fault) => fault.kind === 'limit' && fault.productId === choice.byId)?.says

@@ -1,8 +1,9 @@
 import fc from 'fast-check'
 import { describe, expect, test } from 'vitest'
 import { make } from '../../demo/shelf-make'
-import { currentBatch, inUse, takeFrom, unitOf, usableOn, usableUntil } from './batches'
+import { afterTaking, currentBatch, inUse, takeFrom, unitOf, usableOn, usableUntil } from './batches'
 import type { Batch } from './model'
+import { slugOf } from './slug'
 
 const batch = (id: string, left: number, more: Partial<Batch> = {}): Batch => ({ id, lot: id.toUpperCase(), receivedOn: '2026-01-01', left, ...more })
 const serum = make({ id: 's', name: 'S', kind: 'serum', uses: [], afterOpeningMonths: 6 })
@@ -35,12 +36,19 @@ describe('the batch to take from', () => {
       expect(new Set(taken.map((one) => one.batchId)).size).toBe(taken.length)
     }))
   })
+  test('what is taken is gone, what is begun is opened, the rest stays as it was', () => {
+    const batches = [batch('a', 5, { openedOn: '2026-10-01' }), batch('b', 2), batch('c', 9)]
+    expect(afterTaking(batches, takeFrom(batches, 6, TODAY, 6).taken, TODAY)).toEqual([{ ...batches[0], left: 0 }, { ...batches[1], left: 1, openedOn: TODAY }, batches[2]])
+  })
   test('a product shows the stock that may be used, and the lot in use', () => {
     expect(inUse(serum, [batch('a', 10, { openedOn: '2026-10-01' }), batch('b', 20), batch('old', 99, { openedOn: '2025-01-01' })], TODAY)).toMatchObject({ stock: 30, lot: 'A', openedOn: '2026-10-01' })
     expect(inUse(serum, [batch('old', 99, { openedOn: '2025-01-01' })], TODAY)).toMatchObject({ stock: 99, openedOn: '2025-01-01' })
     expect(inUse({ ...serum, lot: 'X', openedOn: '2020-01-01' }, [], TODAY)).toEqual({ ...serum, stock: 0 })
   })
 })
+
+test.each([['Crème à l’Avoine, 50 mL', 'creme-a-l-avoine-50-ml'], ['  --Gel--  ', 'gel'], ['日本', '']])('“%s” has the id “%s”', (name, id) => expect(slugOf(name)).toBe(id))
+test('an id is never longer than it may be, and ends in no hyphen', () => expect(slugOf('abc '.repeat(30), 20)).toBe('abc-abc-abc-abc-abc'))
 
 test('a product is counted as it says, else as its dose, else as its measure', () => {
   expect([unitOf({ uses: [], unit: 'mL' }), unitOf({ uses: [{ id: 'u', phase: 'serum', zones: ['chin'], segments: [], dose: { amount: 1, unit: 'mL' } }] }), unitOf({ uses: [], measure: { name: 'pump', unit: 'mL', per: 1 } }), unitOf({ uses: [] })]).toEqual(['mL', 'mL', 'mL', 'g'])

@@ -52,5 +52,9 @@ export function takeFrom(batches: readonly Batch[], afterOpeningMonths: number |
   return { taken, short: rest }
 }
 
+/** Batches after something was taken off them on a day (ISO): one that is begun counts as opened from then on. */
+export const afterTaking = <T extends Batch>(batches: readonly T[], taken: readonly { readonly batchId: string; readonly amount: number }[], date: string): T[] =>
+  batches.map((batch) => { const part = taken.find((one) => one.batchId === batch.id); return part ? { ...batch, left: round(batch.left - part.amount), openedOn: batch.openedOn ?? date } : batch })
+
 /** To thousandths of a gram or millilitre: what a database keeps and no scale sees. */
 const round = (amount: number): number => Math.round(amount * 1000) / 1000

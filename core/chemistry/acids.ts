@@ -7,6 +7,9 @@ export const PKA = {
   citric: 3.13, salicylic: 2.97, azelaic: 4.55, pyruvic: 2.39,
 } as const
 
+/** Above this pH a product leaves the skin alkaline (rule D02; common practice, no source). */
+export const ALKALINE_PH = 8
+
 export type AcidName = keyof typeof PKA
 export const isAcidName = (name: string): name is AcidName => Object.hasOwn(PKA, name)
 

@@ -10,7 +10,8 @@ const OTC = '21 CFR 333.310, OTC Monograph M006 (value from memory)'
 export const AHA_REVIEW = { professional: { percent: 30, pH: 3 }, home: { percent: 10, pH: 3.5 } } as const
 /** Percent ranges of over-the-counter acne actives. */
 const ACNE: Readonly<Record<string, readonly [number, number]>> = { salicylic: [0.5, 2], 'benzoyl peroxide': [2.5, 10], 'benzoyl-peroxide': [2.5, 10], sulfur: [3, 10] }
-const isReviewed = (name: string): boolean => name === 'glycolic' || name === 'lactic'
+/** Acids of which the published review speaks. */
+export const isReviewed = (name: string): boolean => name === 'glycolic' || name === 'lactic'
 
 /** Glycolic or lactic outside the published pair of figures; other acids have no such review and are not judged. An unknown pH is not held against a product here. */
 export function isOutsideAhaReview({ actives, pH, home = false }: Labelled): boolean {

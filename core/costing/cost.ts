@@ -88,10 +88,18 @@ export function goodsMinor(uses: readonly { readonly productId: string; readonly
 }
 
 /** What a step takes off the shelf, by product, each in its own unit; parts of a house mix apart. */
-export function usedBy(step: Step, shelf: Shelf, size?: FaceSize): { productId: string; amount: number; unit: 'g' | 'mL' }[] {
+export function usedBy(step: Step, shelf: Shelf, size?: FaceSize): Use[] {
   const product = productById(shelf, step.product?.productId)
   const dose = product && doseFor(product, useOf(product, step.product?.useId), step.zones, step.share, size)
   return product && dose ? partsOf(product, { amount: dose.amount, unit: dose.unit }, shelf.products) : []
+}
+
+export interface Use { readonly productId: string; readonly amount: number; readonly unit: 'g' | 'mL' }
+/** Uses of the same product added up, in the order in which they first come; to thousandths. */
+export function summedUses<T extends Pick<Use, 'productId' | 'amount'>>(uses: readonly T[]): T[] {
+  const sums = new Map<string, T>()
+  for (const use of uses) sums.set(use.productId, { ...use, amount: Math.round(((sums.get(use.productId)?.amount ?? 0) + use.amount) * 1000) / 1000 })
+  return [...sums.values()]
 }
 
 /**

@@ -127,6 +127,15 @@ describe('what laying out needs', () => {
     expect(infusion!.zones.map((one) => one.zone)).toEqual(plan.steps.find((step) => step.id === 'infuse')!.passes!.zones.filter((zone) => plan.steps.find((step) => step.id === 'infuse')!.zones.includes(zone)))
     expect(infusion!.zones.reduce((sum, one) => sum + Math.round(one.mL * 100), 0)).toBe(400)
   })
+  test('bowls begin where the schedule has them, and a towel leaves the cabinet early enough', () => {
+    const input = demoVisit('Wren Castellane', cardOf('set-mask'), { practitioner: { scope: ['minors'], hazards: [] } })
+    const plan = compile(input)
+    const laid = layOut(input, plan, money)
+    for (const [stepId, atS] of Object.entries(laid.mixAtS)) expect(atS).toBe(plan.segments.find((one) => one.stepId === stepId && one.kind === 'prepare')!.startS)
+    const towels = plan.tray.filter((item) => item.readyInS !== undefined)
+    expect(towels.length).toBeGreaterThan(0)
+    for (const item of towels) expect(plan.segments.some((one) => one.stepId === item.stepId && one.kind === 'remove' && one.startS - item.readyInS! === laid.towelOutS[item.id])).toBe(true)
+  })
   test('what is taken is what the costs and the shelf count, once per product, with its lot', () => {
     const input = demoVisit('Wren Castellane', cardOf('brightening'), { shelf: { ...DEMO_SHELF, products: DEMO_SHELF.products.map((one) => (one.id === 'oat-cleanser' ? { ...one, lot: 'OM-12' } : one)) } })
     const laid = layOut(input, compile(input), money)

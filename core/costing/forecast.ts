@@ -1,5 +1,5 @@
 import { differenceInCalendarDays, parseISO } from 'date-fns'
-import { takeFrom, unitOf, usableUntil } from '../catalog/batches'
+import { afterTaking, takeFrom, unitOf, usableUntil } from '../catalog/batches'
 import type { Batch, Product } from '../catalog/model'
 import type { Unit } from '../catalog/words'
 
@@ -50,7 +50,7 @@ function consume(product: Product, batches: readonly Batch[], own: readonly Dema
   let short = 0
   for (const { date, amount } of own) {
     const took = takeFrom(left, product.afterOpeningMonths, date, amount)
-    left = left.map((batch) => { const part = took.taken.find((one) => one.batchId === batch.id); return part ? { ...batch, left: batch.left - part.amount, openedOn: batch.openedOn ?? date } : batch })
+    left = afterTaking(left, took.taken, date)
     if (took.short > 0) runsOutOn ??= date
     short += took.short
   }

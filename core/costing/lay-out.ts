@@ -1,13 +1,14 @@
-import { prepared, shortages, type CompileInput, type Shortage } from '../adapt'
+import { partId, prepared, shortages, type CompileInput, type Shortage } from '../adapt'
 import type { FittedPlan } from '../adapt/plan'
 import { deviceById, productById } from '../catalog/shelf'
 import type { Supply } from '../catalog/model'
 import { mixCards, type MixCard } from '../mixing/card'
 import { spreadDose, type ZoneDose } from '../mixing/infusion'
+import { trayId } from '../mixing/tray'
 import type { Step } from '../protocol/model'
 import { addOnsOf, costRange } from './add-on'
 import { addOnRef } from './card'
-import { usedBy, type VisitCost } from './cost'
+import { summedUses, usedBy, type VisitCost } from './cost'
 import type { Rates } from './model'
 import type { AddOn } from './price'
 
@@ -17,6 +18,9 @@ export interface Infusion { readonly stepId: string; readonly title: string; rea
 /** Everything that laying out a plan needs besides its tray. */
 export interface LaidOut {
   readonly cards: readonly MixCard[]
+  /** Seconds from the start of the visit: when each bowl is begun, by step; when each towel leaves the cabinet, by tray item. */
+  readonly mixAtS: Readonly<Record<string, number>>
+  readonly towelOutS: Readonly<Record<string, number>>
   readonly short: readonly Shortage[]
   readonly infusions: readonly Infusion[]
   readonly taken: readonly Taken[]
@@ -29,17 +33,21 @@ export interface LaidOut {
 export function layOut(given: CompileInput, plan: FittedPlan, money: { readonly rates: Rates; readonly supplies: readonly Supply[] }): LaidOut {
   const { shelf, prep } = prepared(given)
   const cost = costRange({ plan, shelf, supplies: money.supplies, rates: money.rates, size: prep?.size })
+  const cards = mixCards(plan.steps, shelf, prep?.waterC, prep?.size)
   return {
-    cards: mixCards(plan.steps, shelf, prep?.waterC, prep?.size), short: shortages(given), infusions: infusionsOf(plan, given), ...cost,
-    taken: summed(plan.steps.flatMap((step) => usedBy(step, shelf, prep?.size))).map((use) => ({ ...use, name: productById(shelf, use.productId)?.name ?? use.productId, lot: productById(shelf, use.productId)?.lot })),
+    cards, mixAtS: mixTimes(plan, cards.map((card) => card.stepId)), towelOutS: towelTimes(plan), short: shortages(given), infusions: infusionsOf(plan, given), ...cost,
+    taken: summedUses(plan.steps.flatMap((step) => usedBy(step, shelf, prep?.size))).map((use) => ({ ...use, name: productById(shelf, use.productId)?.name ?? use.productId, lot: productById(shelf, use.productId)?.lot })),
     addOns: addOnsOf(plan, cost.most, money.rates).map((one) => ({ ...one, ref: addOnRef(plan.steps.find((step) => step.id === one.stepId)!) })),
   }
 }
 
-function summed(uses: readonly { productId: string; amount: number; unit: 'g' | 'mL' }[]): { productId: string; amount: number; unit: 'g' | 'mL' }[] {
-  const sums = new Map<string, { productId: string; amount: number; unit: 'g' | 'mL' }>()
-  for (const use of uses) sums.set(use.productId, { ...use, amount: Math.round(((sums.get(use.productId)?.amount ?? 0) + use.amount) * 1000) / 1000 })
-  return [...sums.values()]
+/** When each bowl is begun, by its step. */
+const mixTimes = (plan: FittedPlan, stepIds: readonly string[]): Record<string, number> => Object.fromEntries(stepIds.flatMap((stepId) => { const own = plan.segments.filter((one) => one.stepId === stepId); const first = own.find((one) => one.kind === 'prepare') ?? own[0]; return first ? [[stepId, first.startS]] : [] }))
+
+/** When each towel must leave the cabinet, by its place on the tray: early enough to be cool at its removal. */
+function towelTimes(plan: FittedPlan): Record<string, number> {
+  const removals = new Map(plan.steps.flatMap((step) => step.segments.map((segment) => [trayId(step, segment), plan.segments.find((one) => one.id === partId(step, segment))] as const)))
+  return Object.fromEntries(plan.tray.flatMap((item) => { const removal = removals.get(item.id); return item.readyInS !== undefined && removal ? [[item.id, removal.startS - item.readyInS]] : [] }))
 }
 
 /** Steps in which a device takes a measured dose in: in the order of its way, or else of its zones. */

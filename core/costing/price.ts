@@ -1,3 +1,6 @@
+/** Decimals of a currency's major unit (ISO 4217, as the platform knows it): 2 for EUR, 0 for JPY. */
+export const minorDigits = (currency: string): number => new Intl.NumberFormat('en', { style: 'currency', currency }).resolvedOptions().maximumFractionDigits ?? 2
+
 /** The least price that leaves a margin (percent of the price), in whole minor units, rounded up. Throws RangeError for 100 % and above. */
 export function leastPrice(costMinor: number, marginPercent: number): number {
   if (!(marginPercent >= 0 && marginPercent < 100)) throw new RangeError('A margin lies between 0 and below 100 %.')

@@ -1,6 +1,7 @@
 import Papa from 'papaparse'
 import { Batch, Product, type Use } from '../catalog/model'
 import { unitOf } from '../catalog/batches'
+import { slugOf } from '../catalog/slug'
 import type { SalonMeasure } from '../quantity/model'
 import { segment } from '../protocol/segments'
 import type { Segment, Step } from '../protocol/model'
@@ -91,7 +92,6 @@ export function readShelfCsv(text: string, setting: CsvSetting): ShelfCsvRead {
 
 /** The quote that keeps a spreadsheet from running a cell is taken away again. */
 const unquoted = (cell: string): string => cell.trim().replace(/^'(?=[=+\-@\t\r])/, '')
-const slug = (name: string): string => name.normalize('NFKD').replace(/\p{M}/gu, '').toLowerCase().replace(/[^a-z0-9]+/g, '-').replace(/^-|-$/g, '').slice(0, 60)
 const listOf = (cell: string | undefined): string[] => (cell ?? '').split(';').map((one) => one.trim()).filter(Boolean)
 
 type Fault = Omit<ShelfFault, 'row'>
@@ -136,7 +136,7 @@ function productFrom(cells: Cells, { minorDigits }: CsvSetting): unknown {
   if (packPrice !== undefined && !Number.isInteger(round(packPrice * 10 ** minorDigits))) throw new Bad('pack_price', `“${cells.pack_price}” has more than ${minorDigits} decimals.`)
   const measure = measureFrom(cells)
   return {
-    id: cells.id || slug(name), name, kind: cells.kind ?? '', ...(cells.unit ? { unit: cells.unit } : {}), ...(pH === undefined ? {} : { pH }), vehicle: cells.vehicle || 'water', actives: activesFrom(cells), concerns: listOf(cells.concerns), ...(cells.inci ? { inci: cells.inci } : {}), properties: listOf(cells.properties),
+    id: cells.id || slugOf(name), name, kind: cells.kind ?? '', ...(cells.unit ? { unit: cells.unit } : {}), ...(pH === undefined ? {} : { pH }), vehicle: cells.vehicle || 'water', actives: activesFrom(cells), concerns: listOf(cells.concerns), ...(cells.inci ? { inci: cells.inci } : {}), properties: listOf(cells.properties),
     skin: cells.skin || 'any', leaves: cells.leaves || 'nothing', emergencyOff: cells.emergency_off || 'rinse', openSkinUse: yesNo(cells, 'open_skin_use'), expected: [], ...(cells.texture ? { texture: cells.texture } : {}), ...(cells.time ? { time: cells.time } : {}), ...(months === undefined ? {} : { afterOpeningMonths: months }),
     ...(packAmount === undefined ? {} : { pack: { amount: packAmount, priceMinor: round(packPrice! * 10 ** minorDigits) } }), ...(spoon === undefined ? {} : { gramsPerTeaspoon: spoon }), ...(measure ? { measure } : {}), ...(cells.substitutes ? { substitutes: listOf(cells.substitutes) } : {}), ...(cells.note ? { note: cells.note } : {}), stock: 0, uses: usesFrom(cells),
   }
@@ -178,7 +178,7 @@ function batchFrom(cells: Cells, productId: string, { today }: CsvSetting): unkn
   const left = numberIn(cells, 'left')
   if (left === undefined) return undefined
   const lot = cells.lot ?? ''
-  return { id: `${productId}-${slug(lot) || 'stock'}`.slice(0, 60), lot, receivedOn: cells.received_on || today, ...(cells.best_before ? { bestBefore: cells.best_before } : {}), ...(cells.opened_on ? { openedOn: cells.opened_on } : {}), left }
+  return { id: `${productId}-${slugOf(lot) || 'stock'}`.slice(0, 60), lot, receivedOn: cells.received_on || today, ...(cells.best_before ? { bestBefore: cells.best_before } : {}), ...(cells.opened_on ? { openedOn: cells.opened_on } : {}), left }
 }
 
 const COLUMN_FIELDS: Readonly<Partial<Record<Column, keyof Product>>> = {

@@ -2,13 +2,12 @@ import { usableUntil } from '../catalog/batches'
 import { INCI_MOST } from '../catalog/inci'
 import type { Product, Recipe, Shelf } from '../catalog/model'
 import { EMERGENCY_OFF, VEHICLES, WATER } from '../catalog/words'
+import { AHA_REVIEW, ALKALINE_PH, isReviewed } from '../chemistry'
 import type { Property } from '../protocol/words'
 import { mixActives, partsOf } from './recipe'
 
 /** What a mix has only when it says so itself, or when every part does: good qualities and permissions. Everything else of any part counts for the whole. */
 const GOOD: ReadonlySet<Property> = new Set(['lip-safe', 'softening', 'calming', 'sun-filter', 'toning', 'neutralising', 'cleansing', 'blotting', 'conductive', 'open-skin-use', 'leave-on', 'wants-dry', 'wants-damp', 'drying', 'rests', 'stand-alone', 'sets', 'eye-work'])
-const ALKALINE_PH = 8
-const REVIEW_PH = 3
 
 /**
  * A house mix as the rules and the shelf see it. Its own dwell, drying and cover stay; ingredients, actives, stock and dates follow from
@@ -37,7 +36,7 @@ export function composed(mix: Product, products: readonly Product[]): Product {
 }
 
 function propertiesOf(own: readonly Property[], parts: readonly Product[]): Property[] {
-  const hazards = parts.flatMap((part): Property[] => [...part.properties.filter((property) => !GOOD.has(property)), ...(part.pH !== undefined && part.pH > ALKALINE_PH ? ['alkaline' as const] : []), ...(part.pH !== undefined && part.pH < REVIEW_PH && part.actives.some((one) => one.name === 'glycolic' || one.name === 'lactic') ? ['outside-review' as const] : [])])
+  const hazards = parts.flatMap((part): Property[] => [...part.properties.filter((property) => !GOOD.has(property)), ...(part.pH !== undefined && part.pH > ALKALINE_PH ? ['alkaline' as const] : []), ...(part.pH !== undefined && part.pH < AHA_REVIEW.professional.pH && part.actives.some((one) => isReviewed(one.name)) ? ['outside-review' as const] : [])])
   const lips = own.includes('lip-safe') && !parts.every((part) => part.properties.includes('lip-safe'))
   return [...new Set([...own.filter((property) => !(lips && property === 'lip-safe')), ...hazards])]
 }

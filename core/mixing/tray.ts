@@ -31,6 +31,8 @@ export function trayFor(steps: readonly Step[], shelf: Shelf, size: FaceSize = '
   ]
 }
 
+/** Where the cloth of a removal lies on the tray. */
+export const trayId = (step: Pick<Step, 'id'>, segment: Pick<Segment, 'id'>): string => `${step.id}:${segment.id}`
 const entry = (step: Step, suffix: string, laid: Laid, more: Partial<TrayEntry> = {}): TrayEntry =>
   ({ id: `${step.id}:${suffix}`, name: SUPPLY_NAMES[laid.id], count: laid.count, for: step.title, stepId: step.id, supply: { id: laid.id, count: laid.count }, ...more })
 
@@ -103,13 +105,14 @@ function removalItems(step: Step, shelf: Shelf): TrayEntry[] {
   const product = productById(shelf, step.product?.productId)
   return step.segments.flatMap((segment) => {
     const laid = segment.kind === 'remove' ? forRemoval(segment, product) : undefined
-    return laid ? [clothOf(step, segment.id, laid, segment.temperature)] : []
+    return laid ? [clothOf(step, segment, laid)] : []
   })
 }
 
-function clothOf(step: Step, suffix: string, laid: Laid, temperature: Segment['temperature']): TrayEntry {
+function clothOf(step: Step, segment: Segment, laid: Laid): TrayEntry {
+  const suffix = segment.id
   if (laid.id !== 'towel' && laid.id !== 'compress') return entry(step, suffix, laid)
-  const heat = temperature ?? 'warm'
+  const heat = segment.temperature ?? 'warm'
   const name = `${heat} ${SUPPLY_NAMES[laid.id]}`
   if (heat === 'cool') return entry(step, suffix, laid, { name })
   const readyInS = towelReadyInS({ ...TOWEL, targetC: TOWEL_C[heat] })

@@ -1,5 +1,6 @@
 import { usableOn } from '../catalog/batches'
 import { readInci, type InciReading } from '../catalog/inci'
+import { ALKALINE_PH } from '../chemistry'
 import type { Product, Shelf } from '../catalog/model'
 import { deviceById, productById, useOf } from '../catalog/shelf'
 import type { Step } from '../protocol/model'
@@ -19,8 +20,6 @@ export interface Subject {
   readonly points: number
 }
 
-/** Above this pH a product leaves the skin alkaline (rule D02). */
-const ALKALINE_PH = 8
 /** Above this percentage a leave-on salicylic product counts as strong (rule A04). */
 const SALICYLIC_STRONG_PERCENT = 2
 const NOTHING: InciReading = { state: 'read', families: new Map(), actives: [], unknown: [], count: 0 }

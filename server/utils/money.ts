@@ -4,9 +4,6 @@ import { listPrices, ratesOf, type PriceRow } from '../db/money.sql'
 import type { Db } from '../db/rows'
 import { listSupplies } from '../db/shelf.sql'
 
-/** Decimals of a currency's major unit: 2 for EUR, 0 for JPY. */
-export const minorDigits = (currency: string): number => new Intl.NumberFormat('en', { style: 'currency', currency }).resolvedOptions().maximumFractionDigits ?? 2
-
 const asPrice = ({ priceMinor, goingMinor }: PriceRow): Price => ({ ...(priceMinor === null ? {} : { priceMinor }), ...(goingMinor === null ? {} : { goingMinor }) })
 
 /** What a visit's cost is reckoned with: rates, supplies, what its protocol and enhancements are sold for. */

@@ -1,8 +1,8 @@
 import type { PoolClient } from 'pg'
 import { prepared } from '../../core/adapt'
 import type { FittedPlan } from '../../core/adapt/plan'
-import { takeFrom, unitOf } from '../../core/catalog/batches'
-import { usedBy } from '../../core/costing'
+import { afterTaking, takeFrom, unitOf } from '../../core/catalog/batches'
+import { summedUses, usedBy, type Use } from '../../core/costing'
 import type { Step } from '../../core/protocol'
 import type { Db } from '../db/rows'
 import { addUses, batchesByProduct, lockBatches, productsByIds, saveBatches, type BatchRow } from '../db/shelf.sql'
@@ -10,24 +10,18 @@ import type { VisitRow } from '../db/visit.sql'
 import { compileInputOf } from './visit-input'
 import { formatInTimeZone } from './zone'
 
-export interface Use { readonly productId: string; readonly amount: number }
+type Taken = Pick<Use, 'productId' | 'amount'>
 
 /** What these steps take by plan, product by product; parts of house mixes apart. */
-export async function plannedUse(db: Db, visit: VisitRow, steps: readonly Step[]): Promise<Use[]> {
+export async function plannedUse(db: Db, visit: VisitRow, steps: readonly Step[]): Promise<Taken[]> {
   const { shelf } = prepared(await compileInputOf(db, visit))
-  return summed(steps.flatMap((step) => usedBy(step, shelf, visit.prep?.size)))
+  return summedUses(steps.flatMap((step) => usedBy(step, shelf, visit.prep?.size)))
 }
 /** The first product named that the salon does not have. */
-export async function strangerIn(db: Db, salonId: string, uses: readonly Use[]): Promise<string | undefined> {
+export async function strangerIn(db: Db, salonId: string, uses: readonly Taken[]): Promise<string | undefined> {
   const known = await productsByIds(db, salonId, uses.map((use) => use.productId))
   return uses.find((use) => !known.has(use.productId))?.productId
 }
-function summed(uses: readonly Use[]): Use[] {
-  const sums = new Map<string, number>()
-  for (const { productId, amount } of uses) sums.set(productId, Math.round(((sums.get(productId) ?? 0) + amount) * 1000) / 1000)
-  return [...sums].map(([productId, amount]) => ({ productId, amount }))
-}
-
 /** Supplies of a tray counted together. */
 export function suppliesOf(tray: FittedPlan['tray']): { id: string; count: number }[] {
   const sums = new Map<string, number>()
@@ -42,8 +36,8 @@ const NO_LOT = 'not counted'
  * Takes what a visit used off its batches, in their order of use, and writes it on the visit's record with the lots. A batch that is begun
  * counts as opened on the visit's day. What no batch could give is recorded too, as not counted. Needs a transaction.
  */
-export async function takeOffShelf(db: PoolClient, visit: VisitRow, uses: readonly Use[], accountId: string) {
-  const wanted = summed(uses).filter((use) => use.amount > 0)
+export async function takeOffShelf(db: PoolClient, visit: VisitRow, uses: readonly Taken[], accountId: string) {
+  const wanted = summedUses(uses).filter((use) => use.amount > 0)
   const products = await productsByIds(db, visit.salon_id, wanted.map((use) => use.productId))
   const held = batchesByProduct(await lockBatches(db, visit.salon_id, [...products.keys()]))
   const { date } = formatInTimeZone(visit.starts_at, visit.time_zone)
@@ -53,10 +47,7 @@ export async function takeOffShelf(db: PoolClient, visit: VisitRow, uses: readon
     if (!product || product.recipe) return []
     const batches = held.get(productId) ?? []
     const { taken, short } = takeFrom(batches, product.afterOpeningMonths, date, amount)
-    for (const part of taken) {
-      const batch = batches.find((one) => one.id === part.batchId)!
-      left.push({ ...batch, productId, left: Math.round((batch.left - part.amount) * 1000) / 1000, openedOn: batch.openedOn ?? date })
-    }
+    left.push(...afterTaking(batches, taken, date).filter((batch) => taken.some((part) => part.batchId === batch.id)).map((batch) => ({ ...batch, productId })))
     return [...taken, ...(short > 0 ? [{ lot: NO_LOT, amount: short }] : [])].map((part) => ({ productId, lot: part.lot, amount: part.amount, unit: unitOf(product) }))
   })
   const byLot = new Map<string, (typeof lines)[number]>()

@@ -121,7 +121,7 @@ const SAVED = { same: 'As published', saving: 'Saving …', saved: 'Draft saved'
   <div class="px-7 pt-4 pb-6 w-full max-w-[1400px] mx-auto">
     <template v-if="opened">
       <header class="flex items-end gap-5 mb-3 no-print">
-        <div class="min-w-0 flex-1"><NuxtLink to="/protocols" class="text-sm text-link">Protocols</NuxtLink><h1 class="sr-only">{{ state.name }}</h1><input class="display text-4xl w-full bg-transparent border-b border-transparent hover:border-line focus:border-now truncate" :value="state.name" aria-label="Name of the protocol" maxlength="120" :readonly="!mayWrite" @change="rename"></div>
+        <div class="min-w-0 flex-1"><NuxtLink to="/protocols" class="text-sm text-link">Protocols</NuxtLink><h1 class="sr-only">{{ state.name }}</h1><input class="display text-4xl w-full bg-transparent border-b border-transparent hover:border-line focus:border-now truncate" v-shown="state.name" aria-label="Name of the protocol" maxlength="120" :readonly="!mayWrite" @change="rename"></div>
         <p class="text-sm text-soft pb-1.5 whitespace-nowrap" aria-live="polite">{{ opened.version ? `version ${opened.version.version}` : 'not published' }} · {{ SAVED[saved] }}</p>
         <div class="flex items-baseline gap-1.5 whitespace-nowrap" aria-label="Length of the ladder"><span class="display text-4xl" data-testid="total">{{ sketched?.totalS === undefined ? '–' : halfMinutes(sketched.totalS) }}</span><span>min</span><span class="text-soft ml-2" data-testid="free">{{ sketched ? halfMinutes(sketched.handsFreeS) : '–' }} hands free</span></div>
       </header>

@@ -7,6 +7,7 @@ import { call, refusalOf } from '~/support/api'
 import { chosenText } from '~/support/files'
 import { libraryFor, NO_WISH, type Shelved, type Wish } from '~/support/library'
 import { halfMinutes, shortDate } from '~/support/time'
+import { textOf as text } from '~/support/typed'
 
 const session = useSessionStore()
 const mayWrite = computed(() => session.account?.role === 'owner' || session.account?.role === 'practitioner')
@@ -22,7 +23,6 @@ const devices = computed(() => [...new Set((protocols.value ?? []).flatMap((one)
 const longest = computed(() => Math.max(1, ...(protocols.value ?? []).map((one) => one.workS)))
 const isWished = computed(() => JSON.stringify(wish.value) !== JSON.stringify({ ...NO_WISH, away: wish.value.away }))
 const set = (more: Partial<Wish>) => { wish.value = { ...wish.value, ...more } }
-const text = (event: Event) => (event.target as HTMLInputElement).value
 
 async function load() {
   try {

@@ -5,7 +5,7 @@ import { CONCERNS } from '#core/client'
 import { PROPERTIES, propertyWords, type Property } from '#core/protocol'
 import { call } from '~/support/api'
 import { minorTyped, money, moneyField } from '~/support/money'
-import { takeNumber, textOf } from '~/support/typed'
+import { takeNumber, textOf as text } from '~/support/typed'
 import { figure } from '~/support/shelf'
 
 const session = useSessionStore()
@@ -22,7 +22,6 @@ onMounted(async () => {
   list.value = reply.products
   currency.value = reply.currency
 })
-const text = textOf
 const bad = (says: string) => { trouble.value = says }
 const take = (event: Event, words: string, use: (value: number | undefined) => void, least = 0, most = 1_000_000) => takeNumber(event, words, bad, use, least, most)
 const put = bench.put

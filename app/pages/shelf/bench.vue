@@ -6,7 +6,7 @@ import { PHASES } from '#core/protocol'
 import type { OwnRules } from '~/support/bench'
 import { money } from '~/support/money'
 import { figure } from '~/support/shelf'
-import { takeNumber, textOf } from '~/support/typed'
+import { takeNumber, textOf as text } from '~/support/typed'
 
 type Written = { -readonly [K in keyof OwnRules]: OwnRules[K] }
 const AMOUNTS = [6, 8, 12, 16, 30] as const
@@ -20,7 +20,6 @@ const byName = computed(() => [...products.value].sort((a, b) => a.name.localeCo
 const productOf = (id: string) => products.value.find((one) => one.id === id)
 const limits = computed(() => new Map(result.value?.scaled.faults.filter((one) => one.productId).map((one) => [one.productId, one]) ?? []))
 const stopped = computed(() => result.value?.scaled.faults.some((fault) => fault.kind === 'limit' || fault.kind === 'missing') ?? true)
-const text = textOf
 /** Everything on the bench is above zero. */
 const take = (event: Event, words: string, use: (value: number) => void) => takeNumber(event, words, (says) => { trouble.value = says }, (value) => { if (value !== undefined) use(value) }, 0.001, 100_000)
 async function save() { if (await saveNew(own.value)) saving.value = false }

@@ -1,27 +1,20 @@
 <script setup lang="ts">
 import type { Device, Kit, Listed, Supply } from '#core/catalog'
 import type { Rates } from '#core/costing'
-import { call, refusalOf } from '~/support/api'
+import { call } from '~/support/api'
 
 interface Reply { today: string; currency: string; rates: Rates; products: Listed[]; devices: Device[]; supplies: Supply[]; kits: Kit[] }
 const PARTS = ['Products', 'House mixes', 'Devices', 'Disposables', 'Kits', 'Order', 'Prices'] as const
 const route = useRoute()
 const session = useSessionStore()
 const shelf = shallowRef<Reply>()
-const trouble = ref('')
+const { trouble, attempt } = useAttempt()
 const taking = ref(false)
 const part = computed(() => PARTS.find((one) => one === route.query.part) ?? 'Products')
 const mayWrite = computed(() => session.account !== null && session.account.role !== 'front_desk')
 const mixes = computed(() => shelf.value?.products.filter((one) => one.isMix) ?? [])
 const products = computed(() => shelf.value?.products.filter((one) => !one.isMix) ?? [])
-async function load() {
-  try {
-    shelf.value = await call<Reply>('/api/shelf')
-    trouble.value = ''
-  } catch (error) {
-    trouble.value = refusalOf(error).detail
-  }
-}
+const load = () => attempt(async () => { shelf.value = await call<Reply>('/api/shelf') })
 // Another part shows what was changed in this one.
 watch(part, load, { immediate: true })
 </script>

@@ -1,11 +1,11 @@
 import { currentBatch } from '../../../core/catalog'
+import { minorDigits } from '../../../core/costing'
 import { shelfCsv } from '../../../core/formats'
 import { ratesOf } from '../../db/money.sql'
 import { salonById } from '../../db/salon.sql'
 import { listProducts } from '../../db/shelf.sql'
 import { requireCan } from '../../utils/access'
 import { useDb } from '../../utils/db'
-import { minorDigits } from '../../utils/money'
 
 /** The products of the shelf as CSV; house mixes and what is put away are not in it. */
 export default defineEventHandler(async (event) => {

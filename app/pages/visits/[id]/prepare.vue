@@ -5,17 +5,14 @@ import { clockTime } from '~/support/time'
 
 const store = useVisitStore()
 const session = useSessionStore()
-const { laid, found, plan, prep, change, choose, takeBack, chosenFor } = useLaidOut()
+const { laid, found, plan, prep, change, choose, takeBack, chosenName } = useLaidOut()
 const groups = computed(() => plan.value?.steps.map((step) => ({ step, items: plan.value!.tray.filter((item) => item.stepId === step.id) })).filter((group) => group.items.length > 0) ?? [])
 const ticked = computed(() => new Set(store.data?.ticks ?? []))
 const left = computed(() => plan.value?.tray.filter((item) => !ticked.value.has(item.id)).length ?? 0)
 const startMs = computed(() => Date.parse(store.data?.visit.startsAt ?? ''))
 const clock = (seconds: number) => clockTime(startMs.value + seconds * 1000, store.data!.visit.timeZone)
 const locked = computed(() => store.locked || store.data?.visit.stage === 'performing')
-/** When a bowl is begun: as the schedule has it, rest included. */
-const mixAt = (stepId: string) => { const segment = plan.value?.segments.find((one) => one.stepId === stepId && one.kind === 'prepare') ?? plan.value?.segments.find((one) => one.stepId === stepId); return segment ? clock(segment.startS) : '' }
-/** When a towel has to leave the cabinet to be cool enough on the dot. */
-const outAt = (itemId: string, readyInS: number) => { const removal = plan.value?.segments.find((one) => `${one.stepId}:${one.id.split('/')[1]}` === itemId); return removal ? clock(removal.startS - readyInS) : '' }
+const mixAt = (stepId: string) => { const at = laid.value?.mixAtS[stepId]; return at === undefined ? '' : clock(at) }
 const minds = computed(() => {
   const steps = new Map<string, string[]>()
   for (const caution of plan.value?.cautions ?? []) for (const line of caution.line.split(' · ')) steps.set(line, [...(steps.get(line) ?? []), plan.value!.steps.find((step) => step.id === caution.stepId)?.title ?? ''])
@@ -38,7 +35,7 @@ const print = () => window.print()
 <template>
   <VisitFrame v-slot="{ data }">
     <div v-if="plan && plan.status === 'ready'">
-      <ShortList :short="laid?.short ?? []" :found="found" :chosen="chosenFor" :now="placedNow" :disabled="locked || store.saving > 0" @choose="choose" @back="takeBack" />
+      <ShortList :short="laid?.short ?? []" :found="found" :chosen="chosenName" :now="placedNow" :disabled="locked || store.saving > 0" @choose="choose" @back="takeBack" />
       <div class="grid grid-cols-[minmax(0,1fr)_24rem] gap-9 items-start">
         <div>
           <div class="flex items-center gap-4 border-b border-line pb-2"><h2 class="text-xl">The tray, in order of use</h2>
@@ -49,7 +46,7 @@ const print = () => window.print()
               <h3 class="text-sm text-soft pt-2">{{ group.step.title }}<span v-if="group.items[0]?.perhaps" class="text-now font-semibold"> · perhaps, {{ plan.open.find((gate) => gate.stepIds.includes(group.step.id))?.words }}</span></h3>
               <button v-for="item in group.items" :key="item.id" type="button" role="checkbox" :aria-checked="ticked.has(item.id)" :disabled="store.locked" class="w-full min-h-[44px] flex items-center gap-3 text-left border-b border-hair py-1" @click="store.tick(item.id, !ticked.has(item.id))">
                 <span class="w-6 h-6 shrink-0 border border-line grid place-items-center" :class="ticked.has(item.id) && 'bg-ink text-ground'"><Check v-if="ticked.has(item.id)" :size="17" /></span>
-                <span :class="ticked.has(item.id) && 'text-soft'">{{ item.count > 1 ? `${item.count} ` : '' }}{{ item.name }}<span v-if="item.note" class="block text-sm text-soft">{{ item.note }}<template v-if="item.readyInS">: out at {{ outAt(item.id, item.readyInS) }}</template></span></span>
+                <span :class="ticked.has(item.id) && 'text-soft'">{{ item.count > 1 ? `${item.count} ` : '' }}{{ item.name }}<span v-if="item.note" class="block text-sm text-soft">{{ item.note }}<template v-if="laid?.towelOutS[item.id] !== undefined">: out at {{ clock(laid.towelOutS[item.id]!) }}</template></span></span>
               </button>
             </div>
           </div>
