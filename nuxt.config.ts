@@ -15,17 +15,40 @@ export default defineNuxtConfig({
   components: [{ path: '~/components', pathPrefix: false }],
   alias: { '#core': core },
   css: ['~/assets/main.css'],
-  app: { head: { title: 'Zen Ladder', htmlAttrs: { lang: 'en' }, meta: [{ name: 'viewport', content: 'width=device-width, initial-scale=1' }, { name: 'theme-color', content: '#efe9dd' }], link: [{ rel: 'icon', href: '/icon.svg', type: 'image/svg+xml' }] } },
+  app: {
+    head: {
+      title: 'Zen Ladder',
+      htmlAttrs: { lang: 'en' },
+      meta: [
+        { name: 'viewport', content: 'width=device-width, initial-scale=1' },
+        { name: 'theme-color', content: '#efe9dd' },
+      ],
+      link: [{ rel: 'icon', href: '/icon.svg', type: 'image/svg+xml' }],
+    },
+  },
   typescript: { strict: true, tsConfig: { compilerOptions: strict } },
-  vite: { plugins: [tailwindcss()], worker: { format: 'es' }, build: { chunkSizeWarningLimit: 700 } },
+  vite: {
+    plugins: [tailwindcss()],
+    worker: { format: 'es' },
+    build: { chunkSizeWarningLimit: 700 },
+  },
   nitro: {
     errorHandler: '~~/server/error-handler.ts',
     typescript: { tsConfig: { include: ['../core/**/*.ts'], compilerOptions: strict } },
     externals: { inline: ['zod'] },
   },
   pwa: {
-    strategies: 'injectManifest', srcDir: '.', filename: 'service-worker.ts', registerType: 'autoUpdate', injectRegister: false, manifest: false,
-    injectManifest: { globPatterns: ['**/*.{js,css,svg,woff2}'], globIgnores: ['**/*cyrillic*', '**/*vietnamese*'], maximumFileSizeToCacheInBytes: 3_000_000 },
+    strategies: 'injectManifest',
+    srcDir: '.',
+    filename: 'service-worker.ts',
+    registerType: 'autoUpdate',
+    injectRegister: false,
+    manifest: false,
+    injectManifest: {
+      globPatterns: ['**/*.{js,css,svg,woff2}'],
+      globIgnores: ['**/*cyrillic*', '**/*vietnamese*'],
+      maximumFileSizeToCacheInBytes: 3_000_000,
+    },
     client: { registerPlugin: true },
   },
 })

@@ -1,13 +1,39 @@
 import { fileURLToPath } from 'node:url'
 import { defineConfig } from 'vitest/config'
 
-const alias = { '#core': fileURLToPath(new URL('./core', import.meta.url)), '~': fileURLToPath(new URL('./app', import.meta.url)) }
+const alias = {
+  '#core': fileURLToPath(new URL('./core', import.meta.url)),
+  '~': fileURLToPath(new URL('./app', import.meta.url)),
+}
 
 export default defineConfig({
   test: {
     projects: [
-      { resolve: { alias }, test: { name: 'unit', include: ['core/**/*.test.ts', 'app/**/*.test.ts', 'cli/**/*.test.ts', 'server/**/*.test.ts'], environment: 'node', testTimeout: 60_000 } },
-      { resolve: { alias }, test: { name: 'api', include: ['tests/api/**/*.test.ts'], environment: 'node', testTimeout: 30_000, hookTimeout: 120_000, fileParallelism: false } },
+      {
+        resolve: { alias },
+        test: {
+          name: 'unit',
+          include: [
+            'core/**/*.test.ts',
+            'app/**/*.test.ts',
+            'cli/**/*.test.ts',
+            'server/**/*.test.ts',
+          ],
+          environment: 'node',
+          testTimeout: 60_000,
+        },
+      },
+      {
+        resolve: { alias },
+        test: {
+          name: 'api',
+          include: ['tests/api/**/*.test.ts'],
+          environment: 'node',
+          testTimeout: 30_000,
+          hookTimeout: 120_000,
+          fileParallelism: false,
+        },
+      },
     ],
   },
 })

@@ -18,7 +18,10 @@ function load(file: string) {
   try {
     text = readFileSync(file, 'utf8')
   } catch (error) {
-    return fail(1, `${file}: cannot be read (${(error as NodeJS.ErrnoException).code ?? 'unknown'}). Check the path.`)
+    return fail(
+      1,
+      `${file}: cannot be read (${(error as NodeJS.ErrnoException).code ?? 'unknown'}). Check the path.`,
+    )
   }
   let value: unknown
   try {
@@ -27,7 +30,8 @@ function load(file: string) {
     return fail(1, `${file}: $: this is not JSON. ${(error as Error).message}`)
   }
   const read = readBundle(value)
-  if (!read.ok) return fail(1, read.faults.map((fault) => `${file}: ${fault.path}: ${fault.says}`).join('\n'))
+  if (!read.ok)
+    return fail(1, read.faults.map((fault) => `${file}: ${fault.path}: ${fault.says}`).join('\n'))
   return read.bundle
 }
 
@@ -37,14 +41,21 @@ function plan(file: string) {
   const bundle = load(file)
   const { segments, steps, totalS, writtenTotalS, ...rest } = compile(inputOf(bundle))
   const minutes = (seconds: number) => Math.round(seconds / 6) / 10
-  print({ ...rest, totalMinutes: minutes(totalS), writtenMinutes: minutes(writtenTotalS), segments, steps })
+  print({
+    ...rest,
+    totalMinutes: minutes(totalS),
+    writtenMinutes: minutes(writtenTotalS),
+    segments,
+    steps,
+  })
   if (rest.status !== 'ready') fail(3, rest.problems.join('\n'))
 }
 
 function checkFile(file: string) {
   const report = check(load(file))
   print(report)
-  if (report.lint.some((finding) => finding.level === 'wrong') || report.rules.length > 0) process.exitCode = 4
+  if (report.lint.some((finding) => finding.level === 'wrong') || report.rules.length > 0)
+    process.exitCode = 4
 }
 
 const [command, file, ...rest] = process.argv.slice(2)

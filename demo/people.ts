@@ -5,16 +5,53 @@ import { CHEEKS, FACE, NOSE } from '../core/skin/zones'
 
 // Invented people of an invented studio on an invented island. Any likeness is chance.
 
-export const SALON = { name: 'Saltgrass Studio', timeZone: 'Etc/UTC', currency: 'EUR', emergencyNumber: '112', address: '3 Ropewalk, Orrin Vey', turnoverMinutes: 10 }
+export const SALON = {
+  name: 'Saltgrass Studio',
+  timeZone: 'Etc/UTC',
+  currency: 'EUR',
+  emergencyNumber: '112',
+  address: '3 Ropewalk, Orrin Vey',
+  turnoverMinutes: 10,
+}
 export const ROOMS = ['Tideline', 'Dune'] as const
 export const DEMO_PASSWORD = 'quiet-tide'
 
 export const PEOPLE = [
-  { name: 'Maren Oduya-Lind', email: 'maren@saltgrass.example', role: 'owner', practitioner: true, scope: ['minors', 'lancet', 'rf', 'measured-infusion', 'needling', 'blade'] },
-  { name: 'Anneke Vask', email: 'anneke@saltgrass.example', role: 'practitioner', practitioner: true, scope: ['minors'] },
-  { name: 'Ruben Hallow', email: 'ruben@saltgrass.example', role: 'practitioner', practitioner: true, scope: ['minors'] },
-  { name: 'Tamsin Brae', email: 'tamsin@saltgrass.example', role: 'assistant', practitioner: false, scope: [] },
-  { name: 'Joris Penhale', email: 'desk@saltgrass.example', role: 'front_desk', practitioner: false, scope: [] },
+  {
+    name: 'Maren Oduya-Lind',
+    email: 'maren@saltgrass.example',
+    role: 'owner',
+    practitioner: true,
+    scope: ['minors', 'lancet', 'rf', 'measured-infusion', 'needling', 'blade'],
+  },
+  {
+    name: 'Anneke Vask',
+    email: 'anneke@saltgrass.example',
+    role: 'practitioner',
+    practitioner: true,
+    scope: ['minors'],
+  },
+  {
+    name: 'Ruben Hallow',
+    email: 'ruben@saltgrass.example',
+    role: 'practitioner',
+    practitioner: true,
+    scope: ['minors'],
+  },
+  {
+    name: 'Tamsin Brae',
+    email: 'tamsin@saltgrass.example',
+    role: 'assistant',
+    practitioner: false,
+    scope: [],
+  },
+  {
+    name: 'Joris Penhale',
+    email: 'desk@saltgrass.example',
+    role: 'front_desk',
+    practitioner: false,
+    scope: [],
+  },
 ] as const
 
 type Yes = Partial<Fact> & { code: string }
@@ -42,25 +79,202 @@ export interface DemoClient {
   /** What is booked for today, where it is another card than usual. */
   readonly today?: string
   /** Skin answers of past visits, the oldest first. */
-  readonly past: readonly (Partial<SkinAnswer>)[]
+  readonly past: readonly Partial<SkinAnswer>[]
 }
 
-const seen = (kind: Finding['kind'], grade: number, zones: Finding['zones']): Finding => ({ kind, grade, zones })
+const seen = (kind: Finding['kind'], grade: number, zones: Finding['zones']): Finding => ({
+  kind,
+  grade,
+  zones,
+})
 const calm = {}
-const pin = (id: string, x: number, y: number, zone: Lesion['zone'], type: Lesion['type'], more: Partial<Lesion> = {}): Lesion => ({ id, view: 'front', x, y, zone, type, painful: false, deep: false, head: true, decision: 'ready', ...more })
-const meter = (kind: MeterValue['kind'], zone: MeterValue['zone'], value: number): MeterValue => ({ kind, zone, value, source: 'probe' })
+const pin = (
+  id: string,
+  x: number,
+  y: number,
+  zone: Lesion['zone'],
+  type: Lesion['type'],
+  more: Partial<Lesion> = {},
+): Lesion => ({
+  id,
+  view: 'front',
+  x,
+  y,
+  zone,
+  type,
+  painful: false,
+  deep: false,
+  head: true,
+  decision: 'ready',
+  ...more,
+})
+const meter = (kind: MeterValue['kind'], zone: MeterValue['zone'], value: number): MeterValue => ({
+  kind,
+  zone,
+  value,
+  source: 'probe',
+})
 
 export const CLIENTS: readonly DemoClient[] = [
-  { name: 'Wren Castellane', bornOn: '1988-05-14', concerns: ['brighten', 'hydrate'], notes: ['Likes it quiet'], yes: [], findings: [seen('congestion', 2, [...NOSE, 'chin']), seen('dehydrated', 1, ['cheek-left', 'cheek-right'])], meters: [meter('hydration', 'cheek-left', 38), meter('sebum', 'nose-bridge', 61), meter('L', 'cheek-left', 66), meter('a', 'cheek-left', 10), meter('b', 'cheek-left', 16)], protocol: 'brightening', past: [calm, calm, { redness: 1, rednessHours: 3 }] },
-  { name: 'Odalys Fenwick-Rao', bornOn: '1979-02-02', concerns: ['calm', 'hydrate'], notes: [], yes: [{ code: 'melasma' }, { code: 'phototype-iv-vi' }], findings: [seen('patchy-pigment', 2, [...CHEEKS])], protocol: 'set-mask', past: [calm, calm] },
-  { name: 'Bastian Okoro', today: 'mixed-bowl', bornOn: '1995-09-30', concerns: ['clarify'], notes: ['Full beard'], yes: [{ code: 'facial-hair' }, { code: 'phototype-iv-vi' }], findings: [seen('inflamed', 2, ['chin']), seen('ingrown', 1, ['neck-front'])], protocol: 'clarifying', past: [calm, { stinging: 6 }, calm] },
-  { name: 'Ingrid Solvay', bornOn: '1948-11-19', concerns: ['firm', 'hydrate'], notes: ['Pacemaker since 2019', 'Needs the bed raised slowly'], yes: [{ code: 'implant-electronic' }, { code: 'medicine:warfarin' }, { code: 'medicine:hydrochlorothiazide' }, { code: 'worn-metal' }, { code: 'cold-urticaria' }, { code: 'diabetes' }], findings: [seen('sensitive', 1, [...CHEEKS]), seen('dry', 2, [...FACE]), seen('laxity', 2, ['jaw-left', 'jaw-right'])], protocol: 'set-mask', past: [calm, calm, calm, calm] },
-  { name: 'Pilar Nwosu', bornOn: '1991-07-08', concerns: ['hydrate', 'calm'], notes: ['Due in spring'], yes: [{ code: 'pregnancy' }], findings: [], protocol: 'brightening', past: [calm, calm] },
-  { name: 'Theo Lindqvist', bornOn: '2009-04-21', concerns: ['clarify'], notes: ['School on weekdays until three'], yes: [], findings: [seen('inflamed', 2, [...CHEEKS, 'chin']), seen('deep-lesion', 1, ['chin'])], lesions: [pin('t1', 0.56, 0.8, 'chin', 'nodule', { painful: true, deep: true, head: false, decision: 'leave' }), pin('t2', 0.3, 0.62, 'cheek-right', 'pustule', { outcome: 'emptied' }), pin('t3', 0.66, 0.58, 'cheek-left', 'papule', { head: false, decision: 'leave' }), pin('t4', 0.48, 0.5, 'nose-bridge', 'open-comedone', { outcome: 'partly' })], protocol: 'clarifying', past: [calm, calm] },
-  { name: 'Marguerite Abiola', bornOn: '1966-01-27', concerns: ['smooth', 'brighten'], notes: [], yes: [{ code: 'lash-extensions' }], findings: [seen('resilient', 1, [...FACE])], tested: ['glycolic-peel'], protocol: 'acid', past: [calm, calm, calm, { redness: 3, rednessHours: 48, stinging: 7 }] },
-  { name: 'Caspian Hurst', bornOn: '1983-12-05', concerns: ['calm'], notes: ['Uses a wheelchair: Tideline has the level door'], yes: [{ code: 'allergy:fragrance', reaction: 'rash' }], findings: [seen('flushing', 3, [...CHEEKS]), seen('vessels', 1, [...NOSE])], protocol: 'brightening', past: [calm, calm] },
-  { name: 'Yuna Delacroix', bornOn: '1999-03-16', concerns: ['clarify', 'smooth'], notes: ['Needle-shy'], yes: [{ code: 'cold-sore-history' }], refused: ['kelp-set-mask'], photographed: true, findings: [seen('congestion', 3, [...NOSE, 'forehead', 'chin'])], protocol: 'acid', past: [calm, calm, calm] },
-  { name: 'Hollis Marchetti', bornOn: '1972-08-11', concerns: ['brighten', 'firm'], notes: ['Gets uneasy under covers'], unsigned: true, yes: [], unknown: ['metal', 'isotretinoin', 'photosensitiser-weak'], findings: [], protocol: 'clarifying', past: [calm, calm] },
-  { name: 'Evander Quill', bornOn: '1990-06-03', concerns: ['clarify', 'hydrate'], notes: ['Beard; strokes down', 'On holiday until the new year'], away: true, yes: [{ code: 'facial-hair' }], refused: ['dune-cream'], findings: [seen('congestion', 1, [...NOSE])], protocol: 'grain', past: [calm, calm] },
-  { name: 'Seraphine Dovey', bornOn: '1957-10-12', concerns: ['firm', 'hydrate'], notes: ['Dry neck; likes it slow', 'Comes again in spring'], away: true, yes: [], findings: [seen('dry', 2, ['neck-front', 'neck-side-left', 'neck-side-right'])], protocol: 'neck', past: [calm, calm] },
+  {
+    name: 'Wren Castellane',
+    bornOn: '1988-05-14',
+    concerns: ['brighten', 'hydrate'],
+    notes: ['Likes it quiet'],
+    yes: [],
+    findings: [
+      seen('congestion', 2, [...NOSE, 'chin']),
+      seen('dehydrated', 1, ['cheek-left', 'cheek-right']),
+    ],
+    meters: [
+      meter('hydration', 'cheek-left', 38),
+      meter('sebum', 'nose-bridge', 61),
+      meter('L', 'cheek-left', 66),
+      meter('a', 'cheek-left', 10),
+      meter('b', 'cheek-left', 16),
+    ],
+    protocol: 'brightening',
+    past: [calm, calm, { redness: 1, rednessHours: 3 }],
+  },
+  {
+    name: 'Odalys Fenwick-Rao',
+    bornOn: '1979-02-02',
+    concerns: ['calm', 'hydrate'],
+    notes: [],
+    yes: [{ code: 'melasma' }, { code: 'phototype-iv-vi' }],
+    findings: [seen('patchy-pigment', 2, [...CHEEKS])],
+    protocol: 'set-mask',
+    past: [calm, calm],
+  },
+  {
+    name: 'Bastian Okoro',
+    today: 'mixed-bowl',
+    bornOn: '1995-09-30',
+    concerns: ['clarify'],
+    notes: ['Full beard'],
+    yes: [{ code: 'facial-hair' }, { code: 'phototype-iv-vi' }],
+    findings: [seen('inflamed', 2, ['chin']), seen('ingrown', 1, ['neck-front'])],
+    protocol: 'clarifying',
+    past: [calm, { stinging: 6 }, calm],
+  },
+  {
+    name: 'Ingrid Solvay',
+    bornOn: '1948-11-19',
+    concerns: ['firm', 'hydrate'],
+    notes: ['Pacemaker since 2019', 'Needs the bed raised slowly'],
+    yes: [
+      { code: 'implant-electronic' },
+      { code: 'medicine:warfarin' },
+      { code: 'medicine:hydrochlorothiazide' },
+      { code: 'worn-metal' },
+      { code: 'cold-urticaria' },
+      { code: 'diabetes' },
+    ],
+    findings: [
+      seen('sensitive', 1, [...CHEEKS]),
+      seen('dry', 2, [...FACE]),
+      seen('laxity', 2, ['jaw-left', 'jaw-right']),
+    ],
+    protocol: 'set-mask',
+    past: [calm, calm, calm, calm],
+  },
+  {
+    name: 'Pilar Nwosu',
+    bornOn: '1991-07-08',
+    concerns: ['hydrate', 'calm'],
+    notes: ['Due in spring'],
+    yes: [{ code: 'pregnancy' }],
+    findings: [],
+    protocol: 'brightening',
+    past: [calm, calm],
+  },
+  {
+    name: 'Theo Lindqvist',
+    bornOn: '2009-04-21',
+    concerns: ['clarify'],
+    notes: ['School on weekdays until three'],
+    yes: [],
+    findings: [seen('inflamed', 2, [...CHEEKS, 'chin']), seen('deep-lesion', 1, ['chin'])],
+    lesions: [
+      pin('t1', 0.56, 0.8, 'chin', 'nodule', {
+        painful: true,
+        deep: true,
+        head: false,
+        decision: 'leave',
+      }),
+      pin('t2', 0.3, 0.62, 'cheek-right', 'pustule', { outcome: 'emptied' }),
+      pin('t3', 0.66, 0.58, 'cheek-left', 'papule', { head: false, decision: 'leave' }),
+      pin('t4', 0.48, 0.5, 'nose-bridge', 'open-comedone', { outcome: 'partly' }),
+    ],
+    protocol: 'clarifying',
+    past: [calm, calm],
+  },
+  {
+    name: 'Marguerite Abiola',
+    bornOn: '1966-01-27',
+    concerns: ['smooth', 'brighten'],
+    notes: [],
+    yes: [{ code: 'lash-extensions' }],
+    findings: [seen('resilient', 1, [...FACE])],
+    tested: ['glycolic-peel'],
+    protocol: 'acid',
+    past: [calm, calm, calm, { redness: 3, rednessHours: 48, stinging: 7 }],
+  },
+  {
+    name: 'Caspian Hurst',
+    bornOn: '1983-12-05',
+    concerns: ['calm'],
+    notes: ['Uses a wheelchair: Tideline has the level door'],
+    yes: [{ code: 'allergy:fragrance', reaction: 'rash' }],
+    findings: [seen('flushing', 3, [...CHEEKS]), seen('vessels', 1, [...NOSE])],
+    protocol: 'brightening',
+    past: [calm, calm],
+  },
+  {
+    name: 'Yuna Delacroix',
+    bornOn: '1999-03-16',
+    concerns: ['clarify', 'smooth'],
+    notes: ['Needle-shy'],
+    yes: [{ code: 'cold-sore-history' }],
+    refused: ['kelp-set-mask'],
+    photographed: true,
+    findings: [seen('congestion', 3, [...NOSE, 'forehead', 'chin'])],
+    protocol: 'acid',
+    past: [calm, calm, calm],
+  },
+  {
+    name: 'Hollis Marchetti',
+    bornOn: '1972-08-11',
+    concerns: ['brighten', 'firm'],
+    notes: ['Gets uneasy under covers'],
+    unsigned: true,
+    yes: [],
+    unknown: ['metal', 'isotretinoin', 'photosensitiser-weak'],
+    findings: [],
+    protocol: 'clarifying',
+    past: [calm, calm],
+  },
+  {
+    name: 'Evander Quill',
+    bornOn: '1990-06-03',
+    concerns: ['clarify', 'hydrate'],
+    notes: ['Beard; strokes down', 'On holiday until the new year'],
+    away: true,
+    yes: [{ code: 'facial-hair' }],
+    refused: ['dune-cream'],
+    findings: [seen('congestion', 1, [...NOSE])],
+    protocol: 'grain',
+    past: [calm, calm],
+  },
+  {
+    name: 'Seraphine Dovey',
+    bornOn: '1957-10-12',
+    concerns: ['firm', 'hydrate'],
+    notes: ['Dry neck; likes it slow', 'Comes again in spring'],
+    away: true,
+    yes: [],
+    findings: [seen('dry', 2, ['neck-front', 'neck-side-left', 'neck-side-right'])],
+    protocol: 'neck',
+    past: [calm, calm],
+  },
 ]

@@ -14,10 +14,17 @@ try {
   // Two starting together: the second waits here and then finds the demo.
   await client.query('LOCK TABLE salon IN EXCLUSIVE MODE')
   const empty = await isEmpty(db)
-  if (empty && process.env.ZEN_DEMO !== '0') await loadDemo(db, process.env.ZEN_TODAY ?? new Date().toISOString().slice(0, 10))
+  if (empty && process.env.ZEN_DEMO !== '0')
+    await loadDemo(db, process.env.ZEN_TODAY ?? new Date().toISOString().slice(0, 10))
   await client.query('COMMIT')
   const demo = await hasDemoSignIn(db)
-  console.log(JSON.stringify({ migrations, loadedDemo: empty && process.env.ZEN_DEMO !== '0', demo: demo ? { email: PEOPLE[1].email, password: DEMO_PASSWORD } : null }))
+  console.log(
+    JSON.stringify({
+      migrations,
+      loadedDemo: empty && process.env.ZEN_DEMO !== '0',
+      demo: demo ? { email: PEOPLE[1].email, password: DEMO_PASSWORD } : null,
+    }),
+  )
 } catch (error) {
   await client.query('ROLLBACK')
   throw error

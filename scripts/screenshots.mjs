@@ -10,14 +10,33 @@ import { throwAwayPostgres } from './lib/postgres.mjs'
 // Takes one picture of each main view from the demo data, into docs/screenshots. `npm run screenshots -- FOLDER` puts them elsewhere.
 const root = dirname(dirname(fileURLToPath(import.meta.url)))
 const folder = process.argv[2] ?? join(root, 'docs/screenshots')
-const ARGS = ['--headless', '--no-sandbox', '--disable-gpu', '--no-first-run', '--disable-background-networking', '--disable-component-update', '--disable-sync']
+const ARGS = [
+  '--headless',
+  '--no-sandbox',
+  '--disable-gpu',
+  '--no-first-run',
+  '--disable-background-networking',
+  '--disable-component-update',
+  '--disable-sync',
+]
 
 async function walk(page) {
   const shot = (name) => page.screenshot({ path: join(folder, `${name}.png`) })
-  const stage = (name) => page.getByRole('list', { name: 'Stages of the visit' }).getByRole('link', { name, exact: true }).click()
-  const settle = async () => { await page.clock.runFor(400); await page.waitForTimeout(350) }
+  const stage = (name) =>
+    page
+      .getByRole('list', { name: 'Stages of the visit' })
+      .getByRole('link', { name, exact: true })
+      .click()
+  const settle = async () => {
+    await page.clock.runFor(400)
+    await page.waitForTimeout(350)
+  }
   const light = (value) => page.evaluate((to) => localStorage.setItem('zen-light', to), value)
-  const pass = async (minutes) => { await page.clock.fastForward(Math.round(minutes * 60_000)); await page.clock.runFor(600); await page.waitForTimeout(150) }
+  const pass = async (minutes) => {
+    await page.clock.fastForward(Math.round(minutes * 60_000))
+    await page.clock.runFor(600)
+    await page.waitForTimeout(150)
+  }
   await page.clock.install({ time: new Date(`${new Date().toISOString().slice(0, 10)}T07:55:00Z`) })
   await page.goto('/sign-in')
   await page.getByRole('button', { name: 'Open the demo studio' }).waitFor()
@@ -28,7 +47,11 @@ async function walk(page) {
   await settle()
   await shot('today')
   await page.getByText('Wren Castellane').click()
-  const part = (name) => page.getByRole('navigation', { name: 'Parts of the consultation' }).getByRole('button', { name }).click()
+  const part = (name) =>
+    page
+      .getByRole('navigation', { name: 'Parts of the consultation' })
+      .getByRole('button', { name })
+      .click()
   await page.getByRole('heading', { name: /^Since/ }).waitFor()
   await settle()
   await shot('consult')
@@ -64,7 +87,10 @@ async function walk(page) {
   await page.reload()
   await page.getByRole('button', { name: 'Start the visit' }).click()
   await pass(18.5)
-  const tap = async () => { await page.locator('#primary').click(); await page.clock.runFor(600) }
+  const tap = async () => {
+    await page.locator('#primary').click()
+    await page.clock.runFor(600)
+  }
   await pass(3.2)
   await tap()
   await pass(2)
@@ -90,8 +116,14 @@ async function walk(page) {
   await page.locator('#primary').click()
   await page.getByRole('heading', { name: 'Planned against actual' }).waitFor()
   await page.reload()
-  await page.getByRole('radiogroup', { name: 'Redness, of 4' }).getByRole('radio', { name: '3' }).click()
-  await page.getByRole('radiogroup', { name: 'How long it lasted' }).getByRole('radio', { name: 'two days' }).click()
+  await page
+    .getByRole('radiogroup', { name: 'Redness, of 4' })
+    .getByRole('radio', { name: '3' })
+    .click()
+  await page
+    .getByRole('radiogroup', { name: 'How long it lasted' })
+    .getByRole('radio', { name: 'two days' })
+    .click()
   await settle()
   await shot('close')
   await page.getByRole('link', { name: 'Protocols' }).click()
@@ -115,7 +147,10 @@ async function walk(page) {
   await shot('product')
   await page.goto('/shelf/bench?mix=oat-cocktail')
   await page.getByText('In the bowl').waitFor()
-  await page.getByRole('group', { name: 'Kaolin Powder', exact: true }).getByRole('button', { name: 'Weigh' }).click()
+  await page
+    .getByRole('group', { name: 'Kaolin Powder', exact: true })
+    .getByRole('button', { name: 'Weigh' })
+    .click()
   await page.waitForTimeout(3500)
   await page.clock.runFor(400)
   await shot('mix-bench')
@@ -124,19 +159,27 @@ async function walk(page) {
   await page.getByText('Touches today').waitFor()
   await settle()
   await shot('rules')
-  const open = async (client) => { await page.goto('/'); await page.getByText(client).click(); await page.getByRole('heading', { name: client }).waitFor() }
+  const open = async (client) => {
+    await page.goto('/')
+    await page.getByText(client).click()
+    await page.getByRole('heading', { name: client }).waitFor()
+  }
   await open('Caspian Hurst')
   await stage('Fit')
   await page.getByRole('button', { name: /^Time/ }).click()
   await page.getByRole('slider', { name: 'Slot in minutes' }).fill('60')
   await settle()
   await page.locator('.apexcharts-series path').first().waitFor()
-  for (let tries = 0; tries < 60 && await page.getByText('Looking …').count() > 0; tries++) await settle()
+  for (let tries = 0; tries < 60 && (await page.getByText('Looking …').count()) > 0; tries++)
+    await settle()
   await shot('fit-slot')
   await open('Bastian Okoro')
   await stage('Fit')
   await page.getByRole('button', { name: 'Prepare the tray' }).click()
-  await page.getByRole('group', { name: 'Clover Drops is short' }).getByRole('button', { name: /Panthenol/ }).waitFor()
+  await page
+    .getByRole('group', { name: 'Clover Drops is short' })
+    .getByRole('button', { name: /Panthenol/ })
+    .waitFor()
   await settle()
   await shot('prepare')
   await open('Yuna Delacroix')
@@ -155,16 +198,25 @@ async function walk(page) {
   await page.getByRole('button', { name: 'Start the visit' }).waitFor()
   await page.reload()
   await page.getByRole('button', { name: 'Start the visit' }).click()
-  for (let halves = 0; halves < 80 && (await page.locator('#primary').innerText()) !== 'Read the skin'; halves++) await pass(0.5)
+  for (
+    let halves = 0;
+    halves < 80 && (await page.locator('#primary').innerText()) !== 'Read the skin';
+    halves++
+  )
+    await pass(0.5)
   await page.locator('#primary').click()
   const dialog = page.getByRole('dialog')
   await dialog.getByRole('button', { name: 'Inflamed', exact: false }).first().click()
   await dialog.getByRole('button', { name: 'cheeks', exact: true }).click()
   await dialog.getByRole('tab', { name: 'Lesions' }).click()
-  await dialog.getByRole('group', { name: /^Map, / }).getByRole('button', { name: /^chin/ }).focus()
+  await dialog
+    .getByRole('group', { name: /^Map, / })
+    .getByRole('button', { name: /^chin/ })
+    .focus()
   await page.keyboard.press('Enter')
   await dialog.getByRole('radio', { name: 'Nodule' }).click()
-  for (const flag of ['Painful', 'Deep']) await dialog.getByRole('button', { name: flag, exact: true }).click()
+  for (const flag of ['Painful', 'Deep'])
+    await dialog.getByRole('button', { name: flag, exact: true }).click()
   await settle()
   await shot('lamp-reading')
   await dialog.getByRole('button', { name: 'Read: fit the rest from now' }).click()
@@ -177,10 +229,20 @@ await ensureBuild(root)
 const database = await throwAwayPostgres()
 try {
   await prepareDatabase(root, database.url)
-  const app = await startApplication(root, { url: database.url, secret: 'for-pictures-only-0123456789abcdef', host: '127.0.0.1', port: await freePort(3480), quiet: true })
+  const app = await startApplication(root, {
+    url: database.url,
+    secret: 'for-pictures-only-0123456789abcdef',
+    host: '127.0.0.1',
+    port: await freePort(3480),
+    quiet: true,
+  })
   const browser = await chromium.launch({ executablePath: '/usr/bin/chromium', args: ARGS })
   try {
-    const context = await browser.newContext({ baseURL: app.address, viewport: { width: 1280, height: 800 }, serviceWorkers: 'block' })
+    const context = await browser.newContext({
+      baseURL: app.address,
+      viewport: { width: 1280, height: 800 },
+      serviceWorkers: 'block',
+    })
     await walk(await context.newPage())
   } finally {
     await browser.close()

@@ -28,13 +28,28 @@ function count(name, passed, failed) {
 }
 
 async function one(name, args, env = {}) {
-  const { code } = await run(process.execPath, args, { cwd: root, env: { ...process.env, NUXT_TELEMETRY_DISABLED: '1', ...env } })
+  const { code } = await run(process.execPath, args, {
+    cwd: root,
+    env: { ...process.env, NUXT_TELEMETRY_DISABLED: '1', ...env },
+  })
   return code === 0
 }
 
 async function vitest(project, folder, env) {
   const file = join(folder, `${project}.json`)
-  const good = await one(project, [bin('vitest/vitest.mjs'), 'run', '--project', project, '--reporter=default', '--reporter=json', `--outputFile=${file}`], env)
+  const good = await one(
+    project,
+    [
+      bin('vitest/vitest.mjs'),
+      'run',
+      '--project',
+      project,
+      '--reporter=default',
+      '--reporter=json',
+      `--outputFile=${file}`,
+    ],
+    env,
+  )
   const report = readReport(file)
   const failed = report?.numFailedTests ?? 0
   count(project, report?.numPassedTests ?? 0, good ? failed : Math.max(1, failed))
@@ -42,7 +57,11 @@ async function vitest(project, folder, env) {
 
 async function playwright(folder, env) {
   const file = join(folder, 'e2e.json')
-  const good = await one('browser', [bin('@playwright/test/cli.js'), 'test', '--reporter=list,json'], { ...env, PLAYWRIGHT_JSON_OUTPUT_NAME: file })
+  const good = await one(
+    'browser',
+    [bin('@playwright/test/cli.js'), 'test', '--reporter=list,json'],
+    { ...env, PLAYWRIGHT_JSON_OUTPUT_NAME: file },
+  )
   const stats = readReport(file)?.stats
   const failed = (stats?.unexpected ?? 0) + (stats?.flaky ?? 0)
   count('browser', stats?.expected ?? 0, good ? failed : Math.max(1, failed))
@@ -64,9 +83,20 @@ async function withServer(work) {
   try {
     await prepareDatabase(root, database.url, { ZEN_TODAY: TODAY })
     const port = await freePort(3410)
-    const app = await startApplication(root, { url: database.url, secret: SECRET, host: '127.0.0.1', port, quiet: true })
+    const app = await startApplication(root, {
+      url: database.url,
+      secret: SECRET,
+      host: '127.0.0.1',
+      port,
+      quiet: true,
+    })
     closing.push(() => app.stop())
-    await work({ ZEN_TEST_URL: app.address, ZEN_TEST_DATABASE: database.url, ZEN_TEST_SECRET: SECRET, ZEN_TEST_TODAY: TODAY })
+    await work({
+      ZEN_TEST_URL: app.address,
+      ZEN_TEST_DATABASE: database.url,
+      ZEN_TEST_SECRET: SECRET,
+      ZEN_TEST_TODAY: TODAY,
+    })
   } finally {
     for (const close of closing.reverse()) await close()
   }
@@ -78,7 +108,9 @@ async function main() {
   const folder = mkdtempSync(join(tmpdir(), 'zen-reports-'))
   try {
     if (wanted('types')) {
-      const good = await one('prepare', [bin('nuxt/bin/nuxt.mjs'), 'prepare']) && await one('types', [bin('vue-tsc/bin/vue-tsc.js'), '--build', '--noEmit'])
+      const good =
+        (await one('prepare', [bin('nuxt/bin/nuxt.mjs'), 'prepare'])) &&
+        (await one('types', [bin('vue-tsc/bin/vue-tsc.js'), '--build', '--noEmit']))
       count('types', Number(good), Number(!good))
     }
     if (wanted('lint')) {

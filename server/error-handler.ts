@@ -4,10 +4,31 @@ import type { NitroErrorHandler } from 'nitropack'
 const handler: NitroErrorHandler = (error, event) => {
   const status = error.statusCode && error.statusCode >= 400 ? error.statusCode : 500
   if (status >= 500) console.error(`${event.method} ${event.path}:`, error)
-  const data = (error.data ?? {}) as { code?: string; detail?: string; path?: string; faults?: unknown }
-  const detail = data.detail ?? (status === 404 ? 'There is nothing at this address.' : status >= 500 ? 'Something went wrong on the server. What you typed is still here; try again.' : error.message)
+  const data = (error.data ?? {}) as {
+    code?: string
+    detail?: string
+    path?: string
+    faults?: unknown
+  }
+  const detail =
+    data.detail ??
+    (status === 404
+      ? 'There is nothing at this address.'
+      : status >= 500
+        ? 'Something went wrong on the server. What you typed is still here; try again.'
+        : error.message)
   event.node.res.statusCode = status
   event.node.res.setHeader('Content-Type', 'application/problem+json')
-  event.node.res.end(JSON.stringify({ type: 'about:blank', status, title: detail, detail, code: data.code ?? 'error', ...(data.path ? { path: data.path } : {}), ...(data.faults ? { faults: data.faults } : {}) }))
+  event.node.res.end(
+    JSON.stringify({
+      type: 'about:blank',
+      status,
+      title: detail,
+      detail,
+      code: data.code ?? 'error',
+      ...(data.path ? { path: data.path } : {}),
+      ...(data.faults ? { faults: data.faults } : {}),
+    }),
+  )
 }
 export default handler

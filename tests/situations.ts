@@ -7,29 +7,99 @@ import { BRIGHTENING } from '../demo/protocols'
 import { DEMO_SHELF } from '../demo/shelf'
 
 export const TODAY = '2026-11-24'
-export const CALM: SkinAnswer = { redness: 0, rednessHours: 0, stinging: 0, swelling: false, blisters: false, weeping: false, burn: false, darkMark: false, coldSore: false }
+export const CALM: SkinAnswer = {
+  redness: 0,
+  rednessHours: 0,
+  stinging: 0,
+  swelling: false,
+  blisters: false,
+  weeping: false,
+  burn: false,
+  darkMark: false,
+  coldSore: false,
+}
 
 export const no = (code: string): Fact => ({ code, answer: 'no', askedOn: '2026-11-01' })
-export const yes = (code: string, more: Partial<Fact> = {}): Fact => ({ code, answer: 'yes', askedOn: '2026-11-20', ...more })
-export const ALL_NO: readonly Fact[] = [...QUESTIONS.filter((question) => question.code !== 'guardian-consent').map((question) => no(question.code)), no('allergy:any')]
-export const seen = (kind: FindingKind, grade = 2, zones: readonly ZoneId[] = CHEEKS): Finding => ({ kind, grade, zones: [...zones] })
+export const yes = (code: string, more: Partial<Fact> = {}): Fact => ({
+  code,
+  answer: 'yes',
+  askedOn: '2026-11-20',
+  ...more,
+})
+export const ALL_NO: readonly Fact[] = [
+  ...QUESTIONS.filter((question) => question.code !== 'guardian-consent').map((question) =>
+    no(question.code),
+  ),
+  no('allergy:any'),
+]
+export const seen = (kind: FindingKind, grade = 2, zones: readonly ZoneId[] = CHEEKS): Finding => ({
+  kind,
+  grade,
+  zones: [...zones],
+})
 
-export const readingOf = (...findings: Finding[]): Reading => ({ done: true, findings, lesions: [], meters: [] })
+export const readingOf = (...findings: Finding[]): Reading => ({
+  done: true,
+  findings,
+  lesions: [],
+  meters: [],
+})
 
 /** Rungs that every lever has tolerated, so that E02 stays out of the way of what a test is about. */
 export const TOLERATED: readonly PastVisit[] = ['2026-09-24', '2026-10-24'].map((on, at) => ({
-  on, answer: CALM, levers: (['acid', 'enzyme', 'steam', 'extraction', 'pressure', 'current', 'exfoliation', 'suction', 'retinoid'] as const).map((lever) => ({ lever, rung: at === 0 ? 3 : 4 })),
+  on,
+  answer: CALM,
+  levers: (
+    [
+      'acid',
+      'enzyme',
+      'steam',
+      'extraction',
+      'pressure',
+      'current',
+      'exfoliation',
+      'suction',
+      'retinoid',
+    ] as const
+  ).map((lever) => ({ lever, rung: at === 0 ? 3 : 4 })),
 }))
 
 export function client(facts: readonly Fact[] = [], more: Partial<Client> = {}): Client {
-  return { id: 'client', name: 'Invented Client', bornOn: '1990-01-01', facts: [...ALL_NO, ...facts], memories: [], clearances: [], patchTests: [], concerns: ['hydrate'], ...more }
+  return {
+    id: 'client',
+    name: 'Invented Client',
+    bornOn: '1990-01-01',
+    facts: [...ALL_NO, ...facts],
+    memories: [],
+    clearances: [],
+    patchTests: [],
+    concerns: ['hydrate'],
+    ...more,
+  }
 }
 
 export function input(more: Partial<CompileInput> = {}): CompileInput {
-  return { protocol: BRIGHTENING, client: client(), reading: readingOf(), history: TOLERATED, shelf: DEMO_SHELF, overrides: [], slotMinutes: 90, date: TODAY, daytime: true, practitioner: { scope: ['minors'], hazards: [] }, ...more }
+  return {
+    protocol: BRIGHTENING,
+    client: client(),
+    reading: readingOf(),
+    history: TOLERATED,
+    shelf: DEMO_SHELF,
+    overrides: [],
+    slotMinutes: 90,
+    date: TODAY,
+    daytime: true,
+    practitioner: { scope: ['minors'], hazards: [] },
+    ...more,
+  }
 }
 
 export const planFor = (more: Partial<CompileInput> = {}) => compile(input(more))
 
 /** A protocol of just these steps. */
-export const protocolOf = (...steps: Step[]): ProtocolVersion => ({ ...BRIGHTENING, id: 'test-v1', protocolId: 'test', steps })
+export const protocolOf = (...steps: Step[]): ProtocolVersion => ({
+  ...BRIGHTENING,
+  id: 'test-v1',
+  protocolId: 'test',
+  steps,
+})

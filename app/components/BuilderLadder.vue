@@ -69,7 +69,7 @@ defineExpose({ focus: () => list.value?.focus() })
 <template>
   <div class="flex">
     <svg :width="WIDTH" :height="height + 30" :viewBox="`0 -24 ${WIDTH} ${height + 30}`" aria-hidden="true" class="shrink-0 overflow-visible">
-      <text :x="RAIL_X" y="-10" text-anchor="middle" font-size="13" fill="var(--ink-soft)">hands</text><text :x="RAIL_X + GAP" y="-10" text-anchor="middle" font-size="13" fill="var(--ink-soft)">skin</text>
+      <text :x="RAIL_X" y="-10" text-anchor="middle" font-size="13" fill="var(--ink-soft)"> hands </text><text :x="RAIL_X + GAP" y="-10" text-anchor="middle" font-size="13" fill="var(--ink-soft)"> skin </text>
       <g v-for="tick in ticks" :key="tick.minutes"><line :x1="RAIL_X - 18" :x2="RAIL_X - 9" :y1="tick.y" :y2="tick.y" stroke="var(--line)" /><text v-if="tick.minutes % 10 === 0" :x="RAIL_X - 23" :y="tick.y + 4.5" text-anchor="end" font-size="13" fill="var(--ink-soft)">{{ tick.minutes }}</text></g>
       <path v-for="(step, at) in rows" :key="step.id" :d="leader(step.id, at)" fill="none" :stroke="picked.has(step.id) ? 'var(--now)' : 'var(--line-soft)'" :stroke-width="picked.has(step.id) ? 2 : 1.1" />
       <LadderRails :layout="layout" :x="RAIL_X" :gap="GAP" />

@@ -40,6 +40,10 @@ async function publish() {
   }
 }
 const picture = (svg: string) => `data:image/svg+xml;utf8,${encodeURIComponent(svg)}`
+function withdraw(id: string) {
+  emit('withdraw', id)
+  shown.value = undefined
+}
 </script>
 
 <template>
@@ -54,7 +58,7 @@ const picture = (svg: string) => `data:image/svg+xml;utf8,${encodeURIComponent(s
       <p class="whitespace-pre-line max-h-60 overflow-y-auto border-y border-hair py-3" tabindex="0">{{ shown?.body }}</p>
       <img v-if="shown" :src="picture(shown.signature)" :alt="`Signature of ${shown.signer}`" class="h-28 mt-3 bg-[#f7f3ea] border border-hair">
       <p v-if="shown" class="text-sm text-soft">{{ shown.signer }}, {{ shown.relation }}, {{ shortDate(shown.signedOn) }}</p>
-      <div class="flex justify-end gap-3 mt-4"><button v-if="shown" type="button" class="rung !border-mind text-mind" :disabled="disabled" @click="emit('withdraw', shown.id); shown = undefined">Withdraw from today</button><button type="button" class="rung" @click="shown = undefined">Close</button></div>
+      <div class="flex justify-end gap-3 mt-4"><button v-if="shown" type="button" class="rung !border-mind text-mind" :disabled="disabled" @click="withdraw(shown.id)">Withdraw from today</button><button type="button" class="rung" @click="shown = undefined">Close</button></div>
     </PlainDialog>
     <PlainDialog :open="changing !== undefined" wide :title="changing ? `New words, version ${changing.version + 1}` : ''" @close="changing = undefined">
       <form class="flex flex-col gap-3" @submit.prevent="publish">

@@ -32,11 +32,19 @@ const level = (key: 'from' | 'to' | 'start', event: Event) => take(event, LEVEL_
 const LEVEL_WORDS = { from: 'Lowest', start: 'Starts at', to: 'Highest' } as const
 const order = (zones: ZoneId[]) => put({ zoneOrder: zones.length > 0 ? zones : undefined })
 const consumable = (id: string, count: number) => put({ consumables: [...(device.value!.consumables ?? []).filter((one) => one.supplyId !== id), ...(count > 0 ? [{ supplyId: id, count }] : [])] })
+function choose(id: string) {
+  draft.value = undefined
+  chosen.value = id
+}
+function addZone(event: Event) {
+  order([...(device.value!.zoneOrder ?? []), text(event) as ZoneId])
+  ;(event.target as HTMLSelectElement).value = ''
+}
 </script>
 
 <template>
   <div class="grid grid-cols-[20rem_minmax(0,1fr)] gap-9 flex-1 min-h-0">
-    <div class="overflow-y-auto pr-1"><ul class="border-t border-line" aria-label="Devices"><li v-for="one in things" :key="one.id" class="border-b border-hair"><button type="button" class="w-full text-left px-2 py-2.5 min-h-[48px]" :class="!draft && one.id === chosen ? 'bg-now-ground border-l-4 border-now font-semibold' : 'hover:bg-sunk'" @click="draft = undefined; chosen = one.id">{{ one.name }}<span class="block text-sm text-soft font-normal">{{ one.properties.filter((property) => property !== 'device').slice(0, 3).map(propertyWords).join(' · ') }}</span></button></li></ul>
+    <div class="overflow-y-auto pr-1"><ul class="border-t border-line" aria-label="Devices"><li v-for="one in things" :key="one.id" class="border-b border-hair"><button type="button" class="w-full text-left px-2 py-2.5 min-h-[48px]" :class="!draft && one.id === chosen ? 'bg-now-ground border-l-4 border-now font-semibold' : 'hover:bg-sunk'" @click="choose(one.id)">{{ one.name }}<span class="block text-sm text-soft font-normal">{{ one.properties.filter((property) => property !== 'device').slice(0, 3).map(propertyWords).join(' · ') }}</span></button></li></ul>
       <button v-if="!disabled" type="button" class="rung mt-3" @click="begin">New device</button></div>
     <div v-if="device" class="overflow-y-auto pr-2 flex flex-col gap-4">
       <p v-if="trouble" role="alert" class="px-4 py-2 bg-mind-ground border-l-4 border-mind">{{ trouble }}</p>
@@ -53,7 +61,7 @@ const consumable = (id: string, count: number) => put({ consumables: [...(device
           <label class="flex flex-col gap-1 text-sm text-soft">Most minutes on one zone<input class="field !text-ink" inputmode="decimal" v-shown="device.maxMinutes ?? ''" @change="take($event, 'Most minutes', (value) => put({ maxMinutes: value || undefined }), 240)"></label>
           <label class="flex flex-col gap-1 text-sm text-soft">Set-up card, with commas<input class="field !text-ink" v-shown="device.setup.join(', ')" @change="put({ setup: listIn($event) })"></label>
         </div>
-        <FoldAway><template #summary><span class="min-h-[40px] inline-flex items-center font-semibold">Zone order<span class="ml-2 text-soft font-normal">{{ device.zoneOrder?.map(zoneName).join(' → ') || 'none given' }}</span></span></template><div class="flex flex-wrap items-center gap-2"><span v-for="(zone, at) in device.zoneOrder ?? []" :key="at" class="border border-line px-3 min-h-[40px] inline-flex items-center gap-2">{{ at + 1 }} {{ zoneName(zone) }}<button type="button" class="min-w-[32px] min-h-[32px]" :aria-label="`Take ${zoneName(zone)} out`" @click="order(device.zoneOrder!.filter((_, index) => index !== at))">×</button></span><select class="field" aria-label="Next zone" value="" @change="order([...(device.zoneOrder ?? []), text($event) as ZoneId]); ($event.target as HTMLSelectElement).value = ''"><option value="">then …</option><option v-for="zone in READ_ZONES" :key="zone" :value="zone">{{ zoneName(zone) }}</option></select></div></FoldAway>
+        <FoldAway><template #summary><span class="min-h-[40px] inline-flex items-center font-semibold">Zone order<span class="ml-2 text-soft font-normal">{{ device.zoneOrder?.map(zoneName).join(' → ') || 'none given' }}</span></span></template><div class="flex flex-wrap items-center gap-2"><span v-for="(zone, at) in device.zoneOrder ?? []" :key="at" class="border border-line px-3 min-h-[40px] inline-flex items-center gap-2">{{ at + 1 }} {{ zoneName(zone) }}<button type="button" class="min-w-[32px] min-h-[32px]" :aria-label="`Take ${zoneName(zone)} out`" @click="order(device.zoneOrder!.filter((_, index) => index !== at))">×</button></span><select class="field" aria-label="Next zone" value="" @change="addZone"><option value="">then …</option><option v-for="zone in READ_ZONES" :key="zone" :value="zone">{{ zoneName(zone) }}</option></select></div></FoldAway>
         <FoldAway><template #summary><span class="min-h-[40px] inline-flex items-center font-semibold">What it does<span class="ml-2 text-soft font-normal">{{ device.properties.filter((one) => one !== 'device').map(propertyWords).join(', ') || 'nothing marked' }}</span></span></template><div class="flex flex-wrap gap-1.5"><button v-for="one in PROPERTIES" :key="one" type="button" class="pick !min-h-[36px] text-sm" :aria-pressed="device.properties.includes(one)" @click="put({ properties: device.properties.includes(one) ? device.properties.filter((other) => other !== one) : [...device.properties, one] })">{{ propertyWords(one) }}</button></div></FoldAway>
         <div><h2 class="text-lg mb-1">Used up at each visit</h2><div class="flex flex-wrap gap-x-6 gap-y-2"><label v-for="supply in supplies.filter((one) => one.kind === 'single use')" :key="supply.id" class="flex items-center gap-2"><input type="number" min="0" max="20" class="field !min-h-[38px] w-16 !px-2" v-shown="device.consumables?.find((one) => one.supplyId === supply.id)?.count ?? 0" @change="take($event, supply.name, (value) => consumable(supply.id, value ?? 0), 20)">{{ supply.name }}</label></div></div>
       </fieldset>

@@ -13,6 +13,10 @@ const swap = (at: number, by: -1 | 1) => { const now = [...props.movements]; con
 function add(path: PathId) { const id = `m${Date.now().toString(36)}`; emit('change', [...props.movements, { id, path, type: 'effleurage', repetitions: 6, pressure: 'light', secondsEach: 4, sides: 'both at once', with: 'hands' }]); chosen.value = id }
 const number = (event: Event) => Number((event.target as HTMLInputElement).value)
 const whole = (value: number, least: number, most: number) => Math.max(least, Math.min(most, Math.round(value) || least))
+function addChosen(event: Event) {
+  add(text(event) as PathId)
+  ;(event.target as HTMLSelectElement).value = ''
+}
 </script>
 
 <template>
@@ -33,6 +37,6 @@ const whole = (value: number, least: number, most: number) => Math.max(least, Ma
         </div>
       </li>
     </ol>
-    <div class="flex items-center gap-2 mt-2"><select class="field flex-1" aria-label="Add a movement" value="" @change="add(text($event) as PathId); ($event.target as HTMLSelectElement).value = ''"><option value="" disabled>Add a movement</option><option v-for="path in PATHS" :key="path" :value="path">{{ PATH_WORDS[path] }}</option></select><span v-if="movements.length > 0" class="whitespace-nowrap">together <b>{{ durationInWords(movementsSeconds(movements)) }}</b></span></div>
+    <div class="flex items-center gap-2 mt-2"><select class="field flex-1" aria-label="Add a movement" value="" @change="addChosen"><option value="" disabled>Add a movement</option><option v-for="path in PATHS" :key="path" :value="path">{{ PATH_WORDS[path] }}</option></select><span v-if="movements.length > 0" class="whitespace-nowrap">together <b>{{ durationInWords(movementsSeconds(movements)) }}</b></span></div>
   </div>
 </template>

@@ -17,7 +17,7 @@ const GLYPHS = { within: '✓', outside: '!', none: '·' } as const
   <div class="flex flex-col gap-5">
     <section v-if="acids.length" aria-label="Free acid"><h2 class="text-xl border-b border-line pb-1">Free acid</h2>
       <template v-if="free.ok">
-        <p class="mt-2"><span class="display text-4xl">{{ percent }} %</span> <span class="text-soft">of {{ acids.map((one) => `${one.percent} % ${one.name}`).join(' + ') }} at pH {{ product.pH }}</span></p>
+        <p class="mt-2"><span class="display text-4xl">{{ percent }} %</span>{{ ' ' }}<span class="text-soft">of {{ acids.map((one) => `${one.percent} % ${one.name}`).join(' + ') }} at pH {{ product.pH }}</span></p>
         <svg viewBox="0 0 300 16" class="w-full mt-1" role="img" :aria-label="`${percent} of ${acids.reduce((sum, one) => sum + one.percent, 0)} percent is free acid`"><rect x="0.5" y="1.5" width="299" height="12" fill="none" stroke="var(--line)" /><rect x="2" y="3" height="9" :width="296 * percent / Math.max(0.001, acids.reduce((sum, one) => sum + one.percent, 0))" fill="var(--hands)" /></svg>
         <p class="text-sm text-soft mt-1">{{ acids.map((one) => `pKa ${PKA[one.name]}`).join(', ') }}{{ free.mixture ? '; the sum of its acids, first dissociation of each' : '' }}. {{ acids.length === 1 && product.pH !== undefined ? `As strong as ${Math.round(worthAt(acids[0]!.name, acids[0]!.percent, product.pH, 3) * 10) / 10} % at pH 3.0.` : '' }}</p>
       </template>

@@ -11,6 +11,6 @@ const skin = [[14, 9], [50, 27]]
     <rect v-for="[y, h] in skin" :key="`s${y}`" x="168" :y="10 + y! * 2.3" width="24" :height="h! * 2.3" fill="var(--skin)" stroke="var(--skin-edge)" />
     <path d="M40 152H210" stroke="var(--now)" stroke-width="3" />
     <text x="222" y="158" fill="var(--ink)" font-size="17">Kelp set mask, 13 min left</text>
-    <text x="222" y="182" fill="var(--ink-soft)" font-size="15">hands free: lip enhancement hangs here</text>
+    <text x="222" y="182" fill="var(--ink-soft)" font-size="15"> hands free: lip enhancement hangs here </text>
   </svg>
 </template>

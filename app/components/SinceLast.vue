@@ -18,6 +18,10 @@ const line = (card: SinceCard) => { const { yes, open: unasked } = states.value.
 const calm = (): SkinAnswer => ({ redness: 0, rednessHours: 0, stinging: 0, swelling: false, blisters: false, weeping: false, burn: false, darkMark: false, coldSore: false })
 const skin = ref<SkinAnswer>(calm())
 watch(() => props.lastVisit, (visit) => { skin.value = visit?.answer ?? calm() }, { immediate: true })
+function checkIn(visitId: string) {
+  emit('checkIn', visitId, skin.value)
+  open.value = undefined
+}
 </script>
 
 <template>
@@ -25,7 +29,7 @@ watch(() => props.lastVisit, (visit) => { skin.value = visit?.answer ?? calm() }
     <div class="flex items-center gap-4 border-b border-line pb-2"><h2 class="text-xl flex-1">{{ lastVisit ? `Since ${shortDate(lastVisit.on)}` : 'Today' }}</h2><button type="button" class="rung" :disabled="disabled || left.length === 0" @click="confirm(left)">{{ left.length === 0 ? 'Asked today' : lastVisit ? 'Nothing new: confirm all' : 'All no' }}</button></div>
     <div v-if="lastVisit" class="border-b border-hair">
       <div class="flex items-center gap-3 py-2"><p class="flex-1"><span class="font-semibold">Reaction after last visit</span><span class="block text-sm text-soft">{{ lastVisit.answer ? 'told' : 'not told yet' }}: redness {{ lastVisit.answer?.redness ?? 0 }} of 4, stinging {{ lastVisit.answer?.stinging ?? 0 }} of 10</span></p><button type="button" class="pick" :aria-expanded="open === 'reaction'" @click="open = open === 'reaction' ? undefined : 'reaction'">Something …</button></div>
-      <div v-if="open === 'reaction'" class="pb-3 pl-4 border-l-2 border-mind max-w-xl"><AnswerForm v-model="skin" :disabled="disabled" /><button type="button" class="rung rung-strong mt-3" :disabled="disabled" @click="emit('checkIn', lastVisit.id, skin); open = undefined">Keep as a check-in</button></div>
+      <div v-if="open === 'reaction'" class="pb-3 pl-4 border-l-2 border-mind max-w-xl"><AnswerForm v-model="skin" :disabled="disabled" /><button type="button" class="rung rung-strong mt-3" :disabled="disabled" @click="checkIn(lastVisit.id)">Keep as a check-in</button></div>
     </div>
     <div v-for="card in SINCE_CARDS" :key="card.id" class="border-b border-hair" role="group" :aria-label="card.title">
       <div class="flex items-center gap-3 py-2">

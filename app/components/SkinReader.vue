@@ -49,6 +49,10 @@ function pin(zone: ZoneId, x: number, y: number) {
   selected.value = lesion.id
 }
 const choose = (one: FindingKind) => { kind.value = one; if (findingWords(one).ungraded) grade.value = 1; else if (grade.value < 1) grade.value = 2 }
+function openLesion(id: string) {
+  selected.value = id
+  tab.value = 'lesions'
+}
 </script>
 
 <template>
@@ -58,7 +62,7 @@ const choose = (one: FindingKind) => { kind.value = one; if (findingWords(one).u
         <div class="flex gap-1 flex-1" role="radiogroup" aria-label="View of the map"><button v-for="one in VIEWS" :key="one.view" type="button" role="radio" class="pick text-sm flex-1 !px-1" :aria-checked="view === one.view" :aria-label="one.name" @click="view = one.view">{{ one.short }}</button></div>
         <button type="button" class="rung text-sm !px-3" :disabled="past.length === 0 || disabled" @click="undo"><Undo2 :size="16" />Undo</button>
       </div>
-      <FaceMap :view="view" :grades="grades" :before="before" :others="others" :lesions="reading.lesions" :selected-lesion="selected" :painting="words.name.toLowerCase()" :mode="mode" :chosen="mode === 'choose' ? meterZone : undefined" :disabled="disabled" @paint="touched" @pin="pin" @select-lesion="selected = $event; tab = 'lesions'" />
+      <FaceMap :view="view" :grades="grades" :before="before" :others="others" :lesions="reading.lesions" :selected-lesion="selected" :painting="words.name.toLowerCase()" :mode="mode" :chosen="mode === 'choose' ? meterZone : undefined" :disabled="disabled" @paint="touched" @pin="pin" @select-lesion="openLesion" />
       <template v-if="mode === 'paint'">
         <div class="border-t border-line pt-2 mt-1 flex items-center gap-3 min-h-[52px]">
           <p class="flex-1 leading-tight"><span class="font-semibold">{{ words.name }}</span><span class="block text-sm text-soft">{{ words.look }}</span></p>
@@ -77,7 +81,7 @@ const choose = (one: FindingKind) => { kind.value = one; if (findingWords(one).u
           <p class="w-24 shrink-0 text-sm text-soft first-letter:uppercase">{{ part }}</p>
           <div class="flex flex-wrap gap-1"><button v-for="one in kindsOf(part)" :key="one.kind" type="button" class="pick text-sm !px-2.5" :aria-pressed="kind === one.kind" :aria-label="`${one.name}${countOf(one.kind) ? ', seen' : ''}`" @click="choose(one.kind)">{{ countOf(one.kind) ? '● ' : '' }}{{ one.name }}</button></div>
         </div>
-        <ul class="border-t border-line mt-2" aria-label="Seen today"><li v-for="one in listed" :key="`${one.kind}${one.grade}`" class="flex items-center gap-3 border-b border-hair"><button type="button" class="flex-1 text-left min-h-[44px]" @click="choose(one.kind)"><span class="font-semibold">{{ one.words }}</span> <span class="text-soft">{{ one.where }}</span></button><button type="button" class="pick text-sm !border-transparent" :aria-label="`Take off: ${one.words}`" :disabled="disabled" @click="remove(one.kind)">✕</button></li><li v-if="listed.length === 0" class="py-2 text-soft">{{ reading.done ? 'Nothing to note.' : 'Nothing read yet today.' }}</li></ul>
+        <ul class="border-t border-line mt-2" aria-label="Seen today"><li v-for="one in listed" :key="`${one.kind}${one.grade}`" class="flex items-center gap-3 border-b border-hair"><button type="button" class="flex-1 text-left min-h-[44px]" @click="choose(one.kind)"><span class="font-semibold">{{ one.words }}</span>{{ ' ' }}<span class="text-soft">{{ one.where }}</span></button><button type="button" class="pick text-sm !border-transparent" :aria-label="`Take off: ${one.words}`" :disabled="disabled" @click="remove(one.kind)">✕</button></li><li v-if="listed.length === 0" class="py-2 text-soft">{{ reading.done ? 'Nothing to note.' : 'Nothing read yet today.' }}</li></ul>
         <p class="mt-3"><span class="text-soft">In words: </span><span class="font-semibold" :title="summary.type.evidence.join('; ')">{{ summary.type.word }}</span><template v-for="one in summary.conditions" :key="one.word">, <span class="font-semibold" :title="one.evidence.join('; ')">{{ one.word }}</span></template></p>
         <details v-if="summary.conditions.length" class="text-sm text-soft"><summary class="py-2">What each word rests on</summary><p v-for="one in [summary.type, ...summary.conditions]" :key="one.word"><span class="font-semibold">{{ one.word }}:</span> {{ one.evidence.join('; ') }}</p></details>
       </div>

@@ -12,11 +12,16 @@ const all = computed(() => (open.value ? askable(props.input) : []))
 const found = computed(() => all.value.filter((one) => one.name.toLowerCase().includes(typed.value.trim().toLowerCase())).slice(0, 8))
 const subject = computed(() => all.value.find((one) => one.id === chosen.value))
 const rules = computed(() => (subject.value ? rulesAbout(props.input, subject.value.step) : []))
+function ask() {
+  open.value = true
+  typed.value = ''
+  chosen.value = ''
+}
 </script>
 
 <template>
   <div>
-    <button type="button" class="rung w-full" @click="open = true; typed = ''; chosen = ''">Why not …?</button>
+    <button type="button" class="rung w-full" @click="ask">Why not …?</button>
     <PlainDialog :open="open" wide title="Why not …?" @close="open = false">
       <label class="flex flex-col gap-1">Step or product<input v-model="typed" class="field" type="search" placeholder="glycolic, steam, clay …" @input="chosen = ''"></label>
       <div v-if="!subject" class="flex flex-wrap gap-1 mt-3"><button v-for="one in found" :key="one.id" type="button" class="pick text-sm" @click="chosen = one.id">{{ one.name }}</button><p v-if="found.length === 0" class="text-soft">Nothing on this card or shelf under that name.</p></div>

@@ -34,6 +34,10 @@ function walkedIn(id: string) {
 }
 const linkTo = (visit: DayVisit) => `/visits/${visit.id}/${visit.stage === 'performing' ? 'perform' : visit.stage === 'closed' ? 'close' : 'consult'}`
 onMounted(preloadStages)
+function booked() {
+  booking.value = false
+  void load()
+}
 </script>
 
 <template>
@@ -66,7 +70,7 @@ onMounted(preloadStages)
         </ul>
       </section>
     </div>
-    <BookingDialog v-if="day" :open="booking" :day="day.date" :choices="day.choices" @close="booking = false" @booked="booking = false; load()" />
+    <BookingDialog v-if="day" :open="booking" :day="day.date" :choices="day.choices" @close="booking = false" @booked="booked" />
     <WalkInDialog v-if="day" :open="walkingIn" :today="day.today" :choices="day.choices" :practitioner-id="session.account?.practitionerId ?? null" @close="walkingIn = false" @booked="walkedIn" />
   </div>
 </template>

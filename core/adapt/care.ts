@@ -13,49 +13,129 @@ interface Care {
 }
 
 const CARE: Readonly<Record<Requirement, Care>> = {
-  'cool-removal': { line: 'off cool' }, 'lukewarm-removal': { line: 'off lukewarm, never warm' }, 'tone-after': { line: 'tone after it' }, 'neutralise-after': { line: 'neutralise to the end of the foam' },
-  'skin-dry': { line: 'on dry skin' }, 'skin-damp': { line: 'on damp skin' }, 'sun-filter': {}, 'working-time': { line: 'it sets: mix when your hands are free' },
-  'along-growth': { line: 'along the growth, rinse and comb through' }, 'spot-care': { line: 'leave deep lesions alone, spot care' }, 'surface-only': { line: 'surface only' },
-  'eyes-covered': { line: 'eyes covered', tray: 'eye pads' }, 'hand-signal': { line: 'agree a hand signal', once: true }, 'propped-up': { line: 'propped up, not flat', once: true }, 'patch-test': { line: 'delayed patch test first' },
-  tweezers: { line: 'release hairs with sterile tweezers', tray: 'sterile tweezers' }, 'lenses-out': { line: 'contact lenses out', tray: 'case for lenses' }, 'metal-out': { line: 'jewellery and hearing aids out' }, 'mouth-free': { line: 'mouth and nose stay free', once: true },
-  'nostrils-free': { line: 'nostrils stay free' }, 'conductive-gel': { line: 'gel under the whole contact', tray: 'conductive gel' }, 'no-oil': { line: 'no oil film under it' }, 'keep-moving': { line: 'always moving, three seconds at most on one place' },
-  polarity: { line: 'the pole of the product, both halves equal' }, 'eye-shields': { line: 'eyes shielded', tray: 'eye shields' }, uncovered: { line: 'nothing over it' }, 'rest-first': { line: 'let the mix rest, covered' },
-  'towel-heat': { line: 'towels 40 °C at the wrist, never above 43', once: true }, 'tone-before-heat': { line: 'toned before it' }, 'depth-and-lot': { line: 'depth in mm and cartridge lot on the record', tray: 'sterile cartridge, note its lot' },
-  'hydrate-before': { line: 'hydrated first' }, 'eye-gel-before': { line: 'eye gel first' }, 'water-finish': { line: 'water-based finish' }, 'light-throat': { line: 'light over the throat', once: true },
-  'hands-first': { line: 'hands washed', once: true }, 'hands-after': {}, gloves: { line: 'gloves, new ones after', tray: 'gloves, two pairs' }, 'nitrile-gloves': { line: 'nitrile gloves, no latex', tray: 'nitrile gloves', once: true }, 'lancet-scope': { line: 'once, then the sharps container', tray: 'sterile lancet, sharps container' },
-  'single-use': { line: 'single use, then discarded' }, 'clean-device': { line: 'device wiped for its contact time' }, linen: { line: 'fresh linen', once: true }, 'scent-free': { line: 'without scent' }, 'watch-mouth': { line: 'watch the mouth: cold sores' },
+  'cool-removal': { line: 'off cool' },
+  'lukewarm-removal': { line: 'off lukewarm, never warm' },
+  'tone-after': { line: 'tone after it' },
+  'neutralise-after': { line: 'neutralise to the end of the foam' },
+  'skin-dry': { line: 'on dry skin' },
+  'skin-damp': { line: 'on damp skin' },
+  'sun-filter': {},
+  'working-time': { line: 'it sets: mix when your hands are free' },
+  'along-growth': { line: 'along the growth, rinse and comb through' },
+  'spot-care': { line: 'leave deep lesions alone, spot care' },
+  'surface-only': { line: 'surface only' },
+  'eyes-covered': { line: 'eyes covered', tray: 'eye pads' },
+  'hand-signal': { line: 'agree a hand signal', once: true },
+  'propped-up': { line: 'propped up, not flat', once: true },
+  'patch-test': { line: 'delayed patch test first' },
+  tweezers: { line: 'release hairs with sterile tweezers', tray: 'sterile tweezers' },
+  'lenses-out': { line: 'contact lenses out', tray: 'case for lenses' },
+  'metal-out': { line: 'jewellery and hearing aids out' },
+  'mouth-free': { line: 'mouth and nose stay free', once: true },
+  'nostrils-free': { line: 'nostrils stay free' },
+  'conductive-gel': { line: 'gel under the whole contact', tray: 'conductive gel' },
+  'no-oil': { line: 'no oil film under it' },
+  'keep-moving': { line: 'always moving, three seconds at most on one place' },
+  polarity: { line: 'the pole of the product, both halves equal' },
+  'eye-shields': { line: 'eyes shielded', tray: 'eye shields' },
+  uncovered: { line: 'nothing over it' },
+  'rest-first': { line: 'let the mix rest, covered' },
+  'towel-heat': { line: 'towels 40 °C at the wrist, never above 43', once: true },
+  'tone-before-heat': { line: 'toned before it' },
+  'depth-and-lot': {
+    line: 'depth in mm and cartridge lot on the record',
+    tray: 'sterile cartridge, note its lot',
+  },
+  'hydrate-before': { line: 'hydrated first' },
+  'eye-gel-before': { line: 'eye gel first' },
+  'water-finish': { line: 'water-based finish' },
+  'light-throat': { line: 'light over the throat', once: true },
+  'hands-first': { line: 'hands washed', once: true },
+  'hands-after': {},
+  gloves: { line: 'gloves, new ones after', tray: 'gloves, two pairs' },
+  'nitrile-gloves': { line: 'nitrile gloves, no latex', tray: 'nitrile gloves', once: true },
+  'lancet-scope': {
+    line: 'once, then the sharps container',
+    tray: 'sterile lancet, sharps container',
+  },
+  'single-use': { line: 'single use, then discarded' },
+  'clean-device': { line: 'device wiped for its contact time' },
+  linen: { line: 'fresh linen', once: true },
+  'scent-free': { line: 'without scent' },
+  'watch-mouth': { line: 'watch the mouth: cold sores' },
 }
 
 /** A requirement in a few words, for the rule book. */
-export const requirementWords = (require: Requirement): string => CARE[require].line ?? require.replaceAll('-', ' ')
+export const requirementWords = (require: Requirement): string =>
+  CARE[require].line ?? require.replaceAll('-', ' ')
 
 /** Requirements about everything that are worth saying again at each step. */
-const REPEATS: ReadonlySet<Requirement> = new Set(['along-growth', 'cool-removal', 'lukewarm-removal'])
+const REPEATS: ReadonlySet<Requirement> = new Set([
+  'along-growth',
+  'cool-removal',
+  'lukewarm-removal',
+])
 const TEMPERATURE: ReadonlySet<Requirement> = new Set(['cool-removal', 'lukewarm-removal'])
 
-const isCare = (constraint: Constraint): boolean => constraint.effect === 'require' || constraint.effect === 'caution'
-const lineOf = (c: Constraint): string | undefined => (c.require ? CARE[c.require].line : c.unasked ? `not asked: ${c.because}` : c.instead)
+const isCare = (constraint: Constraint): boolean =>
+  constraint.effect === 'require' || constraint.effect === 'caution'
+const lineOf = (c: Constraint): string | undefined =>
+  c.require ? CARE[c.require].line : c.unasked ? `not asked: ${c.because}` : c.instead
 
 /** Cautions merged to one line per step, so that they are read: what to mind, nothing twice, hygiene of the house last. */
-export function cautionsFor(steps: readonly Step[], inForce: readonly Constraint[], read: (step: Step) => Subject): { stepId: string; line: string }[] {
-  const cooler = inForce.some((c) => c.require && TEMPERATURE.has(c.require) && c.target.everything && c.zones === undefined)
+export function cautionsFor(
+  steps: readonly Step[],
+  inForce: readonly Constraint[],
+  read: (step: Step) => Subject,
+): { stepId: string; line: string }[] {
+  const cooler = inForce.some(
+    (c) => c.require && TEMPERATURE.has(c.require) && c.target.everything && c.zones === undefined,
+  )
   // Where every towel stays lukewarm, nothing is said of warm ones.
-  const cares = inForce.filter((c) => isCare(c) && !(cooler && c.require === 'towel-heat')).sort((a, b) => Number(a.ruleId.startsWith('H')) - Number(b.ruleId.startsWith('H')))
+  const cares = inForce
+    .filter((c) => isCare(c) && !(cooler && c.require === 'towel-heat'))
+    .sort((a, b) => Number(a.ruleId.startsWith('H')) - Number(b.ruleId.startsWith('H')))
   return steps.flatMap((step, at) => {
     const subject = read(step)
-    const here = cares.filter((c) => touches(c, subject) && (at === 0 || !(c.require ? CARE[c.require].once ?? (c.target.everything && !REPEATS.has(c.require)) : c.target.everything)))
-    const lines = here.flatMap((c) => (c.require && TEMPERATURE.has(c.require) && !step.segments.some((s) => s.kind === 'remove' && s.temperature) ? [] : lineOf(c) ?? []))
-    const kept = lines.includes('off cool') ? lines.filter((line) => line !== CARE['lukewarm-removal'].line) : lines
+    const here = cares.filter(
+      (c) =>
+        touches(c, subject) &&
+        (at === 0 ||
+          !(c.require
+            ? (CARE[c.require].once ?? (c.target.everything && !REPEATS.has(c.require)))
+            : c.target.everything)),
+    )
+    const lines = here.flatMap((c) =>
+      c.require &&
+      TEMPERATURE.has(c.require) &&
+      !step.segments.some((s) => s.kind === 'remove' && s.temperature)
+        ? []
+        : (lineOf(c) ?? []),
+    )
+    const kept = lines.includes('off cool')
+      ? lines.filter((line) => line !== CARE['lukewarm-removal'].line)
+      : lines
     return kept.length > 0 ? [{ stepId: step.id, line: [...new Set(kept)].join(' · ') }] : []
   })
 }
 
 /** What the rules lay on the tray besides what the steps name: thing and step, each thing once per step. */
-export function careItems(steps: readonly Step[], inForce: readonly Constraint[], read: (step: Step) => Subject): { stepId: string; name: string }[] {
+export function careItems(
+  steps: readonly Step[],
+  inForce: readonly Constraint[],
+  read: (step: Step) => Subject,
+): { stepId: string; name: string }[] {
   return steps.flatMap((step, at) => {
     const subject = read(step)
-    const names = inForce.filter((c) => c.effect === 'require' && c.require && touches(c, subject)).flatMap((c) => { const care = CARE[c.require!]; return care.tray && (at === 0 || !care.once) ? [care.tray] : [] })
-    return [...new Set(names)].filter((name) => !step.tray?.includes(name)).map((name) => ({ stepId: step.id, name }))
+    const names = inForce
+      .filter((c) => c.effect === 'require' && c.require && touches(c, subject))
+      .flatMap((c) => {
+        const care = CARE[c.require!]
+        return care.tray && (at === 0 || !care.once) ? [care.tray] : []
+      })
+    return [...new Set(names)]
+      .filter((name) => !step.tray?.includes(name))
+      .map((name) => ({ stepId: step.id, name }))
   })
 }
 
@@ -63,6 +143,16 @@ const STOPPING = new Set(['stop', 'refer', 'clearance', 'omit-zone', 'postpone']
 
 /** Today's stops in a few words each: known ones only, rules that always hold left out. */
 export function stopsInWords(inForce: readonly Constraint[]): string[] {
-  const known = inForce.filter((c) => STOPPING.has(c.effect) && !c.unasked && !c.soft && c.because !== 'always')
-  return [...new Set(known.map((c) => c.title.replace(/^Allergy: (.*?)(, .*)?$/, 'No $1').replace(/^No ([A-Z])/, (_, letter: string) => `No ${letter.toLowerCase()}`)))]
+  const known = inForce.filter(
+    (c) => STOPPING.has(c.effect) && !c.unasked && !c.soft && c.because !== 'always',
+  )
+  return [
+    ...new Set(
+      known.map((c) =>
+        c.title
+          .replace(/^Allergy: (.*?)(, .*)?$/, 'No $1')
+          .replace(/^No ([A-Z])/, (_, letter: string) => `No ${letter.toLowerCase()}`),
+      ),
+    ),
+  ]
 }

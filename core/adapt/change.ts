@@ -1,6 +1,19 @@
 import type { Constraint } from '../safety/rule'
 
-export type ChangeKind = 'dropped' | 'replaced' | 'rung' | 'minutes' | 'zones' | 'removal' | 'inserted' | 'care' | 'kept' | 'hung' | 'unmet' | 'chosen' | 'swapped'
+export type ChangeKind =
+  | 'dropped'
+  | 'replaced'
+  | 'rung'
+  | 'minutes'
+  | 'zones'
+  | 'removal'
+  | 'inserted'
+  | 'care'
+  | 'kept'
+  | 'hung'
+  | 'unmet'
+  | 'chosen'
+  | 'swapped'
 
 /** One reason behind a change. */
 export interface Why {
@@ -25,16 +38,30 @@ export interface Change {
 }
 
 export const whyOf = (constraint: Constraint): Why => ({
-  ruleId: constraint.ruleId, reason: constraint.reason, instead: constraint.instead, because: constraint.because,
-  basis: constraint.basis, ...(constraint.source ? { source: constraint.source } : {}), overridable: constraint.overridable, ...(constraint.unasked ? { unasked: true as const } : {}),
+  ruleId: constraint.ruleId,
+  reason: constraint.reason,
+  instead: constraint.instead,
+  because: constraint.because,
+  basis: constraint.basis,
+  ...(constraint.source ? { source: constraint.source } : {}),
+  overridable: constraint.overridable,
+  ...(constraint.unasked ? { unasked: true as const } : {}),
 })
 
 /** Reasons without repeats: one per rule and cause. */
 export function distinctWhy(constraints: readonly Constraint[]): Why[] {
   const seen = new Map<string, Why>()
-  for (const constraint of constraints) seen.set(`${constraint.ruleId}|${constraint.because}`, whyOf(constraint))
+  for (const constraint of constraints)
+    seen.set(`${constraint.ruleId}|${constraint.because}`, whyOf(constraint))
   return [...seen.values()]
 }
 
 /** A reason that stands outside the rule book's rows (pairs of steps, time). */
-export const ownWhy = (ruleId: string, reason: string, instead: string): Why => ({ ruleId, reason, instead, because: reason, basis: 'common-practice', overridable: 'no' })
+export const ownWhy = (ruleId: string, reason: string, instead: string): Why => ({
+  ruleId,
+  reason,
+  instead,
+  because: reason,
+  basis: 'common-practice',
+  overridable: 'no',
+})

@@ -1,4 +1,11 @@
-export { asProtocol, compile, constraintsFor, ENGINE_VERSION, slotOptions, wantedSteps } from './compile'
+export {
+  asProtocol,
+  compile,
+  constraintsFor,
+  ENGINE_VERSION,
+  slotOptions,
+  wantedSteps,
+} from './compile'
 export { extraSecondsOf } from './lay'
 export { prepared } from './prep'
 export { chosenFor, NO_PREP, withChoice, withoutChoice } from './choice'

@@ -10,47 +10,116 @@ import type { Reservation } from './wish'
 
 /** Steps away from the face end with hand hygiene before the hands come back (rule H02). */
 export function withHygiene(steps: readonly Step[]): Step[] {
-  return steps.map((step) => (needsHygiene(step) ? { ...step, segments: [...step.segments, segment('hands', 'hygiene', 0.5)] } : step))
+  return steps.map((step) =>
+    needsHygiene(step)
+      ? { ...step, segments: [...step.segments, segment('hands', 'hygiene', 0.5)] }
+      : step,
+  )
 }
 
-export interface Kept { readonly steps: readonly Step[]; readonly placing: Placing; readonly left: readonly Change[] }
+export interface Kept {
+  readonly steps: readonly Step[]
+  readonly placing: Placing
+  readonly left: readonly Change[]
+}
 
 /** Places a ladder; enhancements that find no host, or for which no order exists, are left out and say so. What has begun is never left out. */
-export function placeKeeping(steps: readonly Step[], underway?: Underway, reserved: readonly Reservation[] = []): Kept {
+export function placeKeeping(
+  steps: readonly Step[],
+  underway?: Underway,
+  reserved: readonly Reservation[] = [],
+): Kept {
   const free = (step: Step): boolean => step.floating !== undefined && !hasBegun(step, underway)
   const homeless = steps.filter((step) => free(step) && hostsOf(step, steps).length === 0)
-  const left: Change[] = homeless.map((step) => ({ kind: 'dropped', stepId: step.id, what: `${step.title} left out`, why: [ownWhy('S01', 'No mask or rest in this visit admits it.', 'Choose a mask that leaves the hands free, or give it its own time.')] }))
+  const left: Change[] = homeless.map((step) => ({
+    kind: 'dropped',
+    stepId: step.id,
+    what: `${step.title} left out`,
+    why: [
+      ownWhy(
+        'S01',
+        'No mask or rest in this visit admits it.',
+        'Choose a mask that leaves the hands free, or give it its own time.',
+      ),
+    ],
+  }))
   let kept = steps.filter((step) => !homeless.includes(step))
   for (;;) {
     const placing = place(placingOf(kept, underway, reserved))
     const hung = kept.filter(free).sort((a, b) => a.priority - b.priority)
     if (placing.kind !== 'infeasible') return { steps: kept, placing, left }
-    if (hung.length === 0) return { steps: kept, placing: underway ? place({ ...placingOf(kept, underway), overrun: true }) : placing, left }
-    left.push({ kind: 'dropped', stepId: hung[0]!.id, what: `${hung[0]!.title} left out`, why: [ownWhy('S02', `It does not fit under a mask in time: ${placing.clash.join('; ')}.`, 'A shorter enhancement, or one mask that dwells longer.')] })
+    if (hung.length === 0)
+      return {
+        steps: kept,
+        placing: underway ? place({ ...placingOf(kept, underway), overrun: true }) : placing,
+        left,
+      }
+    left.push({
+      kind: 'dropped',
+      stepId: hung[0]!.id,
+      what: `${hung[0]!.title} left out`,
+      why: [
+        ownWhy(
+          'S02',
+          `It does not fit under a mask in time: ${placing.clash.join('; ')}.`,
+          'A shorter enhancement, or one mask that dwells longer.',
+        ),
+      ],
+    })
     kept = kept.filter((step) => step !== hung[0])
   }
 }
 
-export const makespanOf = (placing: Placing): number | undefined => (placing.kind === 'infeasible' || placing.kind === 'stopped' ? undefined : placing.makespanS)
+export const makespanOf = (placing: Placing): number | undefined =>
+  placing.kind === 'infeasible' || placing.kind === 'stopped' ? undefined : placing.makespanS
 
-export function segmentsOf(steps: readonly Step[], placing: Placing, openGates: ReadonlySet<string> = new Set()): PlacedSegment[] {
+export function segmentsOf(
+  steps: readonly Step[],
+  placing: Placing,
+  openGates: ReadonlySet<string> = new Set(),
+): PlacedSegment[] {
   if (placing.kind === 'infeasible' || placing.kind === 'stopped') return []
   const at = new Map(placing.placed.map((one) => [one.partId, one]))
-  return steps.flatMap((step) => step.segments.map((part) => placedSegment(step, part, at.get(partId(step, part))!, openGates))).sort((a, b) => a.startS - b.startS || a.endS - b.endS)
+  return steps
+    .flatMap((step) =>
+      step.segments.map((part) =>
+        placedSegment(step, part, at.get(partId(step, part))!, openGates),
+      ),
+    )
+    .sort((a, b) => a.startS - b.startS || a.endS - b.endS)
 }
 
-function placedSegment(step: Step, part: Segment, at: { startS: number; endS: number }, openGates: ReadonlySet<string>): PlacedSegment {
-  const holds = step.gate !== undefined && openGates.has(step.id) && part.id === step.segments.at(-1)!.id
+function placedSegment(
+  step: Step,
+  part: Segment,
+  at: { startS: number; endS: number },
+  openGates: ReadonlySet<string>,
+): PlacedSegment {
+  const holds =
+    step.gate !== undefined && openGates.has(step.id) && part.id === step.segments.at(-1)!.id
   return {
-    id: partId(step, part), stepId: step.id, kind: part.kind, startS: at.startS, endS: at.endS, maxS: part.maxS, active: part.active ?? false,
-    hands: usesHands(part), presence: presenceOf(part), zones: part.kind === 'prepare' || part.kind === 'hygiene' ? [] : [...(part.zones?.filter((zone) => step.zones.includes(zone)) ?? step.zones)], ...(holds ? { gate: step.gate } : {}),
+    id: partId(step, part),
+    stepId: step.id,
+    kind: part.kind,
+    startS: at.startS,
+    endS: at.endS,
+    maxS: part.maxS,
+    active: part.active ?? false,
+    hands: usesHands(part),
+    presence: presenceOf(part),
+    zones:
+      part.kind === 'prepare' || part.kind === 'hygiene'
+        ? []
+        : [...(part.zones?.filter((zone) => step.zones.includes(zone)) ?? step.zones)],
+    ...(holds ? { gate: step.gate } : {}),
   }
 }
-
 
 /** How much longer a ladder is with one of its steps, and what goes with it, than without: 0 for what hangs in a gap. Whole seconds. */
 export function extraSecondsOf(steps: readonly Step[], stepId: string): number {
   const gone = goneWith(steps, new Set([stepId]))
-  const [whole, without] = [steps, steps.filter((step) => !gone.has(step.id))].map((some) => makespanOf(placeKeeping(some).placing) ?? 0)
+  const [whole, without] = [steps, steps.filter((step) => !gone.has(step.id))].map(
+    (some) => makespanOf(placeKeeping(some).placing) ?? 0,
+  )
   return Math.max(0, whole! - without!)
 }

@@ -4,7 +4,10 @@ import { DEMO_SHELF } from '../../demo/shelf'
 import { lint, type Step } from '../protocol'
 import { mend } from '.'
 
-const wrongs = (steps: readonly Step[]) => lint(steps.map(read), true).filter((finding) => finding.level === 'wrong').map((finding) => (finding.id === 'L11' ? 'L11' : `${finding.id} ${finding.stepId}`))
+const wrongs = (steps: readonly Step[]) =>
+  lint(steps.map(read), true)
+    .filter((finding) => finding.level === 'wrong')
+    .map((finding) => (finding.id === 'L11' ? 'L11' : `${finding.id} ${finding.stepId}`))
 
 describe('one touch mends', () => {
   test.each(BROKEN)('%s: %s; nothing else breaks', (id, _what, steps) => {
@@ -17,21 +20,34 @@ describe('one touch mends', () => {
   })
   test('what opens the skin stays and the peel goes to another visit; a cream that may not go on open skin gives way', () => {
     const needles = BROKEN.find(([id]) => id === 'L24')![2]
-    expect(mend({ id: 'L24', stepId: 'needles' }, needles, DEMO_SHELF, read)!.map((step) => step.id)).toEqual(['needles'])
+    expect(
+      mend({ id: 'L24', stepId: 'needles' }, needles, DEMO_SHELF, read)!.map((step) => step.id),
+    ).toEqual(['needles'])
     const cream = BROKEN.find(([id]) => id === 'L25')![2]
-    expect(mend({ id: 'L25', stepId: 'needles' }, cream, DEMO_SHELF, read)!.map((step) => step.product?.productId)).not.toContain('dune-cream')
+    expect(
+      mend({ id: 'L25', stepId: 'needles' }, cream, DEMO_SHELF, read)!.map(
+        (step) => step.product?.productId,
+      ),
+    ).not.toContain('dune-cream')
     const hung = BROKEN.find(([id]) => id === 'L22')![2]
-    expect(mend({ id: 'L22', stepId: 'lips' }, hung, DEMO_SHELF, read)![0]!.floating).toBeUndefined()
+    expect(
+      mend({ id: 'L22', stepId: 'lips' }, hung, DEMO_SHELF, read)![0]!.floating,
+    ).toBeUndefined()
   })
   test('mending all that can be mended, one after another, comes to an end', () => {
     for (const [, , steps] of BROKEN) {
       let ladder: readonly Step[] = steps
       for (let round = 0; round < 30; round++) {
-        const next = lint(ladder.map(read), true).filter((one) => one.level === 'wrong').map((one) => mend(one, ladder, DEMO_SHELF, read)).find((one) => one !== undefined)
+        const next = lint(ladder.map(read), true)
+          .filter((one) => one.level === 'wrong')
+          .map((one) => mend(one, ladder, DEMO_SHELF, read))
+          .find((one) => one !== undefined)
         if (!next) break
         ladder = next
       }
-      const left = lint(ladder.map(read), true).filter((one) => one.level === 'wrong' && mend(one, ladder, DEMO_SHELF, read))
+      const left = lint(ladder.map(read), true).filter(
+        (one) => one.level === 'wrong' && mend(one, ladder, DEMO_SHELF, read),
+      )
       expect(left).toEqual([])
     }
   })

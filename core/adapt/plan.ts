@@ -5,44 +5,105 @@ import { ZoneId } from '../skin/model'
 import { LeverUse } from '../climb/model'
 
 const Why = z.strictObject({
-  ruleId: z.string(), reason: z.string(), instead: z.string(), because: z.string(),
-  basis: z.enum(['published', 'common-practice', 'house']), source: z.string().optional(), overridable: z.enum(['no', 'reason']), unasked: z.literal(true).optional(),
+  ruleId: z.string(),
+  reason: z.string(),
+  instead: z.string(),
+  because: z.string(),
+  basis: z.enum(['published', 'common-practice', 'house']),
+  source: z.string().optional(),
+  overridable: z.enum(['no', 'reason']),
+  unasked: z.literal(true).optional(),
 })
 const Change = z.strictObject({
-  kind: z.enum(['dropped', 'replaced', 'rung', 'minutes', 'zones', 'removal', 'inserted', 'care', 'kept', 'hung', 'unmet', 'chosen', 'swapped']),
-  stepId: z.string(), what: z.string(), why: z.array(Why),
+  kind: z.enum([
+    'dropped',
+    'replaced',
+    'rung',
+    'minutes',
+    'zones',
+    'removal',
+    'inserted',
+    'care',
+    'kept',
+    'hung',
+    'unmet',
+    'chosen',
+    'swapped',
+  ]),
+  stepId: z.string(),
+  what: z.string(),
+  why: z.array(Why),
 })
 
 /** One segment with its place in time, in whole seconds from the start of the visit. */
 export const PlacedSegment = z.strictObject({
-  id: z.string(), stepId: z.string(), kind: z.enum(['prepare', 'apply', 'dwell', 'remove', 'settle', 'hygiene']),
-  startS: z.number().int(), endS: z.number().int(),
+  id: z.string(),
+  stepId: z.string(),
+  kind: z.enum(['prepare', 'apply', 'dwell', 'remove', 'settle', 'hygiene']),
+  startS: z.number().int(),
+  endS: z.number().int(),
   /** Dwell: the safety limit, counted from its start. */
-  maxS: z.number().int(), active: z.boolean(), hands: z.boolean(), presence: z.enum(PLACES), zones: z.array(ZoneId),
+  maxS: z.number().int(),
+  active: z.boolean(),
+  hands: z.boolean(),
+  presence: z.enum(PLACES),
+  zones: z.array(ZoneId),
   /** Waits for an answer: never called finished by the clock. */
   gate: z.enum(['lamp', 'quick-check']).optional(),
 })
 export type PlacedSegment = z.infer<typeof PlacedSegment>
 
-export const TrayItem = z.strictObject({ id: z.string(), name: z.string(), count: z.number(), for: z.string(), stepId: z.string(), note: z.string().optional(), supply: z.strictObject({ id: z.string(), count: z.number() }).optional(), readyInS: z.number().int().optional(), perhaps: z.boolean().optional() })
+export const TrayItem = z.strictObject({
+  id: z.string(),
+  name: z.string(),
+  count: z.number(),
+  for: z.string(),
+  stepId: z.string(),
+  note: z.string().optional(),
+  supply: z.strictObject({ id: z.string(), count: z.number() }).optional(),
+  readyInS: z.number().int().optional(),
+  perhaps: z.boolean().optional(),
+})
 export type TrayItem = z.infer<typeof TrayItem>
 
 export const Suggestion = z.strictObject({
-  lever: z.enum(LEVERS), move: z.enum(['first', 'up', 'hold', 'down', 'restart', 'stop', 'wait']), rung: z.number().int(), lastRung: z.number().int().optional(),
-  ruleIds: z.array(z.string()), why: z.string(),
+  lever: z.enum(LEVERS),
+  move: z.enum(['first', 'up', 'hold', 'down', 'restart', 'stop', 'wait']),
+  rung: z.number().int(),
+  lastRung: z.number().int().optional(),
+  ruleIds: z.array(z.string()),
+  why: z.string(),
 })
 
 /** A fitted plan: a value, stored whole with the visit, with everything that was decided and why. */
 export const FittedPlan = z.strictObject({
-  format: z.literal('zen-ladder/plan'), engine: z.string(), ruleBook: z.string(), protocolVersionId: z.string(),
+  format: z.literal('zen-ladder/plan'),
+  engine: z.string(),
+  ruleBook: z.string(),
+  protocolVersionId: z.string(),
   status: z.enum(['ready', 'postponed', 'infeasible', 'stopped']),
   /** What is wrong when the status is not ready: sentences. */
   problems: z.array(z.string()),
-  slotS: z.number().int(), totalS: z.number().int(), writtenTotalS: z.number().int(),
-  proof: z.strictObject({ kind: z.enum(['optimal', 'feasible', 'none']), gapS: z.number(), nodes: z.number() }),
+  slotS: z.number().int(),
+  totalS: z.number().int(),
+  writtenTotalS: z.number().int(),
+  proof: z.strictObject({
+    kind: z.enum(['optimal', 'feasible', 'none']),
+    gapS: z.number(),
+    nodes: z.number(),
+  }),
   /** How the ladder was cut to its slot; absent when nothing had to be. `leastS`: the shortest possible, where the slot is too short. */
-  fit: z.strictObject({ kind: z.enum(['optimal', 'feasible', 'infeasible']), worth: z.number(), fullWorth: z.number(), gapWorth: z.number(), leastS: z.number().optional() }).optional(),
-  steps: z.array(Step), segments: z.array(PlacedSegment),
+  fit: z
+    .strictObject({
+      kind: z.enum(['optimal', 'feasible', 'infeasible']),
+      worth: z.number(),
+      fullWorth: z.number(),
+      gapWorth: z.number(),
+      leastS: z.number().optional(),
+    })
+    .optional(),
+  steps: z.array(Step),
+  segments: z.array(PlacedSegment),
   written: z.strictObject({ steps: z.array(Step), segments: z.array(PlacedSegment) }),
   changes: z.array(Change),
   /** Stop-level questions that must be answered before the visit starts. */
@@ -50,15 +111,21 @@ export const FittedPlan = z.strictObject({
   /** Today's stops in a few words each, pinned in Perform. */
   stops: z.array(z.string()),
   cautions: z.array(z.strictObject({ stepId: z.string(), line: z.string() })),
-  checked: z.array(z.string()), notChecked: z.array(z.string()), askAgain: z.array(z.string()),
+  checked: z.array(z.string()),
+  notChecked: z.array(z.string()),
+  askAgain: z.array(z.string()),
   /** What somebody else should see, whatever is done today. */
   refer: z.array(Why).default([]),
   /** Good to know; folded away on screen. */
   advice: z.array(Why),
   /** Gates without an answer, and the steps that hang on each. */
-  open: z.array(z.strictObject({ gateId: z.string(), stepIds: z.array(z.string()), words: z.string() })),
+  open: z.array(
+    z.strictObject({ gateId: z.string(), stepIds: z.array(z.string()), words: z.string() }),
+  ),
   /** The shortest the visit can become when every open branch falls away; equal to `totalS` when none is open. */
   leastTotalS: z.number().int(),
-  levers: z.array(LeverUse), suggestions: z.array(Suggestion), tray: z.array(TrayItem),
+  levers: z.array(LeverUse),
+  suggestions: z.array(Suggestion),
+  tray: z.array(TrayItem),
 })
 export type FittedPlan = z.infer<typeof FittedPlan>

@@ -1,6 +1,15 @@
 import fc from 'fast-check'
 import { describe, expect, test } from 'vitest'
-import { client, input, planFor, protocolOf, readingOf, seen, TOLERATED, yes } from '../../tests/situations'
+import {
+  client,
+  input,
+  planFor,
+  protocolOf,
+  readingOf,
+  seen,
+  TOLERATED,
+  yes,
+} from '../../tests/situations'
 import { ACID, BRIGHTENING, CLARIFYING, DEMO_PROTOCOLS } from '../../demo/protocols'
 import { DEMO_SHELF } from '../../demo/shelf'
 import { FAMILIES, familyById } from '../catalog'
@@ -12,86 +21,176 @@ import { freeAcidOf, rungOf, subjectReader } from '../safety'
 import { asProtocol, compile, constraintsFor, resolve } from '.'
 
 const read = subjectReader(DEMO_SHELF)
-const codes = [...QUESTIONS.map((question) => question.code).filter((code) => !['infection', 'guardian-consent'].includes(code)), ...FAMILIES.map((family) => `allergy:${family.id}`)]
+const codes = [
+  ...QUESTIONS.map((question) => question.code).filter(
+    (code) => !['infection', 'guardian-consent'].includes(code),
+  ),
+  ...FAMILIES.map((family) => `allergy:${family.id}`),
+]
 const situations = fc.record({
-  protocol: fc.constantFrom(...DEMO_PROTOCOLS), facts: fc.uniqueArray(fc.constantFrom(...codes), { maxLength: 4 }), kinds: fc.uniqueArray(fc.constantFrom(...FINDING_KINDS), { maxLength: 3 }),
-  grade: fc.integer({ min: 1, max: 4 }), zones: fc.subarray([...FACE_NECK], { minLength: 1 }), first: fc.boolean(),
+  protocol: fc.constantFrom(...DEMO_PROTOCOLS),
+  facts: fc.uniqueArray(fc.constantFrom(...codes), { maxLength: 4 }),
+  kinds: fc.uniqueArray(fc.constantFrom(...FINDING_KINDS), { maxLength: 3 }),
+  grade: fc.integer({ min: 1, max: 4 }),
+  zones: fc.subarray([...FACE_NECK], { minLength: 1 }),
+  first: fc.boolean(),
 })
 type Drawn = typeof situations extends fc.Arbitrary<infer T> ? T : never
-const inputOf = ({ protocol, facts, kinds, grade, zones, first }: Drawn) => input({
-  protocol, client: client(facts.map((code) => yes(code, { zones: zones.slice(0, 2) }))), history: first ? [] : TOLERATED,
-  reading: readingOf(...kinds.map((kind) => seen(kind, grade, zones))),
-})
+const inputOf = ({ protocol, facts, kinds, grade, zones, first }: Drawn) =>
+  input({
+    protocol,
+    client: client(facts.map((code) => yes(code, { zones: zones.slice(0, 2) }))),
+    history: first ? [] : TOLERATED,
+    reading: readingOf(...kinds.map((kind) => seen(kind, grade, zones))),
+  })
 
 describe('over random clients and skins', () => {
   test('resolving a plan gives the plan again', () => {
-    fc.assert(fc.property(situations, (drawn) => {
-      const given = inputOf(drawn)
-      const constraints = constraintsFor(given)
-      const once = resolve({ steps: given.protocol.steps, constraints, shelf: DEMO_SHELF })
-      if (once.kind !== 'resolved') return
-      const twice = resolve({ steps: asProtocol({ ...compile(given), steps: [...once.steps] }, given.protocol).steps, constraints, shelf: DEMO_SHELF })
-      expect(twice.kind === 'resolved' && twice.steps).toEqual(once.steps)
-    }), { numRuns: 400, seed: 21 })
+    fc.assert(
+      fc.property(situations, (drawn) => {
+        const given = inputOf(drawn)
+        const constraints = constraintsFor(given)
+        const once = resolve({ steps: given.protocol.steps, constraints, shelf: DEMO_SHELF })
+        if (once.kind !== 'resolved') return
+        const twice = resolve({
+          steps: asProtocol({ ...compile(given), steps: [...once.steps] }, given.protocol).steps,
+          constraints,
+          shelf: DEMO_SHELF,
+        })
+        expect(twice.kind === 'resolved' && twice.steps).toEqual(once.steps)
+      }),
+      { numRuns: 400, seed: 21 },
+    )
   })
   test('no plan is rejected by its own linter, and every limit over the visit is kept', () => {
-    fc.assert(fc.property(situations, (drawn) => {
-      const plan = compile(inputOf(drawn))
-      if (plan.status !== 'ready' || plan.changes.some((change) => change.kind === 'unmet')) return
-      const subjects = plan.steps.map(read)
-      expect(lint(subjects, true).filter((finding) => finding.level === 'wrong')).toEqual([])
-      for (const zone of FACE_NECK) expect(subjects.filter((one) => one.step.zones.includes(zone)).reduce((sum, one) => sum + one.points, 0)).toBeLessThanOrEqual(3)
-      for (const one of subjects.filter((subject) => subject.properties.has('exfoliating'))) expect(drawn.kinds.includes('barrier') && one.step.zones.some((zone) => drawn.zones.includes(zone))).toBe(false)
-    }), { numRuns: 400, seed: 22 })
+    fc.assert(
+      fc.property(situations, (drawn) => {
+        const plan = compile(inputOf(drawn))
+        if (plan.status !== 'ready' || plan.changes.some((change) => change.kind === 'unmet'))
+          return
+        const subjects = plan.steps.map(read)
+        expect(lint(subjects, true).filter((finding) => finding.level === 'wrong')).toEqual([])
+        for (const zone of FACE_NECK)
+          expect(
+            subjects
+              .filter((one) => one.step.zones.includes(zone))
+              .reduce((sum, one) => sum + one.points, 0),
+          ).toBeLessThanOrEqual(3)
+        for (const one of subjects.filter((subject) => subject.properties.has('exfoliating')))
+          expect(
+            drawn.kinds.includes('barrier') &&
+              one.step.zones.some((zone) => drawn.zones.includes(zone)),
+          ).toBe(false)
+      }),
+      { numRuns: 400, seed: 22 },
+    )
   })
   test('deterministic', () => {
-    fc.assert(fc.property(situations, (drawn) => { expect(compile(inputOf(drawn))).toEqual(compile(inputOf(drawn))) }), { numRuns: 40, seed: 23 })
+    fc.assert(
+      fc.property(situations, (drawn) => {
+        expect(compile(inputOf(drawn))).toEqual(compile(inputOf(drawn)))
+      }),
+      { numRuns: 40, seed: 23 },
+    )
   })
   test('no stopped ingredient reaches the skin', () => {
-    fc.assert(fc.property(situations, (drawn) => {
-      const plan = compile(inputOf(drawn))
-      const stopped = drawn.facts.filter((code) => code.startsWith('allergy:')).map((code) => code.slice('allergy:'.length)).filter((id) => familyById.get(id)!.effect === undefined)
-      for (const step of plan.steps) for (const family of stopped) expect(read(step).inci.families.has(family), `${step.title}: ${family}`).toBe(false)
-    }), { numRuns: 300, seed: 24 })
+    fc.assert(
+      fc.property(situations, (drawn) => {
+        const plan = compile(inputOf(drawn))
+        const stopped = drawn.facts
+          .filter((code) => code.startsWith('allergy:'))
+          .map((code) => code.slice('allergy:'.length))
+          .filter((id) => familyById.get(id)!.effect === undefined)
+        for (const step of plan.steps)
+          for (const family of stopped)
+            expect(read(step).inci.families.has(family), `${step.title}: ${family}`).toBe(false)
+      }),
+      { numRuns: 300, seed: 24 },
+    )
   })
 })
 
 describe('choices', () => {
   test('out of stock: the next pick stands in', () => {
-    const shelf = { ...DEMO_SHELF, products: DEMO_SHELF.products.map((one) => (one.id === 'pineapple-enzyme' ? { ...one, stock: 0 } : one)) }
-    expect(planFor({ shelf }).steps.find((step) => step.id === 'enzyme')!.product!.productId).toBe('papaya-enzyme')
+    const shelf = {
+      ...DEMO_SHELF,
+      products: DEMO_SHELF.products.map((one) =>
+        one.id === 'pineapple-enzyme' ? { ...one, stock: 0 } : one,
+      ),
+    }
+    expect(planFor({ shelf }).steps.find((step) => step.id === 'enzyme')!.product!.productId).toBe(
+      'papaya-enzyme',
+    )
   })
   test('keeping as written lifts exactly the rules that allow it', () => {
-    const override = { ruleId: 'E02', stepId: 'enzyme', reason: 'Tolerated elsewhere, seen the record', by: 'Maren', at: '2026-11-24T08:00:00Z' }
-    const enzyme = (overrides: typeof override[]) => planFor({ history: [], overrides })
+    const override = {
+      ruleId: 'E02',
+      stepId: 'enzyme',
+      reason: 'Tolerated elsewhere, seen the record',
+      by: 'Maren',
+      at: '2026-11-24T08:00:00Z',
+    }
+    const enzyme = (overrides: (typeof override)[]) => planFor({ history: [], overrides })
     expect(enzyme([]).steps.find((step) => step.id === 'enzyme')!.lever!.rung).toBe(2)
     const kept = enzyme([override])
     expect(kept.steps.find((step) => step.id === 'enzyme')!.lever!.rung).toBe(3)
-    expect(kept.changes.find((change) => change.kind === 'kept')?.what).toContain('Tolerated elsewhere')
-    const pregnant = planFor({ protocol: CLARIFYING, client: client([yes('pregnancy')]), overrides: [{ ...override, ruleId: 'A04', stepId: 'steam' }] })
+    expect(kept.changes.find((change) => change.kind === 'kept')?.what).toContain(
+      'Tolerated elsewhere',
+    )
+    const pregnant = planFor({
+      protocol: CLARIFYING,
+      client: client([yes('pregnancy')]),
+      overrides: [{ ...override, ruleId: 'A04', stepId: 'steam' }],
+    })
     expect(pregnant.steps.some((step) => step.id === 'steam')).toBe(false)
   })
   test('an essential step that nothing may take is infeasible, with the rules that clash', () => {
-    const shelf = { ...DEMO_SHELF, products: DEMO_SHELF.products.filter((one) => one.kind !== 'enzyme' || one.id === 'pineapple-enzyme') }
-    const must = protocolOf(...BRIGHTENING.steps.map((step) => (step.id === 'enzyme' ? { ...step, essential: true } : step)))
+    const shelf = {
+      ...DEMO_SHELF,
+      products: DEMO_SHELF.products.filter(
+        (one) => one.kind !== 'enzyme' || one.id === 'pineapple-enzyme',
+      ),
+    }
+    const must = protocolOf(
+      ...BRIGHTENING.steps.map((step) =>
+        step.id === 'enzyme' ? { ...step, essential: true } : step,
+      ),
+    )
     const plan = planFor({ shelf, protocol: must, client: client([yes('allergy:pineapple')]) })
     expect(plan.status).toBe('infeasible')
     expect(plan.problems.join(' ')).toContain('B-pineapple')
   })
   test('a search that is cut short says stopped, never infeasible', () => {
     const given = input()
-    expect(resolve({ steps: given.protocol.steps, constraints: constraintsFor(given), shelf: DEMO_SHELF, nodeLimit: 3 })).toEqual({ kind: 'stopped', triedNodes: 4 })
+    expect(
+      resolve({
+        steps: given.protocol.steps,
+        constraints: constraintsFor(given),
+        shelf: DEMO_SHELF,
+        nodeLimit: 3,
+      }),
+    ).toEqual({ kind: 'stopped', triedNodes: 4 })
   })
   test('a closure goes with its cause', () => {
     const plan = planFor({ protocol: ACID, client: client([yes('isotretinoin')]) })
-    expect(['peel', 'neutralise', 'gel'].filter((id) => plan.steps.some((step) => step.id === id))).toEqual([])
+    expect(
+      ['peel', 'neutralise', 'gel'].filter((id) => plan.steps.some((step) => step.id === id)),
+    ).toEqual([])
   })
   test('an enhancement without a host is left out and says so', () => {
-    const alone = planFor({ protocol: protocolOf(...BRIGHTENING.steps.filter((step) => step.id !== 'kelp')) })
-    expect(alone.changes.find((change) => change.stepId === 'lips')).toMatchObject({ kind: 'dropped', why: [{ ruleId: 'S01' }] })
+    const alone = planFor({
+      protocol: protocolOf(...BRIGHTENING.steps.filter((step) => step.id !== 'kelp')),
+    })
+    expect(alone.changes.find((change) => change.stepId === 'lips')).toMatchObject({
+      kind: 'dropped',
+      why: [{ ruleId: 'S01' }],
+    })
   })
   test('an unanswered stop-level question blocks what it is about and is asked first', () => {
-    const unasked = { ...client(), facts: client().facts.filter((fact) => !['isotretinoin', 'infection'].includes(fact.code)) }
+    const unasked = {
+      ...client(),
+      facts: client().facts.filter((fact) => !['isotretinoin', 'infection'].includes(fact.code)),
+    }
     const plan = planFor({ client: unasked })
     expect(plan.steps.some((step) => step.id === 'enzyme')).toBe(false)
     expect(plan.askFirst.join(' ')).toContain('Cold sore')

@@ -11,7 +11,13 @@ import { optionsFor, type Option, type OptionContext } from './options'
 import { clashWith, type Clash, type OrderOf } from './together'
 
 /** A rule waved through for one step, with a reason; only rules that say so can be. */
-export interface Override { readonly ruleId: string; readonly stepId: string; readonly reason: string; readonly by: string; readonly at: string }
+export interface Override {
+  readonly ruleId: string
+  readonly stepId: string
+  readonly reason: string
+  readonly by: string
+  readonly at: string
+}
 
 export interface ResolveInput {
   readonly steps: readonly Step[]
@@ -26,7 +32,12 @@ export interface ResolveInput {
 }
 
 export type Resolution =
-  | { readonly kind: 'resolved'; readonly steps: readonly Step[]; readonly changes: readonly Change[]; readonly triedNodes: number }
+  | {
+      readonly kind: 'resolved'
+      readonly steps: readonly Step[]
+      readonly changes: readonly Change[]
+      readonly triedNodes: number
+    }
   | { readonly kind: 'infeasible'; readonly clashes: readonly Clash[] }
   | { readonly kind: 'stopped'; readonly triedNodes: number }
 
@@ -38,12 +49,38 @@ export const NODE_LIMIT = 20_000
  * then written order); each takes its best option (see `optionsFor`) that clashes with none decided before; when none is
  * left the search goes back. Closures follow their cause. Deterministic; `infeasible` only after exhaustion.
  */
-export function resolve({ steps, constraints, shelf, overrides = [], date, fixed = [], nodeLimit = NODE_LIMIT }: ResolveInput): Resolution {
+export function resolve({
+  steps,
+  constraints,
+  shelf,
+  overrides = [],
+  date,
+  fixed = [],
+  nodeLimit = NODE_LIMIT,
+}: ResolveInput): Resolution {
   const read = subjectReader(shelf, date)
   const begun = new Map(fixed.map((step) => [step.id, step]))
-  const context: OptionContext = { shelf, read, constraintsFor: (step) => inForceFor(step, constraints.inForce, overrides) }
-  const start = [...fixed, ...steps.filter((step) => !begun.has(step.id)).map((step) => named(step, read))]
-  const search: Search = { order: decisionOrder(start, begun), begun, context, constraints: constraints.inForce, read, orderOf: placesOf(start), nodes: 0, nodeLimit, clashes: [], options: new Map() }
+  const context: OptionContext = {
+    shelf,
+    read,
+    constraintsFor: (step) => inForceFor(step, constraints.inForce, overrides),
+  }
+  const start = [
+    ...fixed,
+    ...steps.filter((step) => !begun.has(step.id)).map((step) => named(step, read)),
+  ]
+  const search: Search = {
+    order: decisionOrder(start, begun),
+    begun,
+    context,
+    constraints: constraints.inForce,
+    read,
+    orderOf: placesOf(start),
+    nodes: 0,
+    nodeLimit,
+    clashes: [],
+    options: new Map(),
+  }
   const impossible = withoutOptions(search)
   if (impossible.length > 0) return { kind: 'infeasible', clashes: distinctClashes(impossible) }
   const chosen = decide(search, 0, new Map())
@@ -66,14 +103,31 @@ function named(step: Step, read: (step: Step) => Subject): Step {
 }
 
 /** What is in force about a step, what was waved through for it taken out. */
-export const inForceFor = (step: Step, inForce: readonly Constraint[], overrides: readonly Override[]): Constraint[] =>
-  inForce.filter((constraint) => !(constraint.overridable === 'reason' && overrides.some((o) => o.ruleId === constraint.ruleId && o.stepId === step.id)))
+export const inForceFor = (
+  step: Step,
+  inForce: readonly Constraint[],
+  overrides: readonly Override[],
+): Constraint[] =>
+  inForce.filter(
+    (constraint) =>
+      !(
+        constraint.overridable === 'reason' &&
+        overrides.some((o) => o.ruleId === constraint.ruleId && o.stepId === step.id)
+      ),
+  )
 
 type Begun = ReadonlyMap<string, Step>
 
 function decisionOrder(steps: readonly Step[], begun: Begun): Step[] {
-  const rank = (step: Step) => (begun.has(step.id) ? -1000 : 0) + (step.closes ? 100 : 0) - (step.essential ? 10 : 0) - step.priority
-  return steps.map((step, at) => ({ step, at })).sort((a, b) => rank(a.step) - rank(b.step) || a.at - b.at).map(({ step }) => step)
+  const rank = (step: Step) =>
+    (begun.has(step.id) ? -1000 : 0) +
+    (step.closes ? 100 : 0) -
+    (step.essential ? 10 : 0) -
+    step.priority
+  return steps
+    .map((step, at) => ({ step, at }))
+    .sort((a, b) => rank(a.step) - rank(b.step) || a.at - b.at)
+    .map(({ step }) => step)
 }
 
 interface Search {
@@ -90,29 +144,48 @@ interface Search {
 }
 type Chosen = ReadonlyMap<string, Option>
 
-const blockedClash = (step: Step) => (constraint: Constraint): Clash => ({ ruleId: constraint.ruleId, reason: `${step.title}: ${constraint.reason}`, instead: constraint.instead, constraint })
+const blockedClash =
+  (step: Step) =>
+  (constraint: Constraint): Clash => ({
+    ruleId: constraint.ruleId,
+    reason: `${step.title}: ${constraint.reason}`,
+    instead: constraint.instead,
+    constraint,
+  })
 
 /** Steps that nothing may take, whatever the others do: then there is no need to search. */
 function withoutOptions(search: Search): Clash[] {
-  return search.order.filter((step) => step.closes === undefined && !search.begun.has(step.id)).flatMap((step) => {
-    const { options, blockedBy } = optionsOnce(search, step, new Map())
-    return options.length === 0 ? blockedBy.map(blockedClash(step)) : []
-  })
+  return search.order
+    .filter((step) => step.closes === undefined && !search.begun.has(step.id))
+    .flatMap((step) => {
+      const { options, blockedBy } = optionsOnce(search, step, new Map())
+      return options.length === 0 ? blockedBy.map(blockedClash(step)) : []
+    })
 }
 
 function decide(search: Search, at: number, chosen: Chosen): Chosen | 'stopped' | undefined {
   const step = search.order[at]
   if (!step) return chosen
   // What has begun is on the skin: it is taken as it is, whatever the rules now say.
-  if (search.begun.has(step.id)) return decide(search, at + 1, new Map(chosen).set(step.id, { step, changes: [] }))
+  if (search.begun.has(step.id))
+    return decide(search, at + 1, new Map(chosen).set(step.id, { step, changes: [] }))
   const { options, blockedBy } = optionsOnce(search, step, chosen)
   if (options.length === 0) search.clashes.push(...blockedBy.map(blockedClash(step)))
-  const subjects = [...chosen.values()].flatMap((option) => (option.step ? [search.read(option.step)] : []))
+  const subjects = [...chosen.values()].flatMap((option) =>
+    option.step ? [search.read(option.step)] : [],
+  )
   const clashes: Clash[] = []
   const queue = [...options]
   for (let option = queue.shift(); option; option = queue.shift()) {
     if (++search.nodes > search.nodeLimit) return 'stopped'
-    const clash = option.step && clashWith(search.read(option.step), subjects, search.context.constraintsFor(step), search.orderOf)
+    const clash =
+      option.step &&
+      clashWith(
+        search.read(option.step),
+        subjects,
+        search.context.constraintsFor(step),
+        search.orderOf,
+      )
     if (clash) {
       clashes.push(clash)
       queue.unshift(...elsewhere(option, clash))
@@ -130,17 +203,49 @@ function elsewhere(option: Option, { leaveOut, ruleId, reason, instead }: Clash)
   const { step } = option
   const zones = step && leaveOut ? withoutZones(step.zones, leaveOut) : []
   if (!step || zones.length === 0) return []
-  return [{ step: { ...step, zones }, changes: [...option.changes, { kind: 'zones', stepId: step.id, what: `${step.title}: leave out ${zonesInWords(withoutZones(step.zones, zones))}`, why: [ownWhy(ruleId, reason, instead)] }] }]
+  return [
+    {
+      step: { ...step, zones },
+      changes: [
+        ...option.changes,
+        {
+          kind: 'zones',
+          stepId: step.id,
+          what: `${step.title}: leave out ${zonesInWords(withoutZones(step.zones, zones))}`,
+          why: [ownWhy(ruleId, reason, instead)],
+        },
+      ],
+    },
+  ]
 }
 
 function optionsOnce(search: Search, step: Step, chosen: Chosen): ReturnType<typeof optionsFor> {
   const cause = step.closes === undefined ? undefined : chosen.get(step.closes)
-  if (cause && !cause.step) return { options: [{ step: undefined, changes: [{ kind: 'dropped', stepId: step.id, what: `${step.title} left out with its cause`, why: cause.changes.flatMap((change) => change.why) }] }], blockedBy: [] }
+  if (cause && !cause.step)
+    return {
+      options: [
+        {
+          step: undefined,
+          changes: [
+            {
+              kind: 'dropped',
+              stepId: step.id,
+              what: `${step.title} left out with its cause`,
+              why: cause.changes.flatMap((change) => change.why),
+            },
+          ],
+        },
+      ],
+      blockedBy: [],
+    }
   const known = search.options.get(step.id)
   if (known) return known
   const found = optionsFor(cause ? { ...step, essential: true } : step, search.context)
   // A closure whose product is out or not permitted must not take its cause along where the rules do not ask for it.
-  const kept = cause && found.options.length === 0 ? optionsFor({ ...step, essential: false }, search.context) : found
+  const kept =
+    cause && found.options.length === 0
+      ? optionsFor({ ...step, essential: false }, search.context)
+      : found
   search.options.set(step.id, kept)
   return kept
 }
@@ -148,31 +253,71 @@ function optionsOnce(search: Search, step: Step, chosen: Chosen): ReturnType<typ
 /** An option taken because better ones clashed with the rest of the visit says so. */
 function explained(option: Option, clashes: readonly Clash[]): Option {
   if (clashes.length === 0 || option.changes.length === 0) return option
-  const why = distinctClashes(clashes).map((clash) => (clash.constraint ? { ...distinctWhy([clash.constraint])[0]!, reason: clash.reason } : ownWhy(clash.ruleId, clash.reason, clash.instead)))
+  const why = distinctClashes(clashes).map((clash) =>
+    clash.constraint
+      ? { ...distinctWhy([clash.constraint])[0]!, reason: clash.reason }
+      : ownWhy(clash.ruleId, clash.reason, clash.instead),
+  )
   const last = option.changes.at(-1)!
-  return { ...option, changes: [...option.changes.slice(0, -1), { ...last, why: [...last.why, ...why] }] }
+  return {
+    ...option,
+    changes: [...option.changes.slice(0, -1), { ...last, why: [...last.why, ...why] }],
+  }
 }
 
 function distinctClashes(clashes: readonly Clash[]): Clash[] {
   return [...new Map(clashes.map((clash) => [`${clash.ruleId}|${clash.reason}`, clash])).values()]
 }
 
-function assemble(start: readonly Step[], chosen: Chosen, search: Search, overrides: readonly Override[]): Resolution {
+function assemble(
+  start: readonly Step[],
+  chosen: Chosen,
+  search: Search,
+  overrides: readonly Override[],
+): Resolution {
   const changes: Change[] = start.flatMap((step) => [...(chosen.get(step.id)?.changes ?? [])])
   const steps = start.flatMap((step) => chosen.get(step.id)?.step ?? [])
   const inserted = insertRequired(steps, search.context, search.constraints)
-  return { kind: 'resolved', steps: begunFirst(inserted.steps, search.begun), changes: [...changes, ...inserted.changes, ...keptAsWritten(start, search, overrides)], triedNodes: search.nodes }
+  return {
+    kind: 'resolved',
+    steps: begunFirst(inserted.steps, search.begun),
+    changes: [...changes, ...inserted.changes, ...keptAsWritten(start, search, overrides)],
+    triedNodes: search.nodes,
+  }
 }
 
 /** What is put in while a visit runs comes after everything that has begun: nobody goes back in time. */
 function begunFirst(steps: readonly Step[], begun: Begun): Step[] {
-  return [...steps.filter((step) => begun.has(step.id)), ...steps.filter((step) => !begun.has(step.id))]
+  return [
+    ...steps.filter((step) => begun.has(step.id)),
+    ...steps.filter((step) => !begun.has(step.id)),
+  ]
 }
 
-function keptAsWritten(start: readonly Step[], search: Search, overrides: readonly Override[]): Change[] {
+function keptAsWritten(
+  start: readonly Step[],
+  search: Search,
+  overrides: readonly Override[],
+): Change[] {
   return overrides.flatMap((override) => {
     const step = start.find((candidate) => candidate.id === override.stepId)
-    const constraint = step && search.constraints.find((c) => c.ruleId === override.ruleId && c.overridable === 'reason' && touches(c, search.read(step)))
-    return step && constraint ? [{ kind: 'kept' as const, stepId: step.id, what: `${step.title} kept as written: ${override.reason} (${override.by})`, why: distinctWhy([constraint]) }] : []
+    const constraint =
+      step &&
+      search.constraints.find(
+        (c) =>
+          c.ruleId === override.ruleId &&
+          c.overridable === 'reason' &&
+          touches(c, search.read(step)),
+      )
+    return step && constraint
+      ? [
+          {
+            kind: 'kept' as const,
+            stepId: step.id,
+            what: `${step.title} kept as written: ${override.reason} (${override.by})`,
+            why: distinctWhy([constraint]),
+          },
+        ]
+      : []
   })
 }

@@ -27,13 +27,35 @@ export function sketch(steps: readonly Step[], shelf: Shelf, daytime: boolean): 
   const laid = placeKeeping(withHygiene(steps.map(unrolled)))
   const segments = segmentsOf(laid.steps, laid.placing)
   const read = subjectReader(shelf)
-  const findings = steps.length === 0 ? [] : lint(steps.map(read), daytime).map((finding) => { const mended = mend(finding, steps, shelf, read); return mended ? { ...finding, mended } : finding })
+  const findings =
+    steps.length === 0
+      ? []
+      : lint(steps.map(read), daytime).map((finding) => {
+          const mended = mend(finding, steps, shelf, read)
+          return mended ? { ...finding, mended } : finding
+        })
   const totalS = makespanOf(laid.placing)
-  const problem = laid.placing.kind === 'infeasible' ? `These limits clash: ${laid.placing.clash.join('; ')}.` : laid.placing.kind === 'stopped' ? 'No order was found in time.' : undefined
-  return { segments, totalS, problem, ...freeOf(segments, laid.steps, totalS ?? 0), findings, homeless: laid.left.map((change) => change.stepId) }
+  const problem =
+    laid.placing.kind === 'infeasible'
+      ? `These limits clash: ${laid.placing.clash.join('; ')}.`
+      : laid.placing.kind === 'stopped'
+        ? 'No order was found in time.'
+        : undefined
+  return {
+    segments,
+    totalS,
+    problem,
+    ...freeOf(segments, laid.steps, totalS ?? 0),
+    findings,
+    homeless: laid.left.map((change) => change.stepId),
+  }
 }
 
-function freeOf(segments: readonly PlacedSegment[], steps: readonly Step[], totalS: number): { handsFreeS: number; mayLeaveS: number } {
+function freeOf(
+  segments: readonly PlacedSegment[],
+  steps: readonly Step[],
+  totalS: number,
+): { handsFreeS: number; mayLeaveS: number } {
   const busy = segments.filter((part) => part.hands).sort((a, b) => a.startS - b.startS)
   const gaps: [number, number][] = []
   let now = 0
@@ -41,8 +63,25 @@ function freeOf(segments: readonly PlacedSegment[], steps: readonly Step[], tota
     if (part.startS > now) gaps.push([now, part.startS])
     now = Math.max(now, part.endS)
   }
-  const held = new Set(steps.flatMap((step) => step.segments.filter((part) => presenceOf(part) === 'client').map((part) => `${step.id}/${part.id}`)))
-  const heldS = segments.filter((part) => held.has(part.id)).reduce((sum, part) => sum + gaps.reduce((inner, [from, to]) => inner + Math.max(0, Math.min(to, part.endS) - Math.max(from, part.startS)), 0), 0)
+  const held = new Set(
+    steps.flatMap((step) =>
+      step.segments
+        .filter((part) => presenceOf(part) === 'client')
+        .map((part) => `${step.id}/${part.id}`),
+    ),
+  )
+  const heldS = segments
+    .filter((part) => held.has(part.id))
+    .reduce(
+      (sum, part) =>
+        sum +
+        gaps.reduce(
+          (inner, [from, to]) =>
+            inner + Math.max(0, Math.min(to, part.endS) - Math.max(from, part.startS)),
+          0,
+        ),
+      0,
+    )
   const handsFreeS = gaps.reduce((sum, [from, to]) => sum + to - from, 0)
   return { handsFreeS, mayLeaveS: Math.max(0, handsFreeS - heldS) }
 }

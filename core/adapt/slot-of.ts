@@ -32,13 +32,27 @@ export function slotFitter(ready: Ready): (slotS: number) => SlotFit {
   const seen = new Map<string, number | undefined>()
   const wrongBefore = wrongOf(steps, ready)
   const makespan = (now: readonly Step[]): number | undefined => {
-    const key = now.map((step) => `${step.id}:${step.segments.map((part) => part.usualS).join(',')}`).join('|')
+    const key = now
+      .map((step) => `${step.id}:${step.segments.map((part) => part.usualS).join(',')}`)
+      .join('|')
     if (!seen.has(key)) seen.set(key, lengthOfPlacing(now, ready.reserved))
     return seen.get(key)
   }
   const problem: Omit<SlotProblem, 'slotS'> = {
-    steps, goals, makespan, mustStay: new Set(ready.mustStay), grow: ready.grow, isLight: (step) => read(step).properties.has('led'), homeless: (now) => now.filter((step) => step.floating && hostsOf(step, now).length === 0), hungS: hungSeconds(steps), variants: permittedVariants(ready),
-    allowed: (now) => lint(now.map(read), daytime).every((finding) => finding.level !== 'wrong' || wrongBefore.has(`${finding.id}|${finding.stepId}`)) && holds(now, ready),
+    steps,
+    goals,
+    makespan,
+    mustStay: new Set(ready.mustStay),
+    grow: ready.grow,
+    isLight: (step) => read(step).properties.has('led'),
+    homeless: (now) => now.filter((step) => step.floating && hostsOf(step, now).length === 0),
+    hungS: hungSeconds(steps),
+    variants: permittedVariants(ready),
+    allowed: (now) =>
+      lint(now.map(read), daytime).every(
+        (finding) =>
+          finding.level !== 'wrong' || wrongBefore.has(`${finding.id}|${finding.stepId}`),
+      ) && holds(now, ready),
   }
   return (slotS) => fitToSlot({ ...problem, slotS })
 }
@@ -46,12 +60,29 @@ export function slotFitter(ready: Ready): (slotS: number) => SlotFit {
 /** What hangs under dwells can stretch them to their limit, and keep hands from mixing meanwhile: no more than that does it add to a visit. */
 function hungSeconds(steps: readonly Step[]): number {
   const parts = steps.filter((step) => !step.floating).flatMap((step) => step.segments)
-  return parts.reduce((sum, part) => sum + (part.kind === 'dwell' && !part.active ? part.maxS - part.usualS : part.kind === 'prepare' ? part.usualS : 0), 0)
+  return parts.reduce(
+    (sum, part) =>
+      sum +
+      (part.kind === 'dwell' && !part.active
+        ? part.maxS - part.usualS
+        : part.kind === 'prepare'
+          ? part.usualS
+          : 0),
+    0,
+  )
 }
 
-const wrongOf = (steps: readonly Step[], { read, daytime }: Ready): Set<string> => new Set(lint(steps.map(read), daytime).filter((finding) => finding.level === 'wrong').map((finding) => `${finding.id}|${finding.stepId}`))
+const wrongOf = (steps: readonly Step[], { read, daytime }: Ready): Set<string> =>
+  new Set(
+    lint(steps.map(read), daytime)
+      .filter((finding) => finding.level === 'wrong')
+      .map((finding) => `${finding.id}|${finding.stepId}`),
+  )
 
-function lengthOfPlacing(steps: readonly Step[], reserved: readonly Reservation[]): number | undefined {
+function lengthOfPlacing(
+  steps: readonly Step[],
+  reserved: readonly Reservation[],
+): number | undefined {
   const placing = place(placingOf(steps, undefined, reserved), NODES_PER_LOOK)
   return placing.kind === 'optimal' || placing.kind === 'feasible' ? placing.makespanS : undefined
 }
@@ -59,38 +90,90 @@ function lengthOfPlacing(steps: readonly Step[], reserved: readonly Reservation[
 /** The rules ask for nothing that has gone and take nothing more out. */
 function holds(steps: readonly Step[], { resolving }: Ready): boolean {
   const again = resolve({ ...resolving, steps })
-  return again.kind === 'resolved' && again.steps.length === steps.length && again.steps.every((step, at) => step.id === steps[at]!.id)
+  return (
+    again.kind === 'resolved' &&
+    again.steps.length === steps.length &&
+    again.steps.every((step, at) => step.id === steps[at]!.id)
+  )
 }
 
-const asVariant = ({ variants: _, ...step }: Step, { id: _id, worth: _worth, ...variant }: Variant): Step => unrolled({ ...step, ...variant })
+const asVariant = (
+  { variants: _, ...step }: Step,
+  { id: _id, worth: _worth, ...variant }: Variant,
+): Step => unrolled({ ...step, ...variant })
 
 function permittedVariants({ steps, resolving }: Ready): NonNullable<SlotProblem['variants']> {
   const found = new Map<string, { step: Step; worth: number }[]>()
   for (const step of steps) {
     for (const variant of step.variants ?? []) {
       const swapped = asVariant(step, variant)
-      const resolution = resolve({ ...resolving, steps: steps.map((one) => (one === step ? swapped : one)) })
-      const kept = resolution.kind === 'resolved' ? resolution.steps.find((one) => one.id === step.id) : undefined
-      if (kept && kept.product?.productId === swapped.product?.productId && kept.deviceId === swapped.deviceId) found.set(step.id, [...(found.get(step.id) ?? []), { step: kept, worth: variant.worth }])
+      const resolution = resolve({
+        ...resolving,
+        steps: steps.map((one) => (one === step ? swapped : one)),
+      })
+      const kept =
+        resolution.kind === 'resolved'
+          ? resolution.steps.find((one) => one.id === step.id)
+          : undefined
+      if (
+        kept &&
+        kept.product?.productId === swapped.product?.productId &&
+        kept.deviceId === swapped.deviceId
+      )
+        found.set(step.id, [...(found.get(step.id) ?? []), { step: kept, worth: variant.worth }])
     }
   }
   return found
 }
 
 /** A change that stands for time alone. */
-export const isForTime = (change: Change): boolean => change.why.some((why) => why.ruleId in FOR_TIME)
+export const isForTime = (change: Change): boolean =>
+  change.why.some((why) => why.ruleId in FOR_TIME)
 const FOR_TIME = { T01: 'left out', T02: 'another way', T03: 'shorter', T04: 'longer' }
 
 /** What the slot changed, each with its reason. */
-export function slotChanges(before: readonly Step[], fit: Extract<SlotFit, { best: unknown }>, wholeS: number, slotS: number): Change[] {
+export function slotChanges(
+  before: readonly Step[],
+  fit: Extract<SlotFit, { best: unknown }>,
+  wholeS: number,
+  slotS: number,
+): Change[] {
   const titled = new Map(before.map((step) => [step.id, step.title]))
   const { best, kind, gapWorth, fullWorth } = fit
-  const proof = kind === 'optimal' ? 'No other choice keeps more of what the client wants.' : `At most ${Math.ceil((100 * gapWorth) / fullWorth)} % more could be kept; the search stopped there.`
-  const why = wholeS > slotS ? `Everything together takes ${inMinutes(wholeS)} min and the slot is ${inMinutes(slotS)}. ${proof}` : `There is time to spare in a slot of ${inMinutes(slotS)} min.`
-  const house = (ruleId: string, instead: string) => [{ ...ownWhy(ruleId, why, instead), basis: 'house' as const }]
+  const proof =
+    kind === 'optimal'
+      ? 'No other choice keeps more of what the client wants.'
+      : `At most ${Math.ceil((100 * gapWorth) / fullWorth)} % more could be kept; the search stopped there.`
+  const why =
+    wholeS > slotS
+      ? `Everything together takes ${inMinutes(wholeS)} min and the slot is ${inMinutes(slotS)}. ${proof}`
+      : `There is time to spare in a slot of ${inMinutes(slotS)} min.`
+  const house = (ruleId: string, instead: string) => [
+    { ...ownWhy(ruleId, why, instead), basis: 'house' as const },
+  ]
   return [
-    ...best.dropped.map((id): Change => ({ kind: 'dropped', stepId: id, what: `${titled.get(id)} left out for time`, why: house('T01', 'Mark it “must stay”, or give the visit more time.') })),
-    ...best.swapped.map(({ stepId, title }): Change => ({ kind: 'swapped', stepId, what: `${titled.get(stepId)} → ${title}`, why: house('T02', 'Mark it “must stay”, or give the visit more time.') })),
-    ...best.times.map(({ stepId, fromS, toS }): Change => ({ kind: 'minutes', stepId, what: `${titled.get(stepId)}: ${inMinutes(fromS)} → ${inMinutes(toS)} min`, why: house(toS < fromS ? 'T03' : 'T04', toS < fromS ? 'Never below what it needs at least.' : 'Take the time back in the slot control.') })),
+    ...best.dropped.map((id): Change => ({
+      kind: 'dropped',
+      stepId: id,
+      what: `${titled.get(id)} left out for time`,
+      why: house('T01', 'Mark it “must stay”, or give the visit more time.'),
+    })),
+    ...best.swapped.map(({ stepId, title }): Change => ({
+      kind: 'swapped',
+      stepId,
+      what: `${titled.get(stepId)} → ${title}`,
+      why: house('T02', 'Mark it “must stay”, or give the visit more time.'),
+    })),
+    ...best.times.map(({ stepId, fromS, toS }): Change => ({
+      kind: 'minutes',
+      stepId,
+      what: `${titled.get(stepId)}: ${inMinutes(fromS)} → ${inMinutes(toS)} min`,
+      why: house(
+        toS < fromS ? 'T03' : 'T04',
+        toS < fromS
+          ? 'Never below what it needs at least.'
+          : 'Take the time back in the slot control.',
+      ),
+    })),
   ]
 }

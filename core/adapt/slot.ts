@@ -2,7 +2,16 @@ import type { Concern } from '../client/model'
 import type { Step } from '../protocol/model'
 import { goneWith } from '../protocol/family'
 import { usualSeconds } from '../protocol/segments'
-import { GRID_S, grown, roomOf, shortened, slackOf, WORTH_AT_LEAST, WORTH_GROWN, worthOf } from './worth'
+import {
+  GRID_S,
+  grown,
+  roomOf,
+  shortened,
+  slackOf,
+  WORTH_AT_LEAST,
+  WORTH_GROWN,
+  worthOf,
+} from './worth'
 
 /** What a slot fit is given. `makespan`: the schedule is the judge of time; undefined when the ladder cannot be placed. */
 export interface SlotProblem {
@@ -15,7 +24,10 @@ export interface SlotProblem {
   /** Steps that may not be dropped, though they could be shortened. */
   readonly mustStay: ReadonlySet<string>
   /** Other ways of doing a step that the rules permit, by step id. */
-  readonly variants?: ReadonlyMap<string, readonly { readonly step: Step; readonly worth: number }[]>
+  readonly variants?: ReadonlyMap<
+    string,
+    readonly { readonly step: Step; readonly worth: number }[]
+  >
   readonly isLight: (step: Step) => boolean
   /** Of a ladder, the enhancements that no dwell admits any more: they go with their host. */
   readonly homeless?: (steps: readonly Step[]) => readonly Step[]
@@ -34,12 +46,28 @@ export interface SlotChoice {
   readonly worth: number
   readonly dropped: readonly string[]
   readonly swapped: readonly { readonly stepId: string; readonly title: string }[]
-  readonly times: readonly { readonly stepId: string; readonly fromS: number; readonly toS: number }[]
+  readonly times: readonly {
+    readonly stepId: string
+    readonly fromS: number
+    readonly toS: number
+  }[]
 }
 
 export type SlotFit =
-  | { readonly kind: 'optimal' | 'feasible'; readonly best: SlotChoice; readonly alternatives: readonly SlotChoice[]; readonly fullWorth: number; readonly gapWorth: number; readonly looked: number }
-  | { readonly kind: 'infeasible'; /** The shortest ladder that keeps every limit. */ readonly leastS: number | undefined; readonly fullWorth: number; readonly looked: number }
+  | {
+      readonly kind: 'optimal' | 'feasible'
+      readonly best: SlotChoice
+      readonly alternatives: readonly SlotChoice[]
+      readonly fullWorth: number
+      readonly gapWorth: number
+      readonly looked: number
+    }
+  | {
+      readonly kind: 'infeasible'
+      /** The shortest ladder that keeps every limit. */ readonly leastS: number | undefined
+      readonly fullWorth: number
+      readonly looked: number
+    }
 
 /** Schedules looked at by default. */
 export const SLOT_LIMIT = 400
@@ -49,12 +77,25 @@ const FOR_ALTERNATIVES = 12
 const EPSILON = 1e-9
 
 /** One way through the choices: what is dropped and what is swapped. */
-interface Node { readonly at: number; readonly taken: readonly Taken[]; readonly bound: number }
-interface Taken { readonly stepId: string; readonly variant: number /* −1 dropped, 0 as it is, 1… a variant */ }
-interface Choice { readonly step: Step; readonly droppable: boolean; readonly worth: number; readonly variants: readonly { readonly step: Step; readonly worth: number }[] }
+interface Node {
+  readonly at: number
+  readonly taken: readonly Taken[]
+  readonly bound: number
+}
+interface Taken {
+  readonly stepId: string
+  readonly variant: number /* −1 dropped, 0 as it is, 1… a variant */
+}
+interface Choice {
+  readonly step: Step
+  readonly droppable: boolean
+  readonly worth: number
+  readonly variants: readonly { readonly step: Step; readonly worth: number }[]
+}
 
 /** Steps that may be dropped on their own: not essential, no closure, nothing a rule put in. */
-export const isOptional = (step: Step): boolean => !step.essential && step.closes === undefined && !(step.insertedBy && step.insertedBy.length > 0)
+export const isOptional = (step: Step): boolean =>
+  !step.essential && step.closes === undefined && !(step.insertedBy && step.insertedBy.length > 0)
 
 /**
  * Chooses what to drop, swap and shorten so that the ladder ends by the slot and keeps the most worth.
@@ -79,7 +120,13 @@ class SlotSearch {
   constructor(private readonly problem: SlotProblem) {
     const { steps, goals, mustStay, variants } = problem
     this.hungS = problem.hungS ?? Infinity
-    this.choices = steps.map((step) => ({ step, worth: worthOf(step, goals), droppable: isOptional(step) && !mustStay.has(step.id), variants: variants?.get(step.id) ?? [] }))
+    this.choices = steps
+      .map((step) => ({
+        step,
+        worth: worthOf(step, goals),
+        droppable: isOptional(step) && !mustStay.has(step.id),
+        variants: variants?.get(step.id) ?? [],
+      }))
       .filter((choice) => choice.droppable || choice.variants.length > 0)
       // What gives back the most time for its worth is decided first.
       .sort((a, b) => a.worth / this.saves(a.step) - b.worth / this.saves(b.step))
@@ -89,12 +136,17 @@ class SlotSearch {
 
   private saves(step: Step): number {
     const gone = goneWith(this.problem.steps, new Set([step.id]))
-    const seconds = this.problem.steps.reduce((sum, one) => sum + (gone.has(one.id) ? usualSeconds(one) : 0), 0)
+    const seconds = this.problem.steps.reduce(
+      (sum, one) => sum + (gone.has(one.id) ? usualSeconds(one) : 0),
+      0,
+    )
     return Math.max(1, step.floating ? Math.min(seconds, this.hungS) : seconds)
   }
 
   run(): SlotFit {
-    const open: Node[] = [{ at: 0, taken: [], bound: this.fullWorth * (this.problem.grow ? 1 + WORTH_GROWN : 1) }]
+    const open: Node[] = [
+      { at: 0, taken: [], bound: this.fullWorth * (this.problem.grow ? 1 + WORTH_GROWN : 1) },
+    ]
     let proven: number | undefined
     for (let extra = 0; open.length > 0 && this.looked < this.limit;) {
       const node = open.shift()!
@@ -105,16 +157,34 @@ class SlotSearch {
       }
       for (const child of this.branch(node)) insertSorted(open, child)
     }
-    if (!this.best) return { kind: 'infeasible', leastS: this.least(), fullWorth: this.fullWorth, looked: this.looked }
+    if (!this.best)
+      return {
+        kind: 'infeasible',
+        leastS: this.least(),
+        fullWorth: this.fullWorth,
+        looked: this.looked,
+      }
     const bound = open.length === 0 ? this.best.worth : Math.max(open[0]!.bound, this.best.worth)
     const gapWorth = proven === undefined ? bound - this.best.worth : 0
-    const others = [...this.found.values()].filter((one) => one !== this.best).sort((a, b) => b.worth - a.worth || a.totalS - b.totalS).slice(0, ALTERNATIVES)
-    return { kind: gapWorth > EPSILON ? 'feasible' : 'optimal', best: this.best, alternatives: others, fullWorth: this.fullWorth, gapWorth, looked: this.looked }
+    const others = [...this.found.values()]
+      .filter((one) => one !== this.best)
+      .sort((a, b) => b.worth - a.worth || a.totalS - b.totalS)
+      .slice(0, ALTERNATIVES)
+    return {
+      kind: gapWorth > EPSILON ? 'feasible' : 'optimal',
+      best: this.best,
+      alternatives: others,
+      fullWorth: this.fullWorth,
+      gapWorth,
+      looked: this.looked,
+    }
   }
 
   /** The shortest ladder of all: everything that may go gone, the rest at its least. */
   private least(): number | undefined {
-    const taken = this.choices.filter((choice) => choice.droppable).map((choice): Taken => ({ stepId: choice.step.id, variant: -1 }))
+    const taken = this.choices
+      .filter((choice) => choice.droppable)
+      .map((choice): Taken => ({ stepId: choice.step.id, variant: -1 }))
     return this.time(this.stepsOf(taken).map((step) => shortened(step, slackOf(step))))
   }
 
@@ -127,22 +197,40 @@ class SlotSearch {
       const ways = [...(choice.droppable ? [-1] : []), ...choice.variants.map((_, at) => at + 1)]
       return ways.flatMap((variant): Node[] => {
         const taken = [...node.taken, { stepId: choice.step.id, variant }]
-        const saved = variant === -1 ? this.saves(choice.step) : Math.max(0, usualSeconds(choice.step) - usualSeconds(choice.variants[variant - 1]!.step))
+        const saved =
+          variant === -1
+            ? this.saves(choice.step)
+            : Math.max(
+                0,
+                usualSeconds(choice.step) - usualSeconds(choice.variants[variant - 1]!.step),
+              )
         // A second saved in a step saves at most a second of the visit; what cannot be placed says nothing.
-        const bound = this.bound(taken, totalS === undefined ? 0 : totalS - saved - this.problem.slotS)
+        const bound = this.bound(
+          taken,
+          totalS === undefined ? 0 : totalS - saved - this.problem.slotS,
+        )
         return [{ at: node.at + offset + 1, taken, bound }]
       })
     })
   }
 
   private stepsOf(taken: readonly Taken[]): Step[] {
-    const gone = goneWith(this.problem.steps, new Set(taken.filter((one) => one.variant === -1).map((one) => one.stepId)))
+    const gone = goneWith(
+      this.problem.steps,
+      new Set(taken.filter((one) => one.variant === -1).map((one) => one.stepId)),
+    )
     const left = this.problem.steps.filter((step) => !gone.has(step.id))
-    const homeless = new Set((taken.length > 0 ? this.problem.homeless?.(left) ?? [] : []).filter((step) => isOptional(step) && !this.problem.mustStay.has(step.id)).map((step) => step.id))
-    return left.filter((step) => !homeless.has(step.id)).map((step) => {
-      const variant = taken.find((one) => one.stepId === step.id)?.variant ?? 0
-      return variant > 0 ? this.problem.variants!.get(step.id)![variant - 1]!.step : step
-    })
+    const homeless = new Set(
+      (taken.length > 0 ? (this.problem.homeless?.(left) ?? []) : [])
+        .filter((step) => isOptional(step) && !this.problem.mustStay.has(step.id))
+        .map((step) => step.id),
+    )
+    return left
+      .filter((step) => !homeless.has(step.id))
+      .map((step) => {
+        const variant = taken.find((one) => one.stepId === step.id)?.variant ?? 0
+        return variant > 0 ? this.problem.variants!.get(step.id)![variant - 1]!.step : step
+      })
   }
 
   private shareOf(stepId: string, taken: readonly Taken[]): number {
@@ -151,7 +239,10 @@ class SlotSearch {
   }
 
   private worthOfSet(steps: readonly Step[], taken: readonly Taken[]): number {
-    return steps.reduce((sum, step) => sum + worthOf(step, this.problem.goals) * this.shareOf(step.id, taken), 0)
+    return steps.reduce(
+      (sum, step) => sum + worthOf(step, this.problem.goals) * this.shareOf(step.id, taken),
+      0,
+    )
   }
 
   /** Worth a set may still have when it is this many seconds too long, with every other choice still free. */
@@ -162,8 +253,19 @@ class SlotSearch {
     return overS <= 0 ? most : most - this.cheapest(steps, taken, overS, true)
   }
 
-  private cheapest(steps: readonly Step[], taken: readonly Taken[], overS: number, mayDrop: boolean): number {
-    const pieces = steps.flatMap((step) => this.pieces(step, worthOf(step, this.problem.goals) * this.shareOf(step.id, taken), mayDrop).map((piece) => ({ ...piece, hung: step.floating !== undefined })))
+  private cheapest(
+    steps: readonly Step[],
+    taken: readonly Taken[],
+    overS: number,
+    mayDrop: boolean,
+  ): number {
+    const pieces = steps.flatMap((step) =>
+      this.pieces(
+        step,
+        worthOf(step, this.problem.goals) * this.shareOf(step.id, taken),
+        mayDrop,
+      ).map((piece) => ({ ...piece, hung: step.floating !== undefined })),
+    )
     let left = overS
     let hungLeft = this.hungS
     let loss = 0
@@ -184,35 +286,60 @@ class SlotSearch {
     const choice = mayDrop ? this.choices.find((one) => one.step.id === step.id) : undefined
     if (!choice) return keep
     const length = this.saves(step)
-    const swaps = choice.variants.map((variant) => ({ seconds: Math.max(1, usualSeconds(step) - usualSeconds(variant.step)), loss: (1 - variant.worth) * worth }))
-    const rates = [...keep.map((one) => one.rate), ...(choice.droppable ? [worth / length] : []), ...swaps.map((one) => one.loss / one.seconds)]
+    const swaps = choice.variants.map((variant) => ({
+      seconds: Math.max(1, usualSeconds(step) - usualSeconds(variant.step)),
+      loss: (1 - variant.worth) * worth,
+    }))
+    const rates = [
+      ...keep.map((one) => one.rate),
+      ...(choice.droppable ? [worth / length] : []),
+      ...swaps.map((one) => one.loss / one.seconds),
+    ]
     if (swaps.length > 0) return [{ seconds: length, rate: Math.min(...rates) }]
-    if (keep.length === 0 || keep[0]!.rate >= worth / length || length <= slack) return [{ seconds: length, rate: worth / length }]
+    if (keep.length === 0 || keep[0]!.rate >= worth / length || length <= slack)
+      return [{ seconds: length, rate: worth / length }]
     return [...keep, { seconds: length - slack, rate: (WORTH_AT_LEAST * worth) / (length - slack) }]
   }
 
   private leaf(steps: readonly Step[], taken: readonly Taken[], asIs: number) {
     const worthWhole = this.worthOfSet(steps, taken)
     const over = asIs - this.problem.slotS
-    const atMost = worthWhole * (this.problem.grow ? 1 + WORTH_GROWN : 1) - (over > 0 ? this.cheapest(steps, taken, over, false) : 0)
+    const atMost =
+      worthWhole * (this.problem.grow ? 1 + WORTH_GROWN : 1) -
+      (over > 0 ? this.cheapest(steps, taken, over, false) : 0)
     const known = [...this.found.values()].map((one) => one.worth).sort((a, b) => b - a)
     if (atMost === -Infinity || atMost <= (known[ALTERNATIVES] ?? -Infinity)) return
     const fitted = over > 0 ? this.shorten(steps, taken, asIs) : { steps, totalS: asIs, loss: 0 }
     if (!fitted) return
-    const more = this.problem.grow ? this.growInto(fitted.steps, fitted.totalS, taken) : { ...fitted, gain: 0 }
+    const more = this.problem.grow
+      ? this.growInto(fitted.steps, fitted.totalS, taken)
+      : { ...fitted, gain: 0 }
     const worth = worthWhole - fitted.loss + more.gain
     if (worth <= (known[ALTERNATIVES] ?? -Infinity) || !this.problem.allowed(more.steps)) return
     const choice = this.described(more.steps, more.totalS, worth, taken)
     this.found.set(JSON.stringify(taken), choice)
-    if (!this.best || worth > this.best.worth + EPSILON || (Math.abs(worth - this.best.worth) <= EPSILON && more.totalS < this.best.totalS)) this.best = choice
+    if (
+      !this.best ||
+      worth > this.best.worth + EPSILON ||
+      (Math.abs(worth - this.best.worth) <= EPSILON && more.totalS < this.best.totalS)
+    )
+      this.best = choice
   }
 
   /** Cuts where a second costs the least worth, each step as far as it helps, on the grid. Undefined when even the shortest is too long. */
-  private shorten(steps: readonly Step[], taken: readonly Taken[], fromS: number): { steps: readonly Step[]; totalS: number; loss: number } | undefined {
+  private shorten(
+    steps: readonly Step[],
+    taken: readonly Taken[],
+    fromS: number,
+  ): { steps: readonly Step[]; totalS: number; loss: number } | undefined {
     const open = steps.filter((step) => slackOf(step) > 0)
-    const least = this.time(steps.map((step) => (open.includes(step) ? shortened(step, slackOf(step)) : step)))
+    const least = this.time(
+      steps.map((step) => (open.includes(step) ? shortened(step, slackOf(step)) : step)),
+    )
     if (least === undefined || least > this.problem.slotS) return undefined
-    const rate = (step: Step) => ((1 - WORTH_AT_LEAST) * worthOf(step, this.problem.goals) * this.shareOf(step.id, taken)) / slackOf(step)
+    const rate = (step: Step) =>
+      ((1 - WORTH_AT_LEAST) * worthOf(step, this.problem.goals) * this.shareOf(step.id, taken)) /
+      slackOf(step)
     let now = [...steps]
     let totalS = fromS
     let loss = 0
@@ -222,7 +349,14 @@ class SlotSearch {
       const whole = this.time(withCut(most))
       // Under a long mask a shorter enhancement saves nothing.
       if (whole === undefined || whole >= totalS) continue
-      const byS = whole > this.problem.slotS ? most : this.leastCut(withCut, Math.max(GRID_S, Math.ceil((totalS - this.problem.slotS) / GRID_S) * GRID_S), most)
+      const byS =
+        whole > this.problem.slotS
+          ? most
+          : this.leastCut(
+              withCut,
+              Math.max(GRID_S, Math.ceil((totalS - this.problem.slotS) / GRID_S) * GRID_S),
+              most,
+            )
       now = withCut(byS)
       totalS = this.time(now)!
       loss += rate(step) * byS
@@ -232,7 +366,11 @@ class SlotSearch {
   }
 
   /** The least cut on the grid that ends in time; a second saved saves at most a second, so nothing below `fromS` can. */
-  private leastCut(withCut: (byS: number) => readonly Step[], fromS: number, mostS: number): number {
+  private leastCut(
+    withCut: (byS: number) => readonly Step[],
+    fromS: number,
+    mostS: number,
+  ): number {
     for (let byS = fromS; byS < mostS; byS += GRID_S) {
       const totalS = this.time(withCut(byS))
       if (totalS !== undefined && totalS <= this.problem.slotS) return byS
@@ -240,10 +378,15 @@ class SlotSearch {
     return mostS
   }
 
-  private growInto(steps: readonly Step[], totalS: number, taken: readonly Taken[]): { steps: readonly Step[]; totalS: number; gain: number } {
+  private growInto(
+    steps: readonly Step[],
+    totalS: number,
+    taken: readonly Taken[],
+  ): { steps: readonly Step[]; totalS: number; gain: number } {
     const { isLight, slotS, goals } = this.problem
     const room = (step: Step) => roomOf(step, isLight(step))
-    const rate = (step: Step) => (WORTH_GROWN * worthOf(step, goals) * this.shareOf(step.id, taken)) / room(step)
+    const rate = (step: Step) =>
+      (WORTH_GROWN * worthOf(step, goals) * this.shareOf(step.id, taken)) / room(step)
     let now = [...steps]
     let end = totalS
     let gain = 0
@@ -251,8 +394,13 @@ class SlotSearch {
       let by = 0
       for (let [low, high] = [0, room(step) / GRID_S]; low < high;) {
         const middle = Math.ceil((low + high) / 2)
-        const tried = this.time(now.map((one) => (one === step ? grown(step, middle * GRID_S, isLight(step)) : one)))
-        if (tried !== undefined && tried <= slotS) { low = middle; by = middle * GRID_S } else high = middle - 1
+        const tried = this.time(
+          now.map((one) => (one === step ? grown(step, middle * GRID_S, isLight(step)) : one)),
+        )
+        if (tried !== undefined && tried <= slotS) {
+          low = middle
+          by = middle * GRID_S
+        } else high = middle - 1
       }
       if (by === 0) continue
       now = now.map((one) => (one === step ? grown(step, by, isLight(step)) : one))
@@ -267,14 +415,32 @@ class SlotSearch {
     return this.problem.makespan(steps)
   }
 
-  private described(steps: readonly Step[], totalS: number, worth: number, taken: readonly Taken[]): SlotChoice {
+  private described(
+    steps: readonly Step[],
+    totalS: number,
+    worth: number,
+    taken: readonly Taken[],
+  ): SlotChoice {
     const kept = new Map(steps.map((step) => [step.id, step]))
-    const swapped = taken.flatMap(({ stepId, variant }) => (variant > 0 ? [{ stepId, title: kept.get(stepId)?.title ?? stepId }] : []))
+    const swapped = taken.flatMap(({ stepId, variant }) =>
+      variant > 0 ? [{ stepId, title: kept.get(stepId)?.title ?? stepId }] : [],
+    )
     const times = this.problem.steps.flatMap((step) => {
       const now = kept.get(step.id)
-      return now && usualSeconds(now) !== usualSeconds(step) && !swapped.some((one) => one.stepId === step.id) ? [{ stepId: step.id, fromS: usualSeconds(step), toS: usualSeconds(now) }] : []
+      return now &&
+        usualSeconds(now) !== usualSeconds(step) &&
+        !swapped.some((one) => one.stepId === step.id)
+        ? [{ stepId: step.id, fromS: usualSeconds(step), toS: usualSeconds(now) }]
+        : []
     })
-    return { steps, totalS, worth, dropped: this.problem.steps.filter((step) => !kept.has(step.id)).map((step) => step.id), swapped, times }
+    return {
+      steps,
+      totalS,
+      worth,
+      dropped: this.problem.steps.filter((step) => !kept.has(step.id)).map((step) => step.id),
+      swapped,
+      times,
+    }
   }
 }
 

@@ -4,21 +4,81 @@ import { DEMO_SHELF } from '../../demo/shelf'
 import type { Fact } from '../client'
 import { subjectReader, touches } from '../safety'
 import type { Shelf } from '../catalog'
-import { compile, chosenFor, constraintsFor, NO_PREP, prepared, shortages, standIns, withChoice, withoutChoice, type CompileInput } from '.'
+import {
+  compile,
+  chosenFor,
+  constraintsFor,
+  NO_PREP,
+  prepared,
+  shortages,
+  standIns,
+  withChoice,
+  withoutChoice,
+  type CompileInput,
+} from '.'
 
-const stocked = (stock: Record<string, number>, more: Record<string, object> = {}): Shelf => ({ ...DEMO_SHELF, products: DEMO_SHELF.products.map((one) => ({ ...one, ...(one.id in stock ? { stock: stock[one.id]! } : {}), ...more[one.id] })) })
-const visit = (card: string, more: Partial<CompileInput> = {}, client = 'Wren Castellane') => demoVisit(client, cardOf(card), more)
-const yes = (input: CompileInput, fact: Partial<Fact> & { code: string }): CompileInput => ({ ...input, client: { ...input.client, facts: [...input.client.facts, { answer: 'yes', askedOn: input.date, ...fact }] } })
+const stocked = (stock: Record<string, number>, more: Record<string, object> = {}): Shelf => ({
+  ...DEMO_SHELF,
+  products: DEMO_SHELF.products.map((one) => ({
+    ...one,
+    ...(one.id in stock ? { stock: stock[one.id]! } : {}),
+    ...more[one.id],
+  })),
+})
+const visit = (card: string, more: Partial<CompileInput> = {}, client = 'Wren Castellane') =>
+  demoVisit(client, cardOf(card), more)
+const yes = (input: CompileInput, fact: Partial<Fact> & { code: string }): CompileInput => ({
+  ...input,
+  client: {
+    ...input.client,
+    facts: [...input.client.facts, { answer: 'yes', askedOn: input.date, ...fact }],
+  },
+})
 
 describe('what is short', () => {
   test('the part of a house mix that is out, at the step that wants it', () => {
-    expect(shortages(visit('mixed-bowl'))).toEqual([{ stepId: 'bowl', stepTitle: 'Meadow cocktail', productId: 'clover-drops', name: 'Clover Drops', mixId: 'meadow-cocktail', why: 'out', needed: 1.3, left: 0, unit: 'mL' }])
+    expect(shortages(visit('mixed-bowl'))).toEqual([
+      {
+        stepId: 'bowl',
+        stepTitle: 'Meadow cocktail',
+        productId: 'clover-drops',
+        name: 'Clover Drops',
+        mixId: 'meadow-cocktail',
+        why: 'out',
+        needed: 1.3,
+        left: 0,
+        unit: 'mL',
+      },
+    ])
   })
   test('less than the whole visit takes, past its time, not on the shelf; each once', () => {
     // Cleansed twice: 4.8 and 3.2 mL; five are enough for the first alone.
-    expect(shortages(visit('brightening', { shelf: stocked({ 'oat-cleanser': 5 }) })).map((one) => [one.stepId, one.name, one.why, one.needed, one.left])).toEqual([['cleanse-2', 'Oat Milk Cleanser', 'too little', 8, 5]])
-    expect(shortages(visit('brightening', { shelf: stocked({}, { 'dune-cream': { bestBefore: '2020-01-01' } }) })).map((one) => one.why)).toEqual(['past its time'])
-    expect(shortages(visit('brightening', { shelf: { ...DEMO_SHELF, products: DEMO_SHELF.products.filter((one) => one.id !== 'dune-cream') } })).map((one) => one.why)).toEqual(['not on the shelf'])
+    expect(
+      shortages(visit('brightening', { shelf: stocked({ 'oat-cleanser': 5 }) })).map((one) => [
+        one.stepId,
+        one.name,
+        one.why,
+        one.needed,
+        one.left,
+      ]),
+    ).toEqual([['cleanse-2', 'Oat Milk Cleanser', 'too little', 8, 5]])
+    expect(
+      shortages(
+        visit('brightening', {
+          shelf: stocked({}, { 'dune-cream': { bestBefore: '2020-01-01' } }),
+        }),
+      ).map((one) => one.why),
+    ).toEqual(['past its time'])
+    expect(
+      shortages(
+        visit('brightening', {
+          shelf: {
+            ...DEMO_SHELF,
+            products: DEMO_SHELF.products.filter((one) => one.id !== 'dune-cream'),
+          },
+        }),
+      ).map((one) => one.why),
+    ).toEqual(['not on the shelf'])
     expect(shortages(visit('brightening'))).toEqual([])
   })
 })
@@ -27,25 +87,67 @@ describe('what stands in', () => {
   test('a booster of the same kind, the named one first, with what it changes', () => {
     const input = visit('mixed-bowl')
     const { options, refused } = standIns(input, shortages(input)[0]!)
-    expect(options[0]).toMatchObject({ productId: 'panthenol-drops', named: true, choice: { kind: 'part', mixId: 'meadow-cocktail', partId: 'clover-drops', byId: 'panthenol-drops' } })
+    expect(options[0]).toMatchObject({
+      productId: 'panthenol-drops',
+      named: true,
+      choice: {
+        kind: 'part',
+        mixId: 'meadow-cocktail',
+        partId: 'clover-drops',
+        byId: 'panthenol-drops',
+      },
+    })
     expect(options[0]!.trade).toEqual(['no bisabolol', '1.7 % panthenol besides'])
-    expect(refused.map((one) => [one.name, one.why])).toContainEqual(['Yarrow Drops', 'Yarrow Drops: 8.3 % of the mix, at most 5 %.'])
+    expect(refused.map((one) => [one.name, one.why])).toContainEqual([
+      'Yarrow Drops',
+      'Yarrow Drops: 8.3 % of the mix, at most 5 %.',
+    ])
   })
   test('one tap puts the mix back on the ladder', () => {
     const input = visit('mixed-bowl')
-    expect(compile(input).steps.find((step) => step.id === 'bowl')!.product!.productId).toBe('oat-cocktail')
-    const chosen = { ...input, prep: { ...NO_PREP, partStandIns: { 'meadow-cocktail': { 'clover-drops': 'panthenol-drops' } } } }
-    expect(compile(chosen).steps.find((step) => step.id === 'bowl')!.product!.productId).toBe('meadow-cocktail')
-    expect(prepared(chosen).shelf.products.find((one) => one.id === 'meadow-cocktail')!.inci).toContain('Panthenol')
+    expect(compile(input).steps.find((step) => step.id === 'bowl')!.product!.productId).toBe(
+      'oat-cocktail',
+    )
+    const chosen = {
+      ...input,
+      prep: {
+        ...NO_PREP,
+        partStandIns: { 'meadow-cocktail': { 'clover-drops': 'panthenol-drops' } },
+      },
+    }
+    expect(compile(chosen).steps.find((step) => step.id === 'bowl')!.product!.productId).toBe(
+      'meadow-cocktail',
+    )
+    expect(
+      prepared(chosen).shelf.products.find((one) => one.id === 'meadow-cocktail')!.inci,
+    ).toContain('Panthenol')
   })
   test('a choice is written down once, told by name, and taken back without a trace', () => {
     const short = shortages(visit('mixed-bowl'))[0]!
-    const chosen = withChoice(NO_PREP, { kind: 'part', mixId: 'meadow-cocktail', partId: 'clover-drops', byId: 'panthenol-drops' })
-    expect([chosenFor(NO_PREP, short), chosenFor(chosen, short)]).toEqual([undefined, 'panthenol-drops'])
-    expect(withoutChoice(chosen, short)).toEqual({ ...NO_PREP, partStandIns: { 'meadow-cocktail': {} } })
+    const chosen = withChoice(NO_PREP, {
+      kind: 'part',
+      mixId: 'meadow-cocktail',
+      partId: 'clover-drops',
+      byId: 'panthenol-drops',
+    })
+    expect([chosenFor(NO_PREP, short), chosenFor(chosen, short)]).toEqual([
+      undefined,
+      'panthenol-drops',
+    ])
+    expect(withoutChoice(chosen, short)).toEqual({
+      ...NO_PREP,
+      partStandIns: { 'meadow-cocktail': {} },
+    })
     const { mixId: _, ...plain } = short
-    const step = withChoice(chosen, { kind: 'step', stepId: 'bowl', pick: { productId: 'clay-mask', useId: 'mask' } })
-    expect([chosenFor(step, plain), chosenFor(step, short)]).toEqual(['clay-mask', 'panthenol-drops'])
+    const step = withChoice(chosen, {
+      kind: 'step',
+      stepId: 'bowl',
+      pick: { productId: 'clay-mask', useId: 'mask' },
+    })
+    expect([chosenFor(step, plain), chosenFor(step, short)]).toEqual([
+      'clay-mask',
+      'panthenol-drops',
+    ])
     expect(withoutChoice(step, plain)).toEqual(chosen)
   })
   test('another product for a step, its zones and minutes true', () => {
@@ -55,12 +157,20 @@ describe('what stands in', () => {
     expect(options.find((one) => one.name === 'Lavender Rest Cream')!.trade).toContain('has scent')
     const choice = options[0]!.choice
     if (choice.kind !== 'step') throw new Error('a step was short')
-    const plan = compile({ ...input, prep: { ...NO_PREP, standIns: { [choice.stepId]: choice.pick } } })
+    const plan = compile({
+      ...input,
+      prep: { ...NO_PREP, standIns: { [choice.stepId]: choice.pick } },
+    })
     expect(plan.steps.find((step) => step.id === choice.stepId)!.product).toEqual(choice.pick)
-    expect(plan.changes.find((change) => change.stepId === choice.stepId)!.why[0]!.ruleId).toBe('S06')
+    expect(plan.changes.find((change) => change.stepId === choice.stepId)!.why[0]!.ruleId).toBe(
+      'S06',
+    )
   })
   test('never one that a rule stops: an allergy takes it away and says so', () => {
-    const input = yes(visit('brightening', { shelf: stocked({ 'dune-cream': 0 }) }), { code: 'allergy:fragrance', reaction: 'breathing' })
+    const input = yes(visit('brightening', { shelf: stocked({ 'dune-cream': 0 }) }), {
+      code: 'allergy:fragrance',
+      reaction: 'breathing',
+    })
     const { options, refused } = standIns(input, shortages(input)[0]!)
     expect(options.map((one) => one.name)).not.toContain('Lavender Rest Cream')
     expect(refused.find((one) => one.name === 'Lavender Rest Cream')!.why).toMatch(/fragrance/i)
@@ -69,21 +179,56 @@ describe('what stands in', () => {
     for (const id of ['brightening', 'set-mask', 'acid', 'clarifying', 'neck', 'still-water']) {
       const card = cardOf(id)
       for (const step of card.steps.filter((one) => one.product).slice(0, 12)) {
-        const input = yes(yes(visit(id, { shelf: stocked({ [step.product!.productId]: 0 }) }), { code: 'allergy:salicylates', reaction: 'breathing' }), { code: 'pregnancy' })
-        for (const short of shortages(input).slice(0, 1)) for (const option of standIns(input, short).options) {
-          if (option.choice.kind !== 'step') continue
-          const plan = compile({ ...input, prep: { ...NO_PREP, standIns: { [option.choice.stepId]: option.choice.pick } } })
-          const placed = plan.steps.find((one) => one.id === short.stepId)!
-          const subject = subjectReader(prepared(input).shelf, input.date)(placed)
-          expect(constraintsFor(input).inForce.filter((one) => one.effect === 'stop' && touches(one, subject)), `${id} ${option.name}`).toEqual([])
-        }
+        const input = yes(
+          yes(visit(id, { shelf: stocked({ [step.product!.productId]: 0 }) }), {
+            code: 'allergy:salicylates',
+            reaction: 'breathing',
+          }),
+          { code: 'pregnancy' },
+        )
+        for (const short of shortages(input).slice(0, 1))
+          for (const option of standIns(input, short).options) {
+            if (option.choice.kind !== 'step') continue
+            const plan = compile({
+              ...input,
+              prep: { ...NO_PREP, standIns: { [option.choice.stepId]: option.choice.pick } },
+            })
+            const placed = plan.steps.find((one) => one.id === short.stepId)!
+            const subject = subjectReader(prepared(input).shelf, input.date)(placed)
+            expect(
+              constraintsFor(input).inForce.filter(
+                (one) => one.effect === 'stop' && touches(one, subject),
+              ),
+              `${id} ${option.name}`,
+            ).toEqual([])
+          }
       }
     }
   })
   test('one at a time: a mix of serums is no stand-in for a serum', () => {
-    const blend = { ...DEMO_SHELF.products.find((one) => one.id === 'moss-serum')!, id: 'blend', name: 'Blend', recipe: { by: 'mass' as const, parts: [{ productId: 'moss-serum', parts: 1 }, { productId: 'cinder-serum', parts: 1 }] } }
-    const shelf = { ...stocked({ 'niacin-serum': 0 }), products: [...stocked({ 'niacin-serum': 0 }).products, blend] }
-    const named = (methods: Record<string, string>) => { const input = { ...visit('brightening', { shelf }), protocol: { ...cardOf('brightening'), methods } }; return standIns(input, shortages(input)[0]!).options.map((one) => one.name) }
+    const blend = {
+      ...DEMO_SHELF.products.find((one) => one.id === 'moss-serum')!,
+      id: 'blend',
+      name: 'Blend',
+      recipe: {
+        by: 'mass' as const,
+        parts: [
+          { productId: 'moss-serum', parts: 1 },
+          { productId: 'cinder-serum', parts: 1 },
+        ],
+      },
+    }
+    const shelf = {
+      ...stocked({ 'niacin-serum': 0 }),
+      products: [...stocked({ 'niacin-serum': 0 }).products, blend],
+    }
+    const named = (methods: Record<string, string>) => {
+      const input = {
+        ...visit('brightening', { shelf }),
+        protocol: { ...cardOf('brightening'), methods },
+      }
+      return standIns(input, shortages(input)[0]!).options.map((one) => one.name)
+    }
     expect(named({ serums: 'one' })).not.toContain('Blend')
     expect(named({ serums: 'cocktail' })).toContain('Blend')
   })

@@ -7,82 +7,189 @@ import type { Subject } from '../safety/subject'
 import { zonesMeet, ZONES, type ZoneId } from '../skin/zones'
 
 /** Why a step cannot be in the visit beside those already chosen. */
-export interface Clash { readonly ruleId: string; readonly reason: string; readonly instead: string; readonly constraint?: Constraint; /** Zones without which the step may join. */ readonly leaveOut?: readonly ZoneId[] }
+export interface Clash {
+  readonly ruleId: string
+  readonly reason: string
+  readonly instead: string
+  readonly constraint?: Constraint
+  /** Zones without which the step may join. */ readonly leaveOut?: readonly ZoneId[]
+}
 /** Place of a step on the written card. */
 export type OrderOf = (step: Pick<Step, 'id'>) => number
 
-const clash = (ruleId: string): Clash => { const { reason, instead } = ruleById(ruleId); return { ruleId, reason, instead } }
+const clash = (ruleId: string): Clash => {
+  const { reason, instead } = ruleById(ruleId)
+  return { ruleId, reason, instead }
+}
 
 /**
  * Rules over the whole visit, for a step about to join those chosen: exfoliation allowance per zone (C15), pairs of steps that
  * do not go together (D06, D07, D13, D18, D19, D20), acid layers on a first visit (E02). Undefined when it may join.
  */
-export function clashWith(subject: Subject, chosen: readonly Subject[], constraints: readonly Constraint[], orderOf: OrderOf): Clash | undefined {
-  return pairClash(subject, chosen, orderOf) ?? overAllowance(subject, chosen, constraints) ?? secondLayer(subject, chosen, constraints)
+export function clashWith(
+  subject: Subject,
+  chosen: readonly Subject[],
+  constraints: readonly Constraint[],
+  orderOf: OrderOf,
+): Clash | undefined {
+  return (
+    pairClash(subject, chosen, orderOf) ??
+    overAllowance(subject, chosen, constraints) ??
+    secondLayer(subject, chosen, constraints)
+  )
 }
 
-const allowanceOf = (zone: ZoneId, constraints: readonly Constraint[]): { max: number; constraint: Constraint | undefined } => {
-  const limits = constraints.filter((constraint) => constraint.limit?.kind === 'exfoliation' && (!constraint.zones || constraint.zones.includes(zone)))
-  const tightest = limits.reduce<Constraint | undefined>((least, constraint) => (!least || maxOf(constraint) < maxOf(least) ? constraint : least), undefined)
+const allowanceOf = (
+  zone: ZoneId,
+  constraints: readonly Constraint[],
+): { max: number; constraint: Constraint | undefined } => {
+  const limits = constraints.filter(
+    (constraint) =>
+      constraint.limit?.kind === 'exfoliation' &&
+      (!constraint.zones || constraint.zones.includes(zone)),
+  )
+  const tightest = limits.reduce<Constraint | undefined>(
+    (least, constraint) => (!least || maxOf(constraint) < maxOf(least) ? constraint : least),
+    undefined,
+  )
   return { max: tightest ? maxOf(tightest) : Infinity, constraint: tightest }
 }
-const maxOf = (constraint: Constraint): number => (constraint.limit?.kind === 'exfoliation' ? constraint.limit.max : Infinity)
+const maxOf = (constraint: Constraint): number =>
+  constraint.limit?.kind === 'exfoliation' ? constraint.limit.max : Infinity
 
 /** Points spent at home before the visit: one rule counts once, whatever it was used for. */
 function usedBefore(constraints: readonly Constraint[]): number {
-  const byRule = new Map(constraints.flatMap((constraint) => (constraint.limit?.kind === 'exfoliation-used' ? [[constraint.ruleId, constraint.limit.max] as const] : [])))
+  const byRule = new Map(
+    constraints.flatMap((constraint) =>
+      constraint.limit?.kind === 'exfoliation-used'
+        ? [[constraint.ruleId, constraint.limit.max] as const]
+        : [],
+    ),
+  )
   return [...byRule.values()].reduce((sum, points) => sum + points, 0)
 }
 
-function overAllowance(subject: Subject, chosen: readonly Subject[], constraints: readonly Constraint[]): Clash | undefined {
+function overAllowance(
+  subject: Subject,
+  chosen: readonly Subject[],
+  constraints: readonly Constraint[],
+): Clash | undefined {
   const { points } = subject
   if (points === 0) return undefined
   const before = usedBefore(constraints)
   for (const zone of ZONES.filter((candidate) => subject.step.zones.includes(candidate))) {
-    const spent = before + chosen.filter((other) => other.step.zones.includes(zone)).reduce((sum, other) => sum + other.points, 0)
+    const spent =
+      before +
+      chosen
+        .filter((other) => other.step.zones.includes(zone))
+        .reduce((sum, other) => sum + other.points, 0)
     const { max, constraint } = allowanceOf(zone, constraints)
     if (spent + points <= max || !constraint) continue
-    return { ruleId: constraint.ruleId, reason: `${constraint.reason} ${spent} spent${before > 0 ? `, ${before} of it at home` : ''}, ${points} more wanted.`, instead: constraint.instead, constraint }
+    return {
+      ruleId: constraint.ruleId,
+      reason: `${constraint.reason} ${spent} spent${before > 0 ? `, ${before} of it at home` : ''}, ${points} more wanted.`,
+      instead: constraint.instead,
+      constraint,
+    }
   }
   return undefined
 }
 
 const same = (a: Subject, b: Subject): boolean => zonesMeet(a.step.zones, b.step.zones)
-const has = (subject: Subject, ...any: Property[]): boolean => any.some((property) => subject.properties.has(property))
+const has = (subject: Subject, ...any: Property[]): boolean =>
+  any.some((property) => subject.properties.has(property))
 const isAcid = (subject: Subject): boolean => has(subject, 'acid') && has(subject, 'exfoliating')
 
 /** A pair of steps on shared zones that a rule of family D forbids. `ordered`: only when the first is written before the second. */
-interface Pair { readonly ruleId: string; readonly ordered: boolean; readonly first: (one: Subject) => boolean; readonly second: (other: Subject, first: Subject) => boolean; /** The later step may go on elsewhere. */ readonly partly?: true }
+interface Pair {
+  readonly ruleId: string
+  readonly ordered: boolean
+  readonly first: (one: Subject) => boolean
+  readonly second: (other: Subject, first: Subject) => boolean
+  /** The later step may go on elsewhere. */ readonly partly?: true
+}
 
 const PAIRS: readonly Pair[] = [
   { ruleId: 'D06', ordered: false, first: isAcid, second: (other) => has(other, 'steam') },
-  { ruleId: 'D06', ordered: false, first: (one) => has(one, 'enzyme') && has(one, 'exfoliating') && !steamAllowed(one), second: (other) => has(other, 'steam') },
-  { ruleId: 'D07', ordered: true, first: (one) => has(one, 'flammable') && isLeaveOn(one.step), second: (other) => has(other, 'spark') },
-  { ruleId: 'D13', ordered: true, first: (one) => has(one, 'stand-alone'), second: (other) => has(other, 'occlusive') },
-  { ruleId: 'D18', ordered: true, first: (one) => has(one, 'needling', 'blade'), second: (other) => other.product !== undefined && (!has(other, 'open-skin-use') || has(other, 'tinted')), partly: true },
-  { ruleId: 'D19', ordered: false, first: (one) => has(one, 'needling', 'blade'), second: (other) => isAcid(other) || has(other, 'mechanical', 'scrub', 'suction') },
+  {
+    ruleId: 'D06',
+    ordered: false,
+    first: (one) => has(one, 'enzyme') && has(one, 'exfoliating') && !steamAllowed(one),
+    second: (other) => has(other, 'steam'),
+  },
+  {
+    ruleId: 'D07',
+    ordered: true,
+    first: (one) => has(one, 'flammable') && isLeaveOn(one.step),
+    second: (other) => has(other, 'spark'),
+  },
+  {
+    ruleId: 'D13',
+    ordered: true,
+    first: (one) => has(one, 'stand-alone'),
+    second: (other) => has(other, 'occlusive'),
+  },
+  {
+    ruleId: 'D18',
+    ordered: true,
+    first: (one) => has(one, 'needling', 'blade'),
+    second: (other) =>
+      other.product !== undefined && (!has(other, 'open-skin-use') || has(other, 'tinted')),
+    partly: true,
+  },
+  {
+    ruleId: 'D19',
+    ordered: false,
+    first: (one) => has(one, 'needling', 'blade'),
+    second: (other) => isAcid(other) || has(other, 'mechanical', 'scrub', 'suction'),
+  },
   { ruleId: 'D20', ordered: true, first: isAcid, second: (other) => has(other, 'self-heating') },
 ]
 /** Steam over an enzyme: where the product softens and a tolerated rung is reached. */
-const steamAllowed = (one: Subject): boolean => has(one, 'softening') && (rungOf(one.step, one.product) ?? 1) >= 2
+const steamAllowed = (one: Subject): boolean =>
+  has(one, 'softening') && (rungOf(one.step, one.product) ?? 1) >= 2
 
-function pairClash(subject: Subject, chosen: readonly Subject[], orderOf: OrderOf): Clash | undefined {
+function pairClash(
+  subject: Subject,
+  chosen: readonly Subject[],
+  orderOf: OrderOf,
+): Clash | undefined {
   for (const pair of PAIRS) {
-    const others = chosen.filter((other) => same(subject, other) && (meets(pair, subject, other, orderOf) || meets(pair, other, subject, orderOf)))
-    if (others.length > 0) return { ...clash(pair.ruleId), ...(pair.partly ? { leaveOut: others.flatMap((other) => other.step.zones) } : {}) }
+    const others = chosen.filter(
+      (other) =>
+        same(subject, other) &&
+        (meets(pair, subject, other, orderOf) || meets(pair, other, subject, orderOf)),
+    )
+    if (others.length > 0)
+      return {
+        ...clash(pair.ruleId),
+        ...(pair.partly ? { leaveOut: others.flatMap((other) => other.step.zones) } : {}),
+      }
   }
   return undefined
 }
 const meets = (pair: Pair, one: Subject, other: Subject, orderOf: OrderOf): boolean =>
-  (!pair.ordered || orderOf(one.step) < orderOf(other.step)) && pair.first(one) && pair.second(other, one)
+  (!pair.ordered || orderOf(one.step) < orderOf(other.step)) &&
+  pair.first(one) &&
+  pair.second(other, one)
 
 /** True when a step put in after `one` and before `following` would be part of a forbidden pair. */
-export const wouldClash = (one: Subject, following: readonly Subject[]): boolean => pairClash(one, following, (step) => (step.id === one.step.id ? 0 : 1)) !== undefined
+export const wouldClash = (one: Subject, following: readonly Subject[]): boolean =>
+  pairClash(one, following, (step) => (step.id === one.step.id ? 0 : 1)) !== undefined
 
-function secondLayer(subject: Subject, chosen: readonly Subject[], constraints: readonly Constraint[]): Clash | undefined {
+function secondLayer(
+  subject: Subject,
+  chosen: readonly Subject[],
+  constraints: readonly Constraint[],
+): Clash | undefined {
   const limit = constraints.find((constraint) => constraint.limit?.kind === 'acid-layers')
   if (limit?.limit?.kind !== 'acid-layers' || !isAcid(subject)) return undefined
   const layers = chosen.filter((other) => isAcid(other) && same(other, subject)).length
   if (layers < limit.limit.max) return undefined
-  return { ruleId: limit.ruleId, reason: 'No second acid layer on a first visit.', instead: 'One layer, and see how the skin answers.', constraint: limit }
+  return {
+    ruleId: limit.ruleId,
+    reason: 'No second acid layer on a first visit.',
+    instead: 'One layer, and see how the skin answers.',
+    constraint: limit,
+  }
 }

@@ -12,13 +12,18 @@ export const WORTH_GROWN = 0.2
 export const GRID_S = 30
 
 /** What a step is worth whole: its priority times the weight of its concern's rank. */
-export function worthOf(step: Pick<Step, 'priority' | 'concern'>, goals: readonly Concern[]): number {
+export function worthOf(
+  step: Pick<Step, 'priority' | 'concern'>,
+  goals: readonly Concern[],
+): number {
   const rank = step.concern ? goals.indexOf(step.concern) : -1
   return step.priority * (RANK_WEIGHTS[rank] ?? OTHER_WEIGHT)
 }
 
 /** Seconds a step can be shortened by, in whole grid steps; never below any segment's least. */
-export const slackOf = (step: Step): number => Math.floor(step.segments.reduce((sum, part) => sum + part.usualS - part.minS, 0) / GRID_S) * GRID_S
+export const slackOf = (step: Step): number =>
+  Math.floor(step.segments.reduce((sum, part) => sum + part.usualS - part.minS, 0) / GRID_S) *
+  GRID_S
 
 /** The step shortened by `byS` seconds in all, taken from each segment by what it can spare. */
 export function shortened(step: Step, byS: number): Step {
@@ -39,7 +44,9 @@ export function shortened(step: Step, byS: number): Step {
 /** The segment that may be given more time: the work of a massage or an enhancement, or the light of a panel. Never an acid, a heat or a current. */
 function growing(step: Step, isLight: boolean): Segment | undefined {
   if (isLight) return step.segments.find((part) => part.kind === 'dwell')
-  return step.phase === 'massage' || step.phase === 'enhancement' ? step.segments.find((part) => part.kind === 'apply') : undefined
+  return step.phase === 'massage' || step.phase === 'enhancement'
+    ? step.segments.find((part) => part.kind === 'apply')
+    : undefined
 }
 
 /** Seconds a step may grow by, in whole grid steps. */
@@ -51,5 +58,12 @@ export function roomOf(step: Step, isLight: boolean): number {
 /** The step with `byS` seconds more. */
 export function grown(step: Step, byS: number, isLight: boolean): Step {
   const part = growing(step, isLight)
-  return part && byS > 0 ? { ...step, segments: step.segments.map((one) => (one === part ? { ...one, usualS: Math.min(one.maxS, one.usualS + byS) } : one)) } : step
+  return part && byS > 0
+    ? {
+        ...step,
+        segments: step.segments.map((one) =>
+          one === part ? { ...one, usualS: Math.min(one.maxS, one.usualS + byS) } : one,
+        ),
+      }
+    : step
 }

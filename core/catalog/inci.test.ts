@@ -26,10 +26,46 @@ test.each([
 ])('%s', (inci, expected) => expect(families(inci)).toEqual(expected))
 
 // Near misses: none of these names the family it looks like.
-test.each(['BHA, BHT', 'Aqua, Butylated Hydroxyanisole (BHA)', 'Aqua, Lactic Acid', 'Sulfur', 'Fagopyrum Esculentum (Buckwheat) Seed Extract', 'Subtilisin', 'Aqua, Fragrance-Free', 'Papaver Somniferum Seed Oil', 'Saline Water', 'Sodium Alginate', 'CI 15510 (Orange 4)', 'Aesculus Hippocastanum (Horse Chestnut) Seed Extract', 'Silybum Marianum (Milk Thistle) Extract', 'Lonicera Japonica (Honeysuckle) Flower Extract', 'Cymbopogon Flexuosus (Lemon Grass) Oil', 'Niacinamide', 'Dipropylene Glycol', 'Polypropylene Glycol', 'Propylene Glycol Dicaprylate', 't-Butyl Hydroquinone', 'Acrylates Latex', 'Camellia Sinensis (Tea) Leaf Extract', 'Lactobacillus Ferment', 'Centaurea Cyanus (Corn Flower) Water', 'Solanum Melongena (Egg Plant) Fruit Extract', 'Caramel', 'Cocos Nucifera (Coconut) Oil', 'Epilobium Angustifolium (Willow Herb) Extract', 'Tocopherol', 'Prunus Salicina Fruit Extract', ''])('%s has none of them', (inci) => expect(families(inci)).toEqual([]))
+test.each([
+  'BHA, BHT',
+  'Aqua, Butylated Hydroxyanisole (BHA)',
+  'Aqua, Lactic Acid',
+  'Sulfur',
+  'Fagopyrum Esculentum (Buckwheat) Seed Extract',
+  'Subtilisin',
+  'Aqua, Fragrance-Free',
+  'Papaver Somniferum Seed Oil',
+  'Saline Water',
+  'Sodium Alginate',
+  'CI 15510 (Orange 4)',
+  'Aesculus Hippocastanum (Horse Chestnut) Seed Extract',
+  'Silybum Marianum (Milk Thistle) Extract',
+  'Lonicera Japonica (Honeysuckle) Flower Extract',
+  'Cymbopogon Flexuosus (Lemon Grass) Oil',
+  'Niacinamide',
+  'Dipropylene Glycol',
+  'Polypropylene Glycol',
+  'Propylene Glycol Dicaprylate',
+  't-Butyl Hydroquinone',
+  'Acrylates Latex',
+  'Camellia Sinensis (Tea) Leaf Extract',
+  'Lactobacillus Ferment',
+  'Centaurea Cyanus (Corn Flower) Water',
+  'Solanum Melongena (Egg Plant) Fruit Extract',
+  'Caramel',
+  'Cocos Nucifera (Coconut) Oil',
+  'Epilobium Angustifolium (Willow Herb) Extract',
+  'Tocopherol',
+  'Prunus Salicina Fruit Extract',
+  '',
+])('%s has none of them', (inci) => expect(families(inci)).toEqual([]))
 
 test('the ingredients behind a family are named as printed', () => {
-  expect(readInci('Ingredients: Aqua, Bromelain, Ananas Sativus (Pineapple, fresh) Fruit Extract.').families.get('pineapple')).toEqual(['Bromelain', 'Ananas Sativus (Pineapple, fresh) Fruit Extract'])
+  expect(
+    readInci(
+      'Ingredients: Aqua, Bromelain, Ananas Sativus (Pineapple, fresh) Fruit Extract.',
+    ).families.get('pineapple'),
+  ).toEqual(['Bromelain', 'Ananas Sativus (Pineapple, fresh) Fruit Extract'])
   expect(readInci('Aqua, 1,2-Hexanediol, Papain').families.get('papaya')).toEqual(['Papain'])
 })
 test('no list is unread, never clear', () => {
@@ -39,46 +75,212 @@ test('no list is unread, never clear', () => {
 test('ids of families are unique and crossings point to families', () => {
   const ids = FAMILIES.map((family) => family.id)
   expect(new Set(ids).size).toBe(ids.length)
-  for (const family of FAMILIES) for (const other of 'crosses' in family ? family.crosses : []) expect(ids).toContain(other)
+  for (const family of FAMILIES)
+    for (const other of 'crosses' in family ? family.crosses : []) expect(ids).toContain(other)
 })
 
 // Thirty-four whole lists as they stand on a pack, invented for this test: every family, and everything that is not known.
-const LISTS: readonly (readonly [what: string, inci: string, families: readonly string[], unknown: readonly string[]])[] = [
-  ['milk cleanser', 'Aqua, Glycerin, Cetearyl Alcohol, Avena Sativa (Oat) Kernel Extract, Lac (Milk) Powder, Lactic Acid, Phenoxyethanol', ['oat', 'milk'], []],
-  ['oat milk cleanser', 'Aqua, Avena Sativa Kernel Flour (Oat Milk), Coco-Caprylate, Cetyl Alcohol, Tocopherol', ['oat'], []],
-  ['foaming wash', 'AQUA, SODIUM COCOYL ISETHIONATE, COCAMIDOPROPYL BETAINE, GLYCERIN, SODIUM CHLORIDE, CITRIC ACID, SODIUM BENZOATE, PARFUM, LIMONENE, LINALOOL', ['fragrance'], []],
-  ['soap wash', 'Potassium Stearate; Potassium Cocoate; Aqua; Glycerin; Potassium Hydroxide; Tetrasodium EDTA; Colophonium', ['colophony'], []],
-  ['two-phase remover', 'Aqua, Isododecane, Isopropyl Palmitate, Sodium Chloride, Panthenol, CI 42090 (Blue 1)', [], []],
-  ['balm', 'Prunus Amygdalus Dulcis (Sweet Almond) Oil, Cera Alba (Beeswax), Butyrospermum Parkii (Shea) Butter, Tocopherol', ['bee', 'tree-nuts'], []],
-  ['wool cream', 'Aqua, Lanolin, Petrolatum, Isopropyl Lanolate, Glycerin, Propylene Glycol, Methylparaben, Imidazolidinyl Urea', ['lanolin', 'formaldehyde', 'propylene-glycol'], []],
-  ['apricot scrub', 'Aqua, Prunus Armeniaca Kernel Oil, Juglans Regia (Walnut) Shell Powder, Cetyl Alcohol, Methylisothiazolinone', ['tree-nuts', 'isothiazolinones'], []],
-  ['fruit enzyme', 'Aqua, Glycerin, Carica Papaya Fruit Extract, Ananas Sativus (Pineapple) Fruit Extract, Actinidia Chinensis (Kiwi) Fruit Water, Xanthan Gum', ['pineapple', 'papaya', 'kiwi'], []],
-  ['rice enzyme', 'Oryza Sativa (Rice) Bran, Subtilisin, Kaolin, Allantoin, Sodium Bicarbonate', [], []],
+const LISTS: readonly (readonly [
+  what: string,
+  inci: string,
+  families: readonly string[],
+  unknown: readonly string[],
+])[] = [
+  [
+    'milk cleanser',
+    'Aqua, Glycerin, Cetearyl Alcohol, Avena Sativa (Oat) Kernel Extract, Lac (Milk) Powder, Lactic Acid, Phenoxyethanol',
+    ['oat', 'milk'],
+    [],
+  ],
+  [
+    'oat milk cleanser',
+    'Aqua, Avena Sativa Kernel Flour (Oat Milk), Coco-Caprylate, Cetyl Alcohol, Tocopherol',
+    ['oat'],
+    [],
+  ],
+  [
+    'foaming wash',
+    'AQUA, SODIUM COCOYL ISETHIONATE, COCAMIDOPROPYL BETAINE, GLYCERIN, SODIUM CHLORIDE, CITRIC ACID, SODIUM BENZOATE, PARFUM, LIMONENE, LINALOOL',
+    ['fragrance'],
+    [],
+  ],
+  [
+    'soap wash',
+    'Potassium Stearate; Potassium Cocoate; Aqua; Glycerin; Potassium Hydroxide; Tetrasodium EDTA; Colophonium',
+    ['colophony'],
+    [],
+  ],
+  [
+    'two-phase remover',
+    'Aqua, Isododecane, Isopropyl Palmitate, Sodium Chloride, Panthenol, CI 42090 (Blue 1)',
+    [],
+    [],
+  ],
+  [
+    'balm',
+    'Prunus Amygdalus Dulcis (Sweet Almond) Oil, Cera Alba (Beeswax), Butyrospermum Parkii (Shea) Butter, Tocopherol',
+    ['bee', 'tree-nuts'],
+    [],
+  ],
+  [
+    'wool cream',
+    'Aqua, Lanolin, Petrolatum, Isopropyl Lanolate, Glycerin, Propylene Glycol, Methylparaben, Imidazolidinyl Urea',
+    ['lanolin', 'formaldehyde', 'propylene-glycol'],
+    [],
+  ],
+  [
+    'apricot scrub',
+    'Aqua, Prunus Armeniaca Kernel Oil, Juglans Regia (Walnut) Shell Powder, Cetyl Alcohol, Methylisothiazolinone',
+    ['tree-nuts', 'isothiazolinones'],
+    [],
+  ],
+  [
+    'fruit enzyme',
+    'Aqua, Glycerin, Carica Papaya Fruit Extract, Ananas Sativus (Pineapple) Fruit Extract, Actinidia Chinensis (Kiwi) Fruit Water, Xanthan Gum',
+    ['pineapple', 'papaya', 'kiwi'],
+    [],
+  ],
+  [
+    'rice enzyme',
+    'Oryza Sativa (Rice) Bran, Subtilisin, Kaolin, Allantoin, Sodium Bicarbonate',
+    [],
+    [],
+  ],
   ['fig peel', 'Aqua, Ficus Carica (Fig) Fruit Extract, Ficin, Sorbitol, Carbomer', ['fig'], []],
-  ['willow toner', 'Aqua, Salix Alba (Willow) Bark Extract, Hamamelis Virginiana Water, Alcohol Denat., Menthol', ['salicylates', 'mint'], []],
-  ['beta acid gel', 'Aqua, Salicylic Acid 2%, Propanediol, Sodium Hydroxide, Xanthan Gum, BHA', ['salicylates'], []],
-  ['glycolic solution', 'Aqua, Glycolic Acid, Sodium Hydroxide, Aloe Barbadensis Leaf Juice, Propylene Glycol', ['propylene-glycol'], []],
-  ['sun fluid', 'Aqua, Homosalate, Ethylhexyl Salicylate, Octocrylene, Butyl Methoxydibenzoylmethane, Dimethicone', ['sun-salicylates'], []],
-  ['mineral sun veil', 'Zinc Oxide, Titanium Dioxide, Caprylic/Capric Triglyceride, Squalane, Iron Oxides (CI 77491, CI 77492, CI 77499)', [], []],
-  ['kelp mask', 'Solum Diatomeae, Algin, Calcium Sulfate, Tetrasodium Pyrophosphate, Laminaria Digitata Powder', ['algae'], []],
-  ['plain alginate', 'Diatomaceous Earth, Sodium Alginate, Calcium Sulfate Hydrate, Magnesium Oxide', [], []],
-  ['warming mask', 'Glycerin, Capsicum Annuum Extract, Zingiber Officinale Root Extract, Methyl Nicotinate, Kaolin', ['warming'], []],
-  ['plumping lip oil', 'Ricinus Communis Seed Oil, Mentha Piperita (Peppermint) Oil, Cinnamomum Cassia Oil, Cinnamal, Vanillyl Butyl Ether', ['fragrance', 'cinnamon', 'mint', 'warming'], []],
-  ['honey mask', 'Mel (Honey), Glycerin, Propolis Extract, Royal Jelly Powder, Kaolin', ['bee'], []],
-  ['marine serum', 'Aqua, Hydrolyzed Marine Collagen, Chitosan, Spirulina Platensis Extract, Sodium Hyaluronate', ['shellfish', 'fish', 'algae'], []],
-  ['silk serum', 'Aqua, Hydrolyzed Silk, Soluble Collagen, Niacinamide, Zinc PCA, Panthenol', [], []],
-  ['wheat germ oil', 'Triticum Vulgare (Wheat) Germ Oil, Helianthus Annuus (Sunflower) Seed Oil, Glycine Soja (Soybean) Oil', ['soy', 'wheat', 'sunflower'], []],
-  ['buckwheat eye cream', 'Aqua, Fagopyrum Esculentum (Buckwheat) Seed Extract, Caffeine, Zea Mays (Corn) Starch', ['corn'], []],
-  ['sesame massage oil', 'Sesamum Indicum (Sesame) Seed Oil, Arachis Hypogaea Oil, Persea Gratissima (Avocado) Oil, Macadamia Ternifolia Seed Oil', ['avocado', 'tree-nuts', 'peanut', 'sesame'], []],
-  ['citrus mist', 'Aqua, Citrus Aurantium Dulcis (Orange) Flower Water, Citrus Limon Peel Oil, Citral', ['citrus', 'fragrance'], []],
+  [
+    'willow toner',
+    'Aqua, Salix Alba (Willow) Bark Extract, Hamamelis Virginiana Water, Alcohol Denat., Menthol',
+    ['salicylates', 'mint'],
+    [],
+  ],
+  [
+    'beta acid gel',
+    'Aqua, Salicylic Acid 2%, Propanediol, Sodium Hydroxide, Xanthan Gum, BHA',
+    ['salicylates'],
+    [],
+  ],
+  [
+    'glycolic solution',
+    'Aqua, Glycolic Acid, Sodium Hydroxide, Aloe Barbadensis Leaf Juice, Propylene Glycol',
+    ['propylene-glycol'],
+    [],
+  ],
+  [
+    'sun fluid',
+    'Aqua, Homosalate, Ethylhexyl Salicylate, Octocrylene, Butyl Methoxydibenzoylmethane, Dimethicone',
+    ['sun-salicylates'],
+    [],
+  ],
+  [
+    'mineral sun veil',
+    'Zinc Oxide, Titanium Dioxide, Caprylic/Capric Triglyceride, Squalane, Iron Oxides (CI 77491, CI 77492, CI 77499)',
+    [],
+    [],
+  ],
+  [
+    'kelp mask',
+    'Solum Diatomeae, Algin, Calcium Sulfate, Tetrasodium Pyrophosphate, Laminaria Digitata Powder',
+    ['algae'],
+    [],
+  ],
+  [
+    'plain alginate',
+    'Diatomaceous Earth, Sodium Alginate, Calcium Sulfate Hydrate, Magnesium Oxide',
+    [],
+    [],
+  ],
+  [
+    'warming mask',
+    'Glycerin, Capsicum Annuum Extract, Zingiber Officinale Root Extract, Methyl Nicotinate, Kaolin',
+    ['warming'],
+    [],
+  ],
+  [
+    'plumping lip oil',
+    'Ricinus Communis Seed Oil, Mentha Piperita (Peppermint) Oil, Cinnamomum Cassia Oil, Cinnamal, Vanillyl Butyl Ether',
+    ['fragrance', 'cinnamon', 'mint', 'warming'],
+    [],
+  ],
+  [
+    'honey mask',
+    'Mel (Honey), Glycerin, Propolis Extract, Royal Jelly Powder, Kaolin',
+    ['bee'],
+    [],
+  ],
+  [
+    'marine serum',
+    'Aqua, Hydrolyzed Marine Collagen, Chitosan, Spirulina Platensis Extract, Sodium Hyaluronate',
+    ['shellfish', 'fish', 'algae'],
+    [],
+  ],
+  [
+    'silk serum',
+    'Aqua, Hydrolyzed Silk, Soluble Collagen, Niacinamide, Zinc PCA, Panthenol',
+    [],
+    [],
+  ],
+  [
+    'wheat germ oil',
+    'Triticum Vulgare (Wheat) Germ Oil, Helianthus Annuus (Sunflower) Seed Oil, Glycine Soja (Soybean) Oil',
+    ['soy', 'wheat', 'sunflower'],
+    [],
+  ],
+  [
+    'buckwheat eye cream',
+    'Aqua, Fagopyrum Esculentum (Buckwheat) Seed Extract, Caffeine, Zea Mays (Corn) Starch',
+    ['corn'],
+    [],
+  ],
+  [
+    'sesame massage oil',
+    'Sesamum Indicum (Sesame) Seed Oil, Arachis Hypogaea Oil, Persea Gratissima (Avocado) Oil, Macadamia Ternifolia Seed Oil',
+    ['avocado', 'tree-nuts', 'peanut', 'sesame'],
+    [],
+  ],
+  [
+    'citrus mist',
+    'Aqua, Citrus Aurantium Dulcis (Orange) Flower Water, Citrus Limon Peel Oil, Citral',
+    ['citrus', 'fragrance'],
+    [],
+  ],
   ['egg mask', 'Albumen, Egg Yolk Powder, Lysozyme, Kaolin', ['egg'], []],
-  ['lupin lift', 'Aqua, Lupinus Albus Seed Extract, Hydrolyzed Lupine Protein, Carbomer', ['lupin'], []],
-  ['spot care', 'Aqua, Benzoyl Peroxide, Sulfur, Melaleuca Alternifolia (Tea Tree) Leaf Oil, Bentonite', ['benzoyl-peroxide', 'tea-tree'], []],
-  ['pigment cream', 'Aqua, Hydroquinone, Tretinoin, Sodium Metabisulfite, Cetyl Alcohol', ['hydroquinone'], []],
-  ['antioxidant blend', 'Ascorbic Acid, t-Butyl Hydroquinone, BHT, Ferulic Acid, Tocopherol', [], []],
+  [
+    'lupin lift',
+    'Aqua, Lupinus Albus Seed Extract, Hydrolyzed Lupine Protein, Carbomer',
+    ['lupin'],
+    [],
+  ],
+  [
+    'spot care',
+    'Aqua, Benzoyl Peroxide, Sulfur, Melaleuca Alternifolia (Tea Tree) Leaf Oil, Bentonite',
+    ['benzoyl-peroxide', 'tea-tree'],
+    [],
+  ],
+  [
+    'pigment cream',
+    'Aqua, Hydroquinone, Tretinoin, Sodium Metabisulfite, Cetyl Alcohol',
+    ['hydroquinone'],
+    [],
+  ],
+  [
+    'antioxidant blend',
+    'Ascorbic Acid, t-Butyl Hydroquinone, BHT, Ferulic Acid, Tocopherol',
+    [],
+    [],
+  ],
   ['sulfa wash', 'Aqua, Sodium Sulfacetamide, Sulfur, Glycerin', ['sulfonamide'], []],
-  ['something new', 'Aqua, Glycerin, Nivalium Frigidum Root Ferment, Tri-Ortho Velamide, Allantoin', [], ['Nivalium Frigidum Root Ferment', 'Tri-Ortho Velamide']],
-  ['banana and chestnut', 'Aqua, Musa Sapientum (Banana) Fruit Extract, Castanea Sativa (Chestnut) Seed Extract, Natural Rubber (Latex)', ['latex', 'banana', 'chestnut'], []],
+  [
+    'something new',
+    'Aqua, Glycerin, Nivalium Frigidum Root Ferment, Tri-Ortho Velamide, Allantoin',
+    [],
+    ['Nivalium Frigidum Root Ferment', 'Tri-Ortho Velamide'],
+  ],
+  [
+    'banana and chestnut',
+    'Aqua, Musa Sapientum (Banana) Fruit Extract, Castanea Sativa (Chestnut) Seed Extract, Natural Rubber (Latex)',
+    ['latex', 'banana', 'chestnut'],
+    [],
+  ],
 ]
 describe('whole lists', () => {
   test.each(LISTS)('%s', (_what, inci, expected, unknown) => {
@@ -96,8 +298,15 @@ describe('whole lists', () => {
 
 test('actives are recognised, and a retinoid or a warming agent follows from the list alone', () => {
   const actives = (inci: string) => readInci(inci).actives.map((one) => one.active.id)
-  expect(actives('Aqua, Glycolic Acid, Lactic Acid, Niacinamide')).toEqual(['glycolic', 'lactic', 'niacinamide'])
-  expect(readInci('Aqua, Retinyl Palmitate').actives[0]).toMatchObject({ active: { property: 'retinoid' }, printed: ['Retinyl Palmitate'] })
+  expect(actives('Aqua, Glycolic Acid, Lactic Acid, Niacinamide')).toEqual([
+    'glycolic',
+    'lactic',
+    'niacinamide',
+  ])
+  expect(readInci('Aqua, Retinyl Palmitate').actives[0]).toMatchObject({
+    active: { property: 'retinoid' },
+    printed: ['Retinyl Palmitate'],
+  })
   expect(actives('Aqua, Benzyl Nicotinate')).toEqual(['warming'])
   expect(actives('t-Butyl Hydroquinone')).toEqual([])
 })
@@ -113,7 +322,8 @@ test('ten thousand characters, control characters and half a list are read witho
 })
 test('cautions and crossings lead to families, and every family has a name that is said', () => {
   for (const family of FAMILIES as readonly Family[]) {
-    for (const other of [...(family.crosses ?? []), ...(family.cautions ?? [])]) expect(FAMILIES.map((one) => one.id)).toContain(other)
+    for (const other of [...(family.crosses ?? []), ...(family.cautions ?? [])])
+      expect(FAMILIES.map((one) => one.id)).toContain(other)
     expect(family.saidAs.length).toBeGreaterThan(0)
   }
 })

@@ -2,13 +2,23 @@ import { FAMILIES, familyById, type Family } from './families'
 import { ACTIVES, COMMON_NAMES, type Active } from './ingredients'
 
 /** One ingredient of a list, as printed and as words. */
-interface Ingredient { readonly printed: string; readonly words: string; /** The name without its brackets, and its parts in brackets or after a slash, each on its own. */ readonly parts: readonly string[] }
+interface Ingredient {
+  readonly printed: string
+  readonly words: string
+  /** The name without its brackets, and its parts in brackets or after a slash, each on its own. */ readonly parts: readonly string[]
+}
 
 /** Longest list that is read; more is a mistake of copying. */
 export const INCI_MOST = 10_000
 
 const wordsOf = (text: string): string =>
-  text.normalize('NFKD').replace(/\p{M}/gu, '').toLowerCase().replace(/['’]/g, '').replace(/[^a-z0-9%]+/g, ' ').trim()
+  text
+    .normalize('NFKD')
+    .replace(/\p{M}/gu, '')
+    .toLowerCase()
+    .replace(/['’]/g, '')
+    .replace(/[^a-z0-9%]+/g, ' ')
+    .trim()
 
 /** Splits a printed list at commas, semicolons, bullets, full stops and line ends; a comma within brackets or a number (1,2-) stays. */
 function ingredientsOf(inci: string): Ingredient[] {
@@ -16,16 +26,38 @@ function ingredientsOf(inci: string): Ingredient[] {
     .replace(/^\s*(?:\p{L}+\s){0,2}ingredients\s*:/iu, '')
     .replace(/\[?\s*(?:\+\/-|may contain|kann enthalten)\s*:?/gi, ',')
     .split(/[;•·*\n\r\t|]|\.\s+|,(?![^(]*\))(?!\d)/)
-    .map((printed) => ({ printed: printed.replace(/\p{Cc}/gu, ' ').trim().replace(/[.\]]+$/, '').trim(), words: wordsOf(printed), parts: [...printed.split(/[()/[\]]/), printed.replace(/\([^)]*\)/g, ' ')].map(wordsOf).filter(Boolean) }))
+    .map((printed) => ({
+      printed: printed
+        .replace(/\p{Cc}/gu, ' ')
+        .trim()
+        .replace(/[.\]]+$/, '')
+        .trim(),
+      words: wordsOf(printed),
+      parts: [...printed.split(/[()/[\]]/), printed.replace(/\([^)]*\)/g, ' ')]
+        .map(wordsOf)
+        .filter(Boolean),
+    }))
     .filter((ingredient) => ingredient.words.length > 0)
 }
 
 /** Terms of one family or active as words with a space on both sides, so that only whole words are found. */
-interface Terms { readonly terms: readonly string[]; readonly except: readonly string[] }
+interface Terms {
+  readonly terms: readonly string[]
+  readonly except: readonly string[]
+}
 const whole = (term: string): string => ` ${wordsOf(term)} `
-const termsOf = ({ terms, except = [] }: Pick<Family, 'terms' | 'except'>): Terms => ({ terms: terms.map(whole), except: except.map(whole) })
-const FAMILY_TERMS = (FAMILIES as readonly Family[]).map((family) => ({ id: family.id, ...termsOf(family) }))
-const ACTIVE_TERMS = ACTIVES.map((active) => ({ active, ...termsOf({ terms: active.terms, except: familyById.get(active.id)?.except ?? [] }) }))
+const termsOf = ({ terms, except = [] }: Pick<Family, 'terms' | 'except'>): Terms => ({
+  terms: terms.map(whole),
+  except: except.map(whole),
+})
+const FAMILY_TERMS = (FAMILIES as readonly Family[]).map((family) => ({
+  id: family.id,
+  ...termsOf(family),
+}))
+const ACTIVE_TERMS = ACTIVES.map((active) => ({
+  active,
+  ...termsOf({ terms: active.terms, except: familyById.get(active.id)?.except ?? [] }),
+}))
 
 function belongs(ingredient: Ingredient, { terms, except }: Terms): boolean {
   // What only looks like it goes first, so that "ethylhexyl salicylate" is no salicylate and what stands beside it still counts.
@@ -33,7 +65,11 @@ function belongs(ingredient: Ingredient, { terms, except }: Terms): boolean {
   return terms.some((term) => words.includes(term))
 }
 
-const isCommon = ({ words, parts }: Ingredient): boolean => [words, ...parts].some((one) => COMMON_NAMES.has(one) || COMMON_NAMES.has(one.replace(/ (?:\d+(?: \d+)?|%)+ ?%?$/, '')))
+const isCommon = ({ words, parts }: Ingredient): boolean =>
+  [words, ...parts].some(
+    (one) =>
+      COMMON_NAMES.has(one) || COMMON_NAMES.has(one.replace(/ (?:\d+(?: \d+)?|%)+ ?%?$/, '')),
+  )
 
 export interface InciReading {
   /** `unread` when there is no list, or one too long to be read to its end: not checked, never clear. */
@@ -48,7 +84,13 @@ export interface InciReading {
   readonly count: number
 }
 
-const UNREAD: InciReading = { state: 'unread', families: new Map(), actives: [], unknown: [], count: 0 }
+const UNREAD: InciReading = {
+  state: 'unread',
+  families: new Map(),
+  actives: [],
+  unknown: [],
+  count: 0,
+}
 
 /**
  * Reads an ingredient list: which allergen families are in it with the ingredients behind each, which actives, and what it does not
@@ -74,14 +116,29 @@ function readList(inci: string): InciReading {
   if (ingredients.length === 0) return UNREAD
   const families = new Map<string, readonly string[]>()
   for (const family of FAMILY_TERMS) {
-    const found = ingredients.filter((ingredient) => belongs(ingredient, family)).map((ingredient) => ingredient.printed)
+    const found = ingredients
+      .filter((ingredient) => belongs(ingredient, family))
+      .map((ingredient) => ingredient.printed)
     if (found.length > 0) families.set(family.id, found)
   }
   const actives = ACTIVE_TERMS.flatMap(({ active, ...terms }) => {
-    const printed = ingredients.filter((ingredient) => belongs(ingredient, terms)).map((ingredient) => ingredient.printed)
+    const printed = ingredients
+      .filter((ingredient) => belongs(ingredient, terms))
+      .map((ingredient) => ingredient.printed)
     return printed.length > 0 ? [{ active, printed }] : []
   })
-  const known = new Set([...[...families.values()].flat(), ...actives.flatMap((one) => one.printed)])
-  const unknown = ingredients.filter((ingredient) => !known.has(ingredient.printed) && !isCommon(ingredient)).map((ingredient) => ingredient.printed)
-  return { state: inci.length > INCI_MOST ? 'unread' : 'read', families, actives, unknown, count: ingredients.length }
+  const known = new Set([
+    ...[...families.values()].flat(),
+    ...actives.flatMap((one) => one.printed),
+  ])
+  const unknown = ingredients
+    .filter((ingredient) => !known.has(ingredient.printed) && !isCommon(ingredient))
+    .map((ingredient) => ingredient.printed)
+  return {
+    state: inci.length > INCI_MOST ? 'unread' : 'read',
+    families,
+    actives,
+    unknown,
+    count: ingredients.length,
+  }
 }

@@ -7,9 +7,35 @@ export { ACTIVES } from './ingredients'
 export type { Active } from './ingredients'
 export { deviceById, productById, productsFor, setProduct, useOf } from './shelf'
 export { currentBatch, inUse, unitOf, usableOn } from './batches'
-export { BOWLS, CASTS, CONSISTENCIES, EMERGENCY_OFF, GREASES, LEAVES, PRODUCT_KINDS, SENSATIONS, SKIN_STATES, SUPPLY_KINDS, TEXTURES, UNITS, VEHICLES, WATER } from './words'
+export {
+  BOWLS,
+  CASTS,
+  CONSISTENCIES,
+  EMERGENCY_OFF,
+  GREASES,
+  LEAVES,
+  PRODUCT_KINDS,
+  SENSATIONS,
+  SKIN_STATES,
+  SUPPLY_KINDS,
+  TEXTURES,
+  UNITS,
+  VEHICLES,
+  WATER,
+} from './words'
 export type { ProductKind, Unit } from './words'
-export type { Batch, Device, Kit, Mixing, Product, Recipe, Sensation, Shelf, Supply, Use } from './model'
+export type {
+  Batch,
+  Device,
+  Kit,
+  Mixing,
+  Product,
+  Recipe,
+  Sensation,
+  Shelf,
+  Supply,
+  Use,
+} from './model'
 export { ENDS_SOON_DAYS, listed, REACHES, STATES } from './listing'
 export type { Listed, Reach, StockState } from './listing'
 export { slugOf } from './slug'

@@ -1,20 +1,100 @@
 import type { Property } from '../protocol/words'
 
 /** An ingredient that does something a rule speaks of: its names, and the property a product that lists it has. */
-export interface Active { readonly id: string; readonly name: string; readonly terms: readonly string[]; readonly property?: Property }
+export interface Active {
+  readonly id: string
+  readonly name: string
+  readonly terms: readonly string[]
+  readonly property?: Property
+}
 
 /** Recognised actives (INCI names from memory). A property follows from the list alone, whatever the label says. */
 export const ACTIVES: readonly Active[] = [
-  { id: 'glycolic', name: 'Glycolic acid', terms: ['glycolic acid'] }, { id: 'lactic', name: 'Lactic acid', terms: ['lactic acid'] }, { id: 'mandelic', name: 'Mandelic acid', terms: ['mandelic acid'] }, { id: 'malic', name: 'Malic acid', terms: ['malic acid'] },
-  { id: 'tartaric', name: 'Tartaric acid', terms: ['tartaric acid'] }, { id: 'citric', name: 'Citric acid', terms: ['citric acid'] }, { id: 'salicylic', name: 'Salicylic acid', terms: ['salicylic acid', 'capryloyl salicylic acid', 'betaine salicylate'] }, { id: 'azelaic', name: 'Azelaic acid', terms: ['azelaic acid', 'potassium azeloyl diglycinate'] },
-  { id: 'pyruvic', name: 'Pyruvic acid', terms: ['pyruvic acid'] }, { id: 'polyhydroxy', name: 'Polyhydroxy acids', terms: ['gluconolactone', 'lactobionic acid'] },
-  { id: 'retinoid', name: 'Retinoid', terms: ['retinol', 'retinal', 'retinaldehyde', 'retinyl palmitate', 'retinyl acetate', 'retinyl retinoate', 'retinyl propionate', 'hydroxypinacolone retinoate', 'tretinoin', 'adapalene'], property: 'retinoid' },
+  { id: 'glycolic', name: 'Glycolic acid', terms: ['glycolic acid'] },
+  { id: 'lactic', name: 'Lactic acid', terms: ['lactic acid'] },
+  { id: 'mandelic', name: 'Mandelic acid', terms: ['mandelic acid'] },
+  { id: 'malic', name: 'Malic acid', terms: ['malic acid'] },
+  { id: 'tartaric', name: 'Tartaric acid', terms: ['tartaric acid'] },
+  { id: 'citric', name: 'Citric acid', terms: ['citric acid'] },
+  {
+    id: 'salicylic',
+    name: 'Salicylic acid',
+    terms: ['salicylic acid', 'capryloyl salicylic acid', 'betaine salicylate'],
+  },
+  { id: 'azelaic', name: 'Azelaic acid', terms: ['azelaic acid', 'potassium azeloyl diglycinate'] },
+  { id: 'pyruvic', name: 'Pyruvic acid', terms: ['pyruvic acid'] },
+  { id: 'polyhydroxy', name: 'Polyhydroxy acids', terms: ['gluconolactone', 'lactobionic acid'] },
+  {
+    id: 'retinoid',
+    name: 'Retinoid',
+    terms: [
+      'retinol',
+      'retinal',
+      'retinaldehyde',
+      'retinyl palmitate',
+      'retinyl acetate',
+      'retinyl retinoate',
+      'retinyl propionate',
+      'hydroxypinacolone retinoate',
+      'tretinoin',
+      'adapalene',
+    ],
+    property: 'retinoid',
+  },
   { id: 'hydroquinone', name: 'Hydroquinone', terms: ['hydroquinone'], property: 'hydroquinone' },
-  { id: 'benzoyl-peroxide', name: 'Benzoyl peroxide', terms: ['benzoyl peroxide'] }, { id: 'sulfur', name: 'Sulfur', terms: ['sulfur', 'sulphur'] },
-  { id: 'niacinamide', name: 'Niacinamide', terms: ['niacinamide'] }, { id: 'vitamin-c', name: 'Vitamin C', terms: ['ascorbic acid', 'sodium ascorbyl phosphate', 'magnesium ascorbyl phosphate', 'ascorbyl glucoside', 'tetrahexyldecyl ascorbate', '3 o ethyl ascorbic acid'] },
-  { id: 'hyaluronate', name: 'Hyaluronate', terms: ['hyaluronic acid', 'sodium hyaluronate', 'hydrolyzed hyaluronic acid'] }, { id: 'enzyme', name: 'Enzyme', terms: ['papain', 'bromelain', 'subtilisin', 'protease', 'ficin', 'actinidin', 'lipase', 'keratinase'] },
-  { id: 'warming', name: 'Warming', terms: ['capsicum', 'capsaicin', 'benzyl nicotinate', 'methyl nicotinate', 'ethyl nicotinate', 'hexyl nicotinate', 'vanillyl butyl ether'], property: 'warming' },
-  { id: 'tranexamic', name: 'Tranexamic acid', terms: ['tranexamic acid'] }, { id: 'kojic', name: 'Kojic acid', terms: ['kojic acid', 'kojic dipalmitate'] }, { id: 'arbutin', name: 'Arbutin', terms: ['arbutin', 'alpha arbutin'] }, { id: 'zinc-oxide', name: 'Zinc oxide', terms: ['zinc oxide'] }, { id: 'titanium', name: 'Titanium dioxide', terms: ['titanium dioxide'] },
+  { id: 'benzoyl-peroxide', name: 'Benzoyl peroxide', terms: ['benzoyl peroxide'] },
+  { id: 'sulfur', name: 'Sulfur', terms: ['sulfur', 'sulphur'] },
+  { id: 'niacinamide', name: 'Niacinamide', terms: ['niacinamide'] },
+  {
+    id: 'vitamin-c',
+    name: 'Vitamin C',
+    terms: [
+      'ascorbic acid',
+      'sodium ascorbyl phosphate',
+      'magnesium ascorbyl phosphate',
+      'ascorbyl glucoside',
+      'tetrahexyldecyl ascorbate',
+      '3 o ethyl ascorbic acid',
+    ],
+  },
+  {
+    id: 'hyaluronate',
+    name: 'Hyaluronate',
+    terms: ['hyaluronic acid', 'sodium hyaluronate', 'hydrolyzed hyaluronic acid'],
+  },
+  {
+    id: 'enzyme',
+    name: 'Enzyme',
+    terms: [
+      'papain',
+      'bromelain',
+      'subtilisin',
+      'protease',
+      'ficin',
+      'actinidin',
+      'lipase',
+      'keratinase',
+    ],
+  },
+  {
+    id: 'warming',
+    name: 'Warming',
+    terms: [
+      'capsicum',
+      'capsaicin',
+      'benzyl nicotinate',
+      'methyl nicotinate',
+      'ethyl nicotinate',
+      'hexyl nicotinate',
+      'vanillyl butyl ether',
+    ],
+    property: 'warming',
+  },
+  { id: 'tranexamic', name: 'Tranexamic acid', terms: ['tranexamic acid'] },
+  { id: 'kojic', name: 'Kojic acid', terms: ['kojic acid', 'kojic dipalmitate'] },
+  { id: 'arbutin', name: 'Arbutin', terms: ['arbutin', 'alpha arbutin'] },
+  { id: 'zinc-oxide', name: 'Zinc oxide', terms: ['zinc oxide'] },
+  { id: 'titanium', name: 'Titanium dioxide', terms: ['titanium dioxide'] },
 ]
 
 /** INCI names that are no allergen family and no active: known, so that what is left over stands out. One name per entry (from memory). */
@@ -33,4 +113,8 @@ butyl methoxydibenzoylmethane|octocrylene|ethylhexyl triazone|bis ethylhexyloxyp
 bha|bht|butylated hydroxyanisole|butylated hydroxytoluene|t butyl hydroquinone|sodium metabisulfite|sodium sulfite|propyl gallate|pentaerythrityl tetra di t butyl hydroxyhydrocinnamate
 iron oxides|ci 77491|ci 77492|ci 77499|ci 77891|ci 77947|ci 19140|ci 42090|ci 16035|ci 15510|ci 15985|ci 75470|carmine|ultramarines|chromium oxide greens|tin oxide|orange 4|yellow 5|blue 1|red 40|caramel|curcuma longa root extract
 `
-export const COMMON_NAMES: ReadonlySet<string> = new Set(COMMON.split(/[|\n]/).map((name) => name.trim()).filter(Boolean))
+export const COMMON_NAMES: ReadonlySet<string> = new Set(
+  COMMON.split(/[|\n]/)
+    .map((name) => name.trim())
+    .filter(Boolean),
+)

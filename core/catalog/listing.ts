@@ -5,9 +5,24 @@ import { EYE_CONTOUR, FACE, LIDS, NECK, zonesMeet, type ZoneId } from '../skin/z
 import type { Concern } from '../client/model'
 
 /** Where a product may or may not go: what a shelf is asked for. */
-export const REACHES = ['face', 'eye contour', 'upper lids', 'lips', 'neck', 'décolleté', 'open skin'] as const
+export const REACHES = [
+  'face',
+  'eye contour',
+  'upper lids',
+  'lips',
+  'neck',
+  'décolleté',
+  'open skin',
+] as const
 export type Reach = (typeof REACHES)[number]
-const ZONES_OF: Readonly<Record<Exclude<Reach, 'open skin'>, readonly ZoneId[]>> = { face: FACE, 'eye contour': EYE_CONTOUR, 'upper lids': LIDS, lips: ['lips'], neck: NECK, décolleté: ['decollete'] }
+const ZONES_OF: Readonly<Record<Exclude<Reach, 'open skin'>, readonly ZoneId[]>> = {
+  face: FACE,
+  'eye contour': EYE_CONTOUR,
+  'upper lids': LIDS,
+  lips: ['lips'],
+  neck: NECK,
+  décolleté: ['decollete'],
+}
 
 export const STATES = ['out', 'low', 'past its time', 'ends soon', 'good'] as const
 export type StockState = (typeof STATES)[number]
@@ -45,29 +60,64 @@ const LOW_DOSES = 5
 const LOW_SHARE = 0.1
 
 /** A product as the table shows it on a day (ISO); `soon`: the day up to which an end counts as soon (ISO). */
-export function listed(product: Product, batches: readonly Batch[], archived: boolean, today: string, soon: string): Listed {
+export function listed(
+  product: Product,
+  batches: readonly Batch[],
+  archived: boolean,
+  today: string,
+  soon: string,
+): Listed {
   const shown = product.recipe ? product : inUse(product, batches, today)
   const batch = currentBatch(batches, product.afterOpeningMonths, today)
-  const until = product.recipe ? shown.bestBefore : batch && usableUntil(batch, product.afterOpeningMonths)
+  const until = product.recipe
+    ? shown.bestBefore
+    : batch && usableUntil(batch, product.afterOpeningMonths)
   return {
-    id: product.id, name: product.name, kind: product.kind, isMix: product.recipe !== undefined, unit: unitOf(product), stock: shown.stock, state: stateOf(shown, product.recipe ? shown.stock > 0 : batch !== undefined, until, soon), until, lot: batch?.lot, pH: product.pH, actives: product.actives, concerns: product.concerns,
-    reaches: reachesOf(product), time: product.time, unitMinor: product.pack ? Math.round((product.pack.priceMinor / product.pack.amount) * 100) / 100 : undefined, archived,
-    doses: largestDose(product) > 0 ? Math.floor(shown.stock / largestDose(product) + 1e-9) : undefined, packs: product.pack ? shown.stock / product.pack.amount : undefined,
+    id: product.id,
+    name: product.name,
+    kind: product.kind,
+    isMix: product.recipe !== undefined,
+    unit: unitOf(product),
+    stock: shown.stock,
+    state: stateOf(shown, product.recipe ? shown.stock > 0 : batch !== undefined, until, soon),
+    until,
+    lot: batch?.lot,
+    pH: product.pH,
+    actives: product.actives,
+    concerns: product.concerns,
+    reaches: reachesOf(product),
+    time: product.time,
+    unitMinor: product.pack
+      ? Math.round((product.pack.priceMinor / product.pack.amount) * 100) / 100
+      : undefined,
+    archived,
+    doses:
+      largestDose(product) > 0 ? Math.floor(shown.stock / largestDose(product) + 1e-9) : undefined,
+    packs: product.pack ? shown.stock / product.pack.amount : undefined,
   }
 }
 
-const largestDose = (product: Product): number => Math.max(0, ...product.uses.map((use) => use.dose?.amount ?? 0))
+const largestDose = (product: Product): number =>
+  Math.max(0, ...product.uses.map((use) => use.dose?.amount ?? 0))
 
-function stateOf(product: Product, usable: boolean, until: string | undefined, soon: string): StockState {
+function stateOf(
+  product: Product,
+  usable: boolean,
+  until: string | undefined,
+  soon: string,
+): StockState {
   if (product.stock <= 0) return 'out'
   if (!usable) return 'past its time'
   const dose = largestDose(product)
-  if (product.stock < (dose > 0 ? LOW_DOSES * dose : LOW_SHARE * (product.pack?.amount ?? 0))) return 'low'
+  if (product.stock < (dose > 0 ? LOW_DOSES * dose : LOW_SHARE * (product.pack?.amount ?? 0)))
+    return 'low'
   return until !== undefined && until <= soon ? 'ends soon' : 'good'
 }
 
 function reachesOf(product: Product): Reach[] {
   const zones = product.uses.flatMap((use) => use.zones)
-  const found = (Object.entries(ZONES_OF) as [Exclude<Reach, 'open skin'>, readonly ZoneId[]][]).filter(([, group]) => zonesMeet(zones, group)).map(([name]) => name)
+  const found = (Object.entries(ZONES_OF) as [Exclude<Reach, 'open skin'>, readonly ZoneId[]][])
+    .filter(([, group]) => zonesMeet(zones, group))
+    .map(([name]) => name)
   return product.openSkinUse ? [...found, 'open skin'] : found
 }

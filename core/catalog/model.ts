@@ -4,7 +4,21 @@ import { Segment } from '../protocol/model'
 import { PHASES, PROPERTIES } from '../protocol/words'
 import { SalonMeasure } from '../quantity/model'
 import { ZoneId } from '../skin/model'
-import { BOWLS, CASTS, CONSISTENCIES, EMERGENCY_OFF, GREASES, LEAVES, PRODUCT_KINDS, SENSATIONS, SKIN_STATES, SUPPLY_KINDS, TEXTURES, UNITS, VEHICLES } from './words'
+import {
+  BOWLS,
+  CASTS,
+  CONSISTENCIES,
+  EMERGENCY_OFF,
+  GREASES,
+  LEAVES,
+  PRODUCT_KINDS,
+  SENSATIONS,
+  SKIN_STATES,
+  SUPPLY_KINDS,
+  TEXTURES,
+  UNITS,
+  VEHICLES,
+} from './words'
 
 export { SENSATIONS } from './words'
 /** Money in whole minor units of the salon's currency (cents). */
@@ -30,15 +44,33 @@ export const Use = z.strictObject({
 export type Use = z.infer<typeof Use>
 
 /** Working and setting time in seconds at one water temperature. */
-const Setting = z.strictObject({ celsius: z.number().min(0).max(60), workingS: z.number().int().min(20).max(3600), setsS: z.number().int().min(30).max(7200) })
+const Setting = z.strictObject({
+  celsius: z.number().min(0).max(60),
+  workingS: z.number().int().min(20).max(3600),
+  setsS: z.number().int().min(30).max(7200),
+})
 
 /** How something is mixed before it is used. */
 export const Mixing = z.strictObject({
   /** Millilitres of water to one gram of powder. */
   waterMlPerG: z.number().positive().max(20).optional(),
-  waterC: z.strictObject({ least: z.number().min(0).max(60), usual: z.number().min(0).max(60), most: z.number().min(0).max(60) }).refine((c) => c.least <= c.usual && c.usual <= c.most, { error: 'least, usual and most must not decrease' }).optional(),
+  waterC: z
+    .strictObject({
+      least: z.number().min(0).max(60),
+      usual: z.number().min(0).max(60),
+      most: z.number().min(0).max(60),
+    })
+    .refine((c) => c.least <= c.usual && c.usual <= c.most, {
+      error: 'least, usual and most must not decrease',
+    })
+    .optional(),
   /** How warmth of the water shortens its times: as alginates do from one figure, or by the maker's table. */
-  sets: z.discriminatedUnion('by', [z.strictObject({ by: z.literal('alginate'), at: Setting }), z.strictObject({ by: z.literal('table'), rows: z.array(Setting).min(1).max(12) })]).optional(),
+  sets: z
+    .discriminatedUnion('by', [
+      z.strictObject({ by: z.literal('alginate'), at: Setting }),
+      z.strictObject({ by: z.literal('table'), rows: z.array(Setting).min(1).max(12) }),
+    ])
+    .optional(),
   /** It must rest so long before it is used. */
   restS: z.number().int().min(0).max(3600).optional(),
   bowl: z.enum(BOWLS).optional(),
@@ -47,12 +79,36 @@ export const Mixing = z.strictObject({
 export type Mixing = z.infer<typeof Mixing>
 
 /** A mix by parts; `water` is a part like any other. By mass the parts are grams to grams, by volume spoons to spoons. */
-export const Recipe = z.strictObject({ by: z.enum(['mass', 'volume']), parts: z.array(z.strictObject({ productId: z.string().min(1).max(60), parts: z.number().positive().max(1000) })).min(2).max(8), /** What the mix says of itself, apart from its parts; kept by core/mixing/house-mix. */ own: z.strictObject({ properties: z.array(z.enum(PROPERTIES)), skin: z.enum(SKIN_STATES), expected: z.array(Expected), emergencyOff: z.enum(EMERGENCY_OFF), openSkinUse: z.boolean() }).optional() })
+export const Recipe = z.strictObject({
+  by: z.enum(['mass', 'volume']),
+  parts: z
+    .array(
+      z.strictObject({
+        productId: z.string().min(1).max(60),
+        parts: z.number().positive().max(1000),
+      }),
+    )
+    .min(2)
+    .max(8),
+  /** What the mix says of itself, apart from its parts; kept by core/mixing/house-mix. */ own: z
+    .strictObject({
+      properties: z.array(z.enum(PROPERTIES)),
+      skin: z.enum(SKIN_STATES),
+      expected: z.array(Expected),
+      emergencyOff: z.enum(EMERGENCY_OFF),
+      openSkinUse: z.boolean(),
+    })
+    .optional(),
+})
 export type Recipe = z.infer<typeof Recipe>
 
 /** One batch of a product on the shelf. */
 export const Batch = z.strictObject({
-  id: z.string().min(1).max(60), lot: z.string().max(60), receivedOn: IsoDate, bestBefore: IsoDate.optional(), openedOn: IsoDate.optional(),
+  id: z.string().min(1).max(60),
+  lot: z.string().max(60),
+  receivedOn: IsoDate,
+  bestBefore: IsoDate.optional(),
+  openedOn: IsoDate.optional(),
   /** What is left of it, in the product's own unit. */
   left: z.number().min(0).max(1_000_000),
 })
@@ -84,15 +140,24 @@ export const Product = z.strictObject({
   /** A house mix: what it is made of. Ingredients, actives, stock and price then follow from the parts (core/mixing/house-mix). */
   recipe: Recipe.optional(),
   /** May be stirred into another, up to this share of the mix. */
-  additive: z.strictObject({ mostPercent: z.number().positive().max(100), into: z.array(z.enum(PRODUCT_KINDS)).min(1).optional() }).optional(),
+  additive: z
+    .strictObject({
+      mostPercent: z.number().positive().max(100),
+      into: z.array(z.enum(PRODUCT_KINDS)).min(1).optional(),
+    })
+    .optional(),
   /** What stands in for it, like for like, the best first. */
   substitutes: z.array(z.string().max(60)).max(12).optional(),
-  finish: z.strictObject({ cast: z.enum(CASTS), grease: z.enum(GREASES), tint: z.boolean() }).optional(),
+  finish: z
+    .strictObject({ cast: z.enum(CASTS), grease: z.enum(GREASES), tint: z.boolean() })
+    .optional(),
   texture: z.enum(TEXTURES).optional(),
   /** Only by day, or only in the evening, as its maker says. */
   time: z.enum(['day', 'evening']).optional(),
   /** One pack as it is bought. */
-  pack: z.strictObject({ amount: z.number().positive().max(1_000_000), priceMinor: Minor }).optional(),
+  pack: z
+    .strictObject({ amount: z.number().positive().max(1_000_000), priceMinor: Minor })
+    .optional(),
   /** The lot of the batch in use. */
   lot: z.string().max(60).optional(),
   note: z.string().max(2000).optional(),
@@ -119,19 +184,50 @@ export const Device = z.strictObject({
   /** Zones in the order its maker gives. */
   zoneOrder: z.array(ZoneId).optional(),
   /** Levels it can be set to, where it starts, and what one joule or watt setting means in its maker's words. */
-  levels: z.strictObject({ from: z.number(), to: z.number(), start: z.number(), unit: z.string().max(20) }).refine((l) => l.from <= l.start && l.start <= l.to, { error: 'the start must lie within the range' }).optional(),
+  levels: z
+    .strictObject({ from: z.number(), to: z.number(), start: z.number(), unit: z.string().max(20) })
+    .refine((l) => l.from <= l.start && l.start <= l.to, {
+      error: 'the start must lie within the range',
+    })
+    .optional(),
   energy: z.string().max(160).optional(),
   /** Used up at each visit: tips, cartridges. */
-  consumables: z.array(z.strictObject({ supplyId: z.string().max(60), count: z.number().positive().max(99) })).max(8).optional(),
+  consumables: z
+    .array(z.strictObject({ supplyId: z.string().max(60), count: z.number().positive().max(99) }))
+    .max(8)
+    .optional(),
 })
 export type Device = z.infer<typeof Device>
 
 /** What is laid out besides products: used once, washed, or kept. Money per pack, or per wash. */
-export const Supply = z.strictObject({ id: z.string().min(1).max(60), name: z.string().min(1).max(120), kind: z.enum(SUPPLY_KINDS), pack: z.number().int().min(1).max(100_000), packMinor: Minor, stock: z.number().min(0).max(1_000_000) })
+export const Supply = z.strictObject({
+  id: z.string().min(1).max(60),
+  name: z.string().min(1).max(120),
+  kind: z.enum(SUPPLY_KINDS),
+  pack: z.number().int().min(1).max(100_000),
+  packMinor: Minor,
+  stock: z.number().min(0).max(1_000_000),
+})
 export type Supply = z.infer<typeof Supply>
 
 /** A set sold as one for a client and a concern: part is used in the visit, the rest goes home. */
-export const Kit = z.strictObject({ id: z.string().min(1).max(60), name: z.string().min(1).max(120), concern: Concern, priceMinor: Minor, stock: z.number().int().min(0).max(100_000), items: z.array(z.strictObject({ productId: z.string().max(60), amount: z.number().positive().max(10_000), home: z.string().max(160) })).min(1).max(12) })
+export const Kit = z.strictObject({
+  id: z.string().min(1).max(60),
+  name: z.string().min(1).max(120),
+  concern: Concern,
+  priceMinor: Minor,
+  stock: z.number().int().min(0).max(100_000),
+  items: z
+    .array(
+      z.strictObject({
+        productId: z.string().max(60),
+        amount: z.number().positive().max(10_000),
+        home: z.string().max(160),
+      }),
+    )
+    .min(1)
+    .max(12),
+})
 export type Kit = z.infer<typeof Kit>
 
 export const Shelf = z.strictObject({ products: z.array(Product), devices: z.array(Device) })

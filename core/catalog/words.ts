@@ -1,12 +1,45 @@
 /** Kinds of product, in the order in which a visit uses them. */
-export const PRODUCT_KINDS = ['makeup-remover', 'cleanser', 'toner', 'scrub', 'gommage', 'enzyme', 'acid', 'neutraliser', 'concentrate', 'booster', 'massage', 'mask', 'eye', 'serum', 'moisturiser', 'sun', 'lip', 'soothing', 'gel'] as const
+export const PRODUCT_KINDS = [
+  'makeup-remover',
+  'cleanser',
+  'toner',
+  'scrub',
+  'gommage',
+  'enzyme',
+  'acid',
+  'neutraliser',
+  'concentrate',
+  'booster',
+  'massage',
+  'mask',
+  'eye',
+  'serum',
+  'moisturiser',
+  'sun',
+  'lip',
+  'soothing',
+  'gel',
+] as const
 export type ProductKind = (typeof PRODUCT_KINDS)[number]
 export const VEHICLES = ['water', 'alcohol', 'anhydrous'] as const
 export const SKIN_STATES = ['dry', 'damp', 'any'] as const
 export const LEAVES = ['nothing', 'oil', 'leave-on'] as const
 /** How it comes off in an emergency, the plainest first. */
 export const EMERGENCY_OFF = ['rinse', 'neutralise then rinse', 'lift off', 'cut and lift'] as const
-export const SENSATIONS = ['warm', 'tingling', 'stinging', 'burning', 'itch', 'hives', 'swelling', 'dizzy', 'panic', 'cannot-breathe', 'whitening', 'discomfort-seen'] as const
+export const SENSATIONS = [
+  'warm',
+  'tingling',
+  'stinging',
+  'burning',
+  'itch',
+  'hives',
+  'swelling',
+  'dizzy',
+  'panic',
+  'cannot-breathe',
+  'whitening',
+  'discomfort-seen',
+] as const
 export const UNITS = ['g', 'mL'] as const
 export type Unit = (typeof UNITS)[number]
 export { TEXTURES } from '../protocol/words'

@@ -12,10 +12,12 @@ export function factsInForce(facts: readonly Fact[]): Map<string, Fact> {
 }
 
 /** Whole days from `from` to `to`, both ISO dates; negative when `to` is earlier. */
-export const daysBetween = (from: string, to: string): number => differenceInCalendarDays(parseISO(to), parseISO(from))
+export const daysBetween = (from: string, to: string): number =>
+  differenceInCalendarDays(parseISO(to), parseISO(from))
 
 /** An ISO date as people read it: "24 Nov 2026". */
 export const dateInWords = (date: string): string => format(parseISO(date), 'd MMM yyyy')
 
 /** Age in completed years on a date. */
-export const ageOn = (bornOn: string, date: string): number => differenceInYears(parseISO(date), parseISO(bornOn))
+export const ageOn = (bornOn: string, date: string): number =>
+  differenceInYears(parseISO(date), parseISO(bornOn))

@@ -2,7 +2,14 @@ export { CONCERNS } from './concerns'
 export { ageOn, dateInWords, daysBetween, factsInForce } from './facts'
 export { EVIDENCE_CODES, QUESTION_PARTS, questionByCode, QUESTIONS } from './questions'
 export type { Question, QuestionPart } from './questions'
-export { answerByMedicines, KNOWN, medicineCode, medicinesFor, saidOfMedicine, searchKnown } from './medicines'
+export {
+  answerByMedicines,
+  KNOWN,
+  medicineCode,
+  medicinesFor,
+  saidOfMedicine,
+  searchKnown,
+} from './medicines'
 export type { Known } from './medicines'
 export type { Clearance, Client, Concern, Fact, PatchTest, ProductMemory } from './model'
 export { contradictions, factFaults } from './faults'

@@ -19,17 +19,32 @@ export const Fact = z.strictObject({
 export type Fact = z.infer<typeof Fact>
 
 /** A product this client refused or reacted to. */
-export const ProductMemory = z.strictObject({ productId: z.string(), memory: z.enum(['refused', 'reacted']), on: IsoDate, note: z.string().max(500).optional() })
+export const ProductMemory = z.strictObject({
+  productId: z.string(),
+  memory: z.enum(['refused', 'reacted']),
+  on: IsoDate,
+  note: z.string().max(500).optional(),
+})
 export type ProductMemory = z.infer<typeof ProductMemory>
 
 /** A clearance, with who gave it and until when: evidence that loosens exactly one clearance. */
-export const Clearance = z.strictObject({ clearance: z.string(), by: z.string().min(1).max(120), on: IsoDate, until: IsoDate.optional() })
+export const Clearance = z.strictObject({
+  clearance: z.string(),
+  by: z.string().min(1).max(120),
+  on: IsoDate,
+  until: IsoDate.optional(),
+})
 export type Clearance = z.infer<typeof Clearance>
 
 /** A patch test of one product on one zone. Quick: 1–2 min, shows sting only. Delayed: read after 24–48 h. */
 export const PatchTest = z.strictObject({
-  productId: z.string(), kind: z.enum(['quick', 'delayed']), zone: ZoneId, placedOn: IsoDate, readOn: IsoDate.optional(),
-  result: z.enum(['waiting', 'calm', 'reacted']), note: z.string().max(300).optional(),
+  productId: z.string(),
+  kind: z.enum(['quick', 'delayed']),
+  zone: ZoneId,
+  placedOn: IsoDate,
+  readOn: IsoDate.optional(),
+  result: z.enum(['waiting', 'calm', 'reacted']),
+  note: z.string().max(300).optional(),
 })
 export type PatchTest = z.infer<typeof PatchTest>
 

@@ -23,29 +23,81 @@ export interface Question {
 }
 
 const NEAR: readonly ZoneId[] = [...FACE_NECK, ...EYES, 'lips']
-const now = (code: string, ask: string, more: Partial<Question> = {}): Question => ({ code, ask, part: 'now', level: 'stop', eachVisit: true, ...more })
-const health = (code: string, ask: string, more: Partial<Question> = {}): Question => ({ code, ask, part: 'health', level: 'stop', ...more })
-const medicine = (code: string, ask: string, more: Partial<Question> = {}): Question => ({ code, ask, part: 'medicine', level: 'stop', eachVisit: true, ...more })
-const recent = (code: string, ask: string, more: Partial<Question> = {}): Question => ({ code, ask, part: 'recent', level: 'stop', date: 'done', eachVisit: true, ...more })
-const habit = (code: string, ask: string, more: Partial<Question> = {}): Question => ({ code, ask, part: 'habits', level: 'limit', ...more })
+const now = (code: string, ask: string, more: Partial<Question> = {}): Question => ({
+  code,
+  ask,
+  part: 'now',
+  level: 'stop',
+  eachVisit: true,
+  ...more,
+})
+const health = (code: string, ask: string, more: Partial<Question> = {}): Question => ({
+  code,
+  ask,
+  part: 'health',
+  level: 'stop',
+  ...more,
+})
+const medicine = (code: string, ask: string, more: Partial<Question> = {}): Question => ({
+  code,
+  ask,
+  part: 'medicine',
+  level: 'stop',
+  eachVisit: true,
+  ...more,
+})
+const recent = (code: string, ask: string, more: Partial<Question> = {}): Question => ({
+  code,
+  ask,
+  part: 'recent',
+  level: 'stop',
+  date: 'done',
+  eachVisit: true,
+  ...more,
+})
+const habit = (code: string, ask: string, more: Partial<Question> = {}): Question => ({
+  code,
+  ask,
+  part: 'habits',
+  level: 'limit',
+  ...more,
+})
 
 export const QUESTIONS: readonly Question[] = [
   now('infection', 'Cold sore, contagious infection or fever now', { walkIn: true }),
   now('unwell', 'Uncontrolled blood pressure, or drink or drugs today', { walkIn: true }),
   now('open-wound', 'Open wound or broken skin', { zones: NEAR, walkIn: true }),
   now('sunburn', 'Sunburn or windburn', { date: 'done', walkIn: true }),
-  now('changed-lesion', 'A mole that changed or bleeds, a sore that does not heal, sudden swelling, an unknown rash', { zones: NEAR, walkIn: true }),
+  now(
+    'changed-lesion',
+    'A mole that changed or bleeds, a sore that does not heal, sudden swelling, an unknown rash',
+    { zones: NEAR, walkIn: true },
+  ),
   now('eye-infection', 'Eye infection, or a sore eye'),
   now('blocked-nose', 'Blocked nose', { level: 'limit' }),
   now('contact-lenses', 'Contact lenses in', { level: 'limit' }),
   now('worn-metal', 'Hearing aid, piercing or jewellery worn near the face', { level: 'limit' }),
-  now('worn-metal-stays', 'A piercing or hearing aid that cannot come out', { zones: [...NEAR, 'ears'] }),
+  now('worn-metal-stays', 'A piercing or hearing aid that cannot come out', {
+    zones: [...NEAR, 'ears'],
+  }),
   now('reduced-feeling', 'Numb or weak part of the face, or numbing cream today'),
-  now('guardian-consent', 'Under 18: dated consent of a guardian is here', { level: 'limit', date: 'done', eachVisit: false, belowAge: 18 }),
+  now('guardian-consent', 'Under 18: dated consent of a guardian is here', {
+    level: 'limit',
+    date: 'done',
+    eachVisit: false,
+    belowAge: 18,
+  }),
 
   health('pregnancy', 'Pregnant or breast-feeding', { eachVisit: true, walkIn: true }),
-  health('implant-electronic', 'Pacemaker, defibrillator, neurostimulator, cochlear implant, insulin pump or glucose sensor', { walkIn: true }),
-  health('metal', 'Metal plate, pin, implant or braces in face or neck', { zones: NEAR, walkIn: true }),
+  health(
+    'implant-electronic',
+    'Pacemaker, defibrillator, neurostimulator, cochlear implant, insulin pump or glucose sensor',
+    { walkIn: true },
+  ),
+  health('metal', 'Metal plate, pin, implant or braces in face or neck', {
+    zones: NEAR,
+    walkIn: true,
+  }),
   health('epilepsy', 'Epilepsy or seizures', { walkIn: true }),
   health('bleeding-disorder', 'Bleeding disorder'),
   health('diabetes', 'Diabetes, well controlled', { level: 'limit' }),
@@ -66,10 +118,19 @@ export const QUESTIONS: readonly Question[] = [
   health('cold-sore-history', 'Has had cold sores', { level: 'limit' }),
   health('melasma', 'Melasma, now or before', { level: 'limit' }),
 
-  medicine('isotretinoin', 'Isotretinoin or acitretin (tablets), now or in the last six months', { date: 'stopped', walkIn: true }),
-  medicine('retinoid-prescription', 'Prescription retinoid or acid on the face', { date: 'stopped', walkIn: true }),
+  medicine('isotretinoin', 'Isotretinoin or acitretin (tablets), now or in the last six months', {
+    date: 'stopped',
+    walkIn: true,
+  }),
+  medicine('retinoid-prescription', 'Prescription retinoid or acid on the face', {
+    date: 'stopped',
+    walkIn: true,
+  }),
   medicine('photosensitiser-strong', 'Strongly light-sensitising medicine', { date: 'stopped' }),
-  medicine('photosensitiser-weak', 'Medicine that may make skin light-sensitive', { level: 'limit', date: 'stopped' }),
+  medicine('photosensitiser-weak', 'Medicine that may make skin light-sensitive', {
+    level: 'limit',
+    date: 'stopped',
+  }),
   medicine('anticoagulant', 'Blood thinner', { date: 'stopped' }),
 
   recent('peel-light', 'Light peel, by anybody'),
@@ -98,4 +159,6 @@ export const QUESTIONS: readonly Question[] = [
 /** Codes that count as evidence, never as a hazard: answering yes may loosen. */
 export const EVIDENCE_CODES: readonly string[] = ['guardian-consent', 'hair-oil']
 
-export const questionByCode: ReadonlyMap<string, Question> = new Map(QUESTIONS.map((question) => [question.code, question]))
+export const questionByCode: ReadonlyMap<string, Question> = new Map(
+  QUESTIONS.map((question) => [question.code, question]),
+)

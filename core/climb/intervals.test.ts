@@ -5,46 +5,114 @@ import { burden, clearFirst, minDays, nextWindow, notMoving, waitingWork, type P
 // House figures of rules E01 and E11 (common practice, no source); slower with age, see the source at the figures.
 describe('days between visits', () => {
   test.each([
-    ['acid', 1, 25, 7], ['acid', 2, 25, 14], ['acid', 3, 25, 28], ['acid', 4, 25, 28], ['acid', 2, 45, 16], ['acid', 2, 65, 18], ['enzyme', 3, 25, 7], ['enzyme', 1, 65, 9], ['steam', 3, 65, 0],
-  ] as const)('%s on rung %d at %d years: %d', (lever, rung, age, days) => expect(minDays(lever, rung, age)).toBe(days))
+    ['acid', 1, 25, 7],
+    ['acid', 2, 25, 14],
+    ['acid', 3, 25, 28],
+    ['acid', 4, 25, 28],
+    ['acid', 2, 45, 16],
+    ['acid', 2, 65, 18],
+    ['enzyme', 3, 25, 7],
+    ['enzyme', 1, 65, 9],
+    ['steam', 3, 65, 0],
+  ] as const)('%s on rung %d at %d years: %d', (lever, rung, age, days) =>
+    expect(minDays(lever, rung, age)).toBe(days),
+  )
   test('no age counts as young; the rung never shortens the wait, nor does age', () => {
     expect(minDays('acid', 2)).toBe(14)
-    for (const age of [20, 39, 40, 59, 60, 90]) for (const rung of [1, 2, 3]) {
-      expect(minDays('acid', rung + 1, age)).toBeGreaterThanOrEqual(minDays('acid', rung, age))
-      expect(minDays('acid', rung, age + 10)).toBeGreaterThanOrEqual(minDays('acid', rung, age))
-    }
+    for (const age of [20, 39, 40, 59, 60, 90])
+      for (const rung of [1, 2, 3]) {
+        expect(minDays('acid', rung + 1, age)).toBeGreaterThanOrEqual(minDays('acid', rung, age))
+        expect(minDays('acid', rung, age + 10)).toBeGreaterThanOrEqual(minDays('acid', rung, age))
+      }
   })
-  const worked = (on: string, ...work: PastVisit['work'] & {}): PastVisit => ({ on, levers: [], answer: CALM, work })
+  const worked = (on: string, ...work: PastVisit['work'] & {}): PastVisit => ({
+    on,
+    levers: [],
+    answer: CALM,
+    work,
+  })
   test('work that is no lever waits from its last time, not its first', () => {
     const history = [worked('2026-10-01', 'needling'), worked('2026-11-10', 'needling', 'gommage')]
-    expect(waitingWork(history, '2026-11-24').map(({ property, on, days, left }) => [property, on, days, left])).toEqual([['needling', '2026-11-10', 28, 14]])
-    expect(waitingWork(history, '2026-11-14').map((one) => one.property).sort()).toEqual(['gommage', 'needling'])
+    expect(
+      waitingWork(history, '2026-11-24').map(({ property, on, days, left }) => [
+        property,
+        on,
+        days,
+        left,
+      ]),
+    ).toEqual([['needling', '2026-11-10', 28, 14]])
+    expect(
+      waitingWork(history, '2026-11-14')
+        .map((one) => one.property)
+        .sort(),
+    ).toEqual(['gommage', 'needling'])
     expect(waitingWork(history, '2026-12-08')).toEqual([])
     expect(waitingWork(history, '2026-12-08', 62).map((one) => one.left)).toEqual([7])
   })
   test('the next visit: not before the strictest wait, usually after one turnover', () => {
-    expect(nextWindow('2026-11-24', [{ lever: 'enzyme', rung: 2 }, { lever: 'acid', rung: 2 }], [])).toEqual({ earliest: '2026-12-08', usual: '2026-12-22' })
-    expect(nextWindow('2026-11-24', [{ lever: 'acid', rung: 1 }], ['needling'], 61)).toEqual({ earliest: '2026-12-29', usual: '2026-12-29' })
-    expect(nextWindow('2026-11-24', [], [])).toEqual({ earliest: '2026-11-24', usual: '2026-12-22' })
+    expect(
+      nextWindow(
+        '2026-11-24',
+        [
+          { lever: 'enzyme', rung: 2 },
+          { lever: 'acid', rung: 2 },
+        ],
+        [],
+      ),
+    ).toEqual({ earliest: '2026-12-08', usual: '2026-12-22' })
+    expect(nextWindow('2026-11-24', [{ lever: 'acid', rung: 1 }], ['needling'], 61)).toEqual({
+      earliest: '2026-12-29',
+      usual: '2026-12-29',
+    })
+    expect(nextWindow('2026-11-24', [], [])).toEqual({
+      earliest: '2026-11-24',
+      usual: '2026-12-22',
+    })
   })
 })
 
 describe('what moves and what does not (E12, E08)', () => {
-  const visit = (on: string, grade: number): PastVisit => ({ on, levers: [], answer: CALM, findings: grade === 0 ? [] : [seen('congestion', grade, ['chin', 'nose-bridge'])] })
+  const visit = (on: string, grade: number): PastVisit => ({
+    on,
+    levers: [],
+    answer: CALM,
+    findings: grade === 0 ? [] : [seen('congestion', grade, ['chin', 'nose-bridge'])],
+  })
   test('burden is grade times zones, of what the concern is seen by', () => {
-    expect([burden('clarify', [seen('congestion', 3, ['chin', 'forehead']), seen('flushing', 4)]), burden('calm', [seen('congestion', 3)])]).toEqual([6, 0])
+    expect([
+      burden('clarify', [seen('congestion', 3, ['chin', 'forehead']), seen('flushing', 4)]),
+      burden('calm', [seen('congestion', 3)]),
+    ]).toEqual([6, 0])
   })
   test.each([
-    ['three visits without less', [2, 2, 2], 2, true], ['worse', [1, 2, 3], 3, true], ['less today', [2, 2, 2], 1, false], ['less in between', [2, 1, 2], 2, false], ['only two visits', [2, 2], 2, false], ['nothing at first', [0, 0, 0], 0, false],
+    ['three visits without less', [2, 2, 2], 2, true],
+    ['worse', [1, 2, 3], 3, true],
+    ['less today', [2, 2, 2], 1, false],
+    ['less in between', [2, 1, 2], 2, false],
+    ['only two visits', [2, 2], 2, false],
+    ['nothing at first', [0, 0, 0], 0, false],
   ] as const)('%s', (_name, grades, today, expected) => {
     const history = grades.map((grade, at) => visit(`2026-0${at + 7}-01`, grade))
-    expect(notMoving('clarify', history, readingOf(...(today ? [seen('congestion', today, ['chin', 'nose-bridge'])] : [])))).toBe(expected)
+    expect(
+      notMoving(
+        'clarify',
+        history,
+        readingOf(...(today ? [seen('congestion', today, ['chin', 'nose-bridge'])] : [])),
+      ),
+    ).toBe(expected)
   })
   test('a skin that was not read today says nothing', () => {
     const history = [visit('2026-07-01', 2), visit('2026-08-01', 2), visit('2026-09-01', 2)]
-    expect([notMoving('clarify', history, { done: false, findings: [] }), notMoving(undefined, history, readingOf())]).toEqual([false, false])
+    expect([
+      notMoving('clarify', history, { done: false, findings: [] }),
+      notMoving(undefined, history, readingOf()),
+    ]).toEqual([false, false])
   })
   test('inflammation is cleared before pigment', () => {
-    expect([clearFirst('brighten', [seen('inflamed', 2)]), clearFirst('brighten', [seen('inflamed', 1)]), clearFirst('calm', [seen('inflamed', 3)])]).toEqual([true, false, false])
+    expect([
+      clearFirst('brighten', [seen('inflamed', 2)]),
+      clearFirst('brighten', [seen('inflamed', 1)]),
+      clearFirst('calm', [seen('inflamed', 3)]),
+    ]).toEqual([true, false, false])
   })
 })

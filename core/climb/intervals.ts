@@ -4,13 +4,24 @@ import { dateInWords, daysBetween } from '../client/facts'
 import type { LeverUse, PastVisit } from './model'
 
 /** Days between visits (rule E01; house figures, editable upward). */
-const LEVER_DAYS: Readonly<Partial<Record<LeverId, readonly [number, number, number]>>> = { enzyme: [7, 7, 7], suction: [7, 7, 7], acid: [7, 14, 28] }
+const LEVER_DAYS: Readonly<Partial<Record<LeverId, readonly [number, number, number]>>> = {
+  enzyme: [7, 7, 7],
+  suction: [7, 7, 7],
+  acid: [7, 14, 28],
+}
 /** The same for what is no lever. */
-const WORK_DAYS: readonly (readonly [Property, number])[] = [['gommage', 7], ['rf', 7], ['mechanical', 28], ['blade', 28], ['needling', 28]]
+const WORK_DAYS: readonly (readonly [Property, number])[] = [
+  ['gommage', 7],
+  ['rf', 7],
+  ['mechanical', 28],
+  ['blade', 28],
+  ['needling', 28],
+]
 /** A regular visit: about one turnover of the epidermis in the young (Grove & Kligman, J Gerontol 1983;38:137–142, value from memory). */
 const TURNOVER_DAYS = 28
 /** Transit through the outer layer is about 20 days in young adults and more than 30 in the old (same source): a quarter longer from sixty on, an eighth from forty. */
-const slower = (age: number | undefined): number => (age === undefined || age < 40 ? 1 : age < 60 ? 1.125 : 1.25)
+const slower = (age: number | undefined): number =>
+  age === undefined || age < 40 ? 1 : age < 60 ? 1.125 : 1.25
 
 /** Least days before a lever used on `rung` is used again; 0 where nothing is said. */
 export function minDays(lever: LeverId, rung: number, age?: number): number {
@@ -19,18 +30,50 @@ export function minDays(lever: LeverId, rung: number, age?: number): number {
 }
 
 /** Properties that must wait today because of what was done before, each with the days it still needs. */
-export function waitingWork(history: readonly PastVisit[], today: string, age?: number): { property: Property; on: string; days: number; left: number; why: string }[] {
+export function waitingWork(
+  history: readonly PastVisit[],
+  today: string,
+  age?: number,
+): { property: Property; on: string; days: number; left: number; why: string }[] {
   return WORK_DAYS.flatMap(([property, plain]) => {
-    const last = history.filter((visit) => visit.on < today && (visit.work?.includes(property) ?? false)).map((visit) => visit.on).sort().at(-1)
+    const last = history
+      .filter((visit) => visit.on < today && (visit.work?.includes(property) ?? false))
+      .map((visit) => visit.on)
+      .sort()
+      .at(-1)
     const days = Math.ceil(plain * slower(age))
     const left = last === undefined ? 0 : days - daysBetween(last, today)
-    return last !== undefined && left > 0 ? [{ property, on: last, days, left, why: `${property[0]!.toUpperCase()}${property.slice(1)} was on ${dateInWords(last)}: ${days} days between, ${left} more.` }] : []
+    return last !== undefined && left > 0
+      ? [
+          {
+            property,
+            on: last,
+            days,
+            left,
+            why: `${property[0]!.toUpperCase()}${property.slice(1)} was on ${dateInWords(last)}: ${days} days between, ${left} more.`,
+          },
+        ]
+      : []
   })
 }
 
 /** When the next visit may be, from what this one used, and when it usually is (rule E11). ISO dates. */
-export function nextWindow(on: string, levers: readonly LeverUse[], work: readonly Property[], age?: number): { earliest: string; usual: string } {
-  const least = Math.max(0, ...levers.map((use) => minDays(use.lever, use.rung, age)), ...WORK_DAYS.filter(([property]) => work.includes(property)).map(([, days]) => Math.ceil(days * slower(age))))
+export function nextWindow(
+  on: string,
+  levers: readonly LeverUse[],
+  work: readonly Property[],
+  age?: number,
+): { earliest: string; usual: string } {
+  const least = Math.max(
+    0,
+    ...levers.map((use) => minDays(use.lever, use.rung, age)),
+    ...WORK_DAYS.filter(([property]) => work.includes(property)).map(([, days]) =>
+      Math.ceil(days * slower(age)),
+    ),
+  )
   const after = (days: number): string => format(addDays(parseISO(on), days), 'yyyy-MM-dd')
-  return { earliest: after(least), usual: after(Math.max(least, Math.round(TURNOVER_DAYS * slower(age)))) }
+  return {
+    earliest: after(least),
+    usual: after(Math.max(least, Math.round(TURNOVER_DAYS * slower(age)))),
+  }
 }

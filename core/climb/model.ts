@@ -7,7 +7,10 @@ import { IsoDate } from '../client/model'
 export const SkinAnswer = z.strictObject({
   /** 0 none … 4 marked. */
   redness: z.number().int().min(0).max(4),
-  rednessHours: z.number().min(0).max(24 * 30),
+  rednessHours: z
+    .number()
+    .min(0)
+    .max(24 * 30),
   /** 0 … 10. */
   stinging: z.number().int().min(0).max(10),
   swelling: z.boolean(),
@@ -20,11 +23,16 @@ export const SkinAnswer = z.strictObject({
 })
 export type SkinAnswer = z.infer<typeof SkinAnswer>
 
-export const LeverUse = z.strictObject({ lever: z.enum(LEVERS), rung: z.number().int().min(1).max(5) })
+export const LeverUse = z.strictObject({
+  lever: z.enum(LEVERS),
+  rung: z.number().int().min(1).max(5),
+})
 
 /** A past visit as the climb sees it. */
 export const PastVisit = z.strictObject({
-  on: IsoDate, levers: z.array(LeverUse), answer: SkinAnswer.nullable(),
+  on: IsoDate,
+  levers: z.array(LeverUse),
+  answer: SkinAnswer.nullable(),
   /** What was worked with, as properties of its steps (gommage, needling …): for the days between visits. */
   work: z.array(z.enum(PROPERTIES)).optional(),
   /** What the skin showed that day: for what has moved since. */

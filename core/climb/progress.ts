@@ -5,23 +5,44 @@ import type { PastVisit } from './model'
 
 /** What a concern is seen by. */
 const SEEN_BY: Readonly<Record<Concern, readonly FindingKind[]>> = {
-  calm: ['flushing', 'vessels', 'sensitive', 'inflamed'], clarify: ['congestion', 'inflamed', 'pores'], hydrate: ['dehydrated', 'dry', 'surface-dry'],
-  firm: ['laxity', 'lines'], brighten: ['patchy-pigment', 'marks'], smooth: ['scars', 'pores', 'lines'],
+  calm: ['flushing', 'vessels', 'sensitive', 'inflamed'],
+  clarify: ['congestion', 'inflamed', 'pores'],
+  hydrate: ['dehydrated', 'dry', 'surface-dry'],
+  firm: ['laxity', 'lines'],
+  brighten: ['patchy-pigment', 'marks'],
+  smooth: ['scars', 'pores', 'lines'],
 }
 const VISITS_TO_JUDGE = 3
 
 /** How much of a concern a reading shows: grade times zones, summed. */
 export const burden = (concern: Concern, findings: readonly Finding[]): number =>
-  findings.filter((finding) => SEEN_BY[concern].includes(finding.kind)).reduce((sum, finding) => sum + finding.grade * finding.zones.length, 0)
+  findings
+    .filter((finding) => SEEN_BY[concern].includes(finding.kind))
+    .reduce((sum, finding) => sum + finding.grade * finding.zones.length, 0)
 
 /** E12: true when the first concern was there three visits ago and has not become less since, today's reading included. */
-export function notMoving(concern: Concern | undefined, history: readonly PastVisit[], today: Pick<Reading, 'done' | 'findings'>): boolean {
+export function notMoving(
+  concern: Concern | undefined,
+  history: readonly PastVisit[],
+  today: Pick<Reading, 'done' | 'findings'>,
+): boolean {
   if (!concern || !today.done) return false
-  const past = history.filter((visit) => visit.findings !== undefined).sort((a, b) => (a.on < b.on ? -1 : 1)).slice(-VISITS_TO_JUDGE)
+  const past = history
+    .filter((visit) => visit.findings !== undefined)
+    .sort((a, b) => (a.on < b.on ? -1 : 1))
+    .slice(-VISITS_TO_JUDGE)
   if (past.length < VISITS_TO_JUDGE) return false
   const before = burden(concern, past[0]!.findings!)
-  return before > 0 && [...past.slice(1).map((visit) => burden(concern, visit.findings!)), burden(concern, today.findings)].every((now) => now >= before)
+  return (
+    before > 0 &&
+    [
+      ...past.slice(1).map((visit) => burden(concern, visit.findings!)),
+      burden(concern, today.findings),
+    ].every((now) => now >= before)
+  )
 }
 
 /** E08: active inflammation while the first wish is a lighter skin. */
-export const clearFirst = (concern: Concern | undefined, findings: readonly Finding[]): boolean => concern === 'brighten' && findings.some((finding) => finding.kind === 'inflamed' && finding.grade >= 2)
+export const clearFirst = (concern: Concern | undefined, findings: readonly Finding[]): boolean =>
+  concern === 'brighten' &&
+  findings.some((finding) => finding.kind === 'inflamed' && finding.grade >= 2)

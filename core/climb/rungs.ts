@@ -17,9 +17,18 @@ export const RUNGS: Readonly<Record<LeverId, RungTable>> = {
   extraction: { lever: 'extraction', minutes: [0, 5, 10, 15] },
   pressure: { lever: 'pressure', words: ['light', 'light to medium', 'medium', 'firm'] },
   exfoliation: { lever: 'exfoliation', words: ['feather', 'gentle', 'usual', 'thorough'] },
-  current: { lever: 'current', words: ['the maker’s start', 'a quarter of the range', 'half', 'three quarters'] },
-  suction: { lever: 'suction', words: ['the maker’s start', 'a quarter of the range', 'half', 'three quarters'] },
-  retinoid: { lever: 'retinoid', words: ['none', 'two evenings a week', 'alternate evenings', 'nightly'] },
+  current: {
+    lever: 'current',
+    words: ['the maker’s start', 'a quarter of the range', 'half', 'three quarters'],
+  },
+  suction: {
+    lever: 'suction',
+    words: ['the maker’s start', 'a quarter of the range', 'half', 'three quarters'],
+  },
+  retinoid: {
+    lever: 'retinoid',
+    words: ['none', 'two evenings a week', 'alternate evenings', 'nightly'],
+  },
 }
 
 export const HIGHEST_RUNG = 5
@@ -31,4 +40,5 @@ export function rungHolding(limits: readonly number[], value: number): number {
 }
 
 /** The table's limit at a rung, or undefined above the table. */
-export const limitAt = (limits: readonly number[], rung: number): number | undefined => limits[rung - 1]
+export const limitAt = (limits: readonly number[], rung: number): number | undefined =>
+  limits[rung - 1]

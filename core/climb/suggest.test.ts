@@ -1,15 +1,41 @@
 import { expect, test } from 'vitest'
 import { isHarm, isStrong, suggest, suggestLever, type PastVisit, type SkinAnswer } from '.'
 
-const calm: SkinAnswer = { redness: 0, rednessHours: 0, stinging: 0, swelling: false, blisters: false, weeping: false, burn: false, darkMark: false, coldSore: false }
-const visit = (on: string, rung: number, answer: Partial<SkinAnswer> | null = {}): PastVisit => ({ on, levers: [{ lever: 'acid', rung }], answer: answer && { ...calm, ...answer } })
+const calm: SkinAnswer = {
+  redness: 0,
+  rednessHours: 0,
+  stinging: 0,
+  swelling: false,
+  blisters: false,
+  weeping: false,
+  burn: false,
+  darkMark: false,
+  coldSore: false,
+}
+const visit = (on: string, rung: number, answer: Partial<SkinAnswer> | null = {}): PastVisit => ({
+  on,
+  levers: [{ lever: 'acid', rung }],
+  answer: answer && { ...calm, ...answer },
+})
 const TODAY = '2026-11-24'
 
 // House conventions E02–E07; common practice, no source.
 test.each([
   ['E02 never used', [], 'first', 2, 'E02'],
-  ['E05 redness 2 beyond a day', [visit('2026-10-27', 3, { redness: 2, rednessHours: 25 })], 'down', 2, 'E05'],
-  ['E05 needs more than a day', [visit('2026-10-27', 3, { redness: 2, rednessHours: 24 })], 'hold', 3, 'E04'],
+  [
+    'E05 redness 2 beyond a day',
+    [visit('2026-10-27', 3, { redness: 2, rednessHours: 25 })],
+    'down',
+    2,
+    'E05',
+  ],
+  [
+    'E05 needs more than a day',
+    [visit('2026-10-27', 3, { redness: 2, rednessHours: 24 })],
+    'hold',
+    3,
+    'E04',
+  ],
   ['E05 stinging of six', [visit('2026-10-27', 2, { stinging: 6 })], 'down', 1, 'E05'],
   ['E05 stinging of five holds', [visit('2026-10-27', 2, { stinging: 5 })], 'hold', 2, 'E04'],
   ['E05 stays on rung 1', [visit('2026-10-27', 1, { stinging: 9 })], 'down', 1, 'E05'],
@@ -17,17 +43,53 @@ test.each([
   ['E07 85 days', [visit('2026-08-31', 3)], 'restart', 1, 'E07'],
   ['E07 84 days hold', [visit('2026-09-01', 3)], 'hold', 3, 'E04'],
   ['E04 two calm on one rung', [visit('2026-09-29', 2), visit('2026-10-27', 2)], 'up', 3, 'E04'],
-  ['E04 two calm on different rungs', [visit('2026-09-29', 1), visit('2026-10-27', 2)], 'hold', 2, 'E04'],
+  [
+    'E04 two calm on different rungs',
+    [visit('2026-09-29', 1), visit('2026-10-27', 2)],
+    'hold',
+    2,
+    'E04',
+  ],
   ['E04 stops at rung 4', [visit('2026-09-29', 4), visit('2026-10-27', 4)], 'up', 4, 'E04'],
-  ['an answer not recorded holds', [visit('2026-09-29', 2), visit('2026-10-27', 2, null)], 'hold', 2, 'E04'],
-] as const)('%s', (_name, history, move, rung, rule) => expect(suggestLever('acid', history as readonly PastVisit[], TODAY)).toMatchObject({ move, rung, ruleIds: [rule] }))
+  [
+    'an answer not recorded holds',
+    [visit('2026-09-29', 2), visit('2026-10-27', 2, null)],
+    'hold',
+    2,
+    'E04',
+  ],
+] as const)('%s', (_name, history, move, rung, rule) =>
+  expect(suggestLever('acid', history as readonly PastVisit[], TODAY)).toMatchObject({
+    move,
+    rung,
+    ruleIds: [rule],
+  }),
+)
 
-test('E06 wins over E07: harm is not forgotten by waiting', () => expect(suggestLever('acid', [visit('2026-05-01', 2, { burn: true })], TODAY).move).toBe('stop'))
-test('visits from today on do not count', () => expect(suggestLever('acid', [visit(TODAY, 4)], TODAY).move).toBe('first'))
+test('E06 wins over E07: harm is not forgotten by waiting', () =>
+  expect(suggestLever('acid', [visit('2026-05-01', 2, { burn: true })], TODAY).move).toBe('stop'))
+test('visits from today on do not count', () =>
+  expect(suggestLever('acid', [visit(TODAY, 4)], TODAY).move).toBe('first'))
 test('E03: one lever goes up per visit, the first wanted', () => {
-  const both = ['2026-09-29', '2026-10-27'].map((on): PastVisit => ({ on, levers: [{ lever: 'acid', rung: 2 }, { lever: 'enzyme', rung: 1 }], answer: calm }))
-  expect(suggest(['enzyme', 'acid'], both, TODAY).map(({ lever, move, rung }) => [lever, move, rung])).toEqual([['enzyme', 'up', 2], ['acid', 'hold', 2]])
+  const both = ['2026-09-29', '2026-10-27'].map((on): PastVisit => ({
+    on,
+    levers: [
+      { lever: 'acid', rung: 2 },
+      { lever: 'enzyme', rung: 1 },
+    ],
+    answer: calm,
+  }))
+  expect(
+    suggest(['enzyme', 'acid'], both, TODAY).map(({ lever, move, rung }) => [lever, move, rung]),
+  ).toEqual([
+    ['enzyme', 'up', 2],
+    ['acid', 'hold', 2],
+  ])
 })
 test('strong and harm are told apart', () => {
-  expect([isStrong({ ...calm, redness: 4, rednessHours: 2 }), isHarm({ ...calm, swelling: true }), isStrong({ ...calm, swelling: true })]).toEqual([false, true, false])
+  expect([
+    isStrong({ ...calm, redness: 4, rednessHours: 2 }),
+    isHarm({ ...calm, swelling: true }),
+    isStrong({ ...calm, swelling: true }),
+  ]).toEqual([false, true, false])
 })

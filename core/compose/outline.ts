@@ -22,7 +22,15 @@ export interface Outline {
 export function outlineOf(written: readonly Step[], shelf: Shelf): Outline {
   const steps = written.map(unrolled)
   const serial = steps.filter((step) => !step.floating)
-  const wanted = new Set(steps.flatMap((step) => [step.concern, ...(step.choice?.options.map((option) => option.concern) ?? []), ...(step.phase === 'mask' ? productById(shelf, step.product?.productId)?.concerns ?? [] : [])]))
+  const wanted = new Set(
+    steps.flatMap((step) => [
+      step.concern,
+      ...(step.choice?.options.map((option) => option.concern) ?? []),
+      ...(step.phase === 'mask'
+        ? (productById(shelf, step.product?.productId)?.concerns ?? [])
+        : []),
+    ]),
+  )
   const bars: { hands: boolean; seconds: number }[] = []
   for (const part of serial.flatMap((step) => step.segments)) {
     const hands = usesHands(part)
@@ -31,7 +39,11 @@ export function outlineOf(written: readonly Step[], shelf: Shelf): Outline {
     else bars.push({ hands, seconds: part.usualS })
   }
   return {
-    steps: steps.length, workS: serial.reduce((sum, step) => sum + usualSeconds(step), 0), concerns: CONCERNS.filter((concern) => wanted.has(concern)), phases: PHASES.filter((phase) => steps.some((step) => step.phase === phase)),
-    devices: [...new Set(steps.flatMap((step) => deviceById(shelf, step.deviceId)?.name ?? []))], bars,
+    steps: steps.length,
+    workS: serial.reduce((sum, step) => sum + usualSeconds(step), 0),
+    concerns: CONCERNS.filter((concern) => wanted.has(concern)),
+    phases: PHASES.filter((phase) => steps.some((step) => step.phase === phase)),
+    devices: [...new Set(steps.flatMap((step) => deviceById(shelf, step.deviceId)?.name ?? []))],
+    bars,
   }
 }

@@ -7,7 +7,13 @@ import { ProtocolVersion, type Step } from '../protocol/model'
 import { TECHNIQUES } from '../safety/rule'
 import { Reading } from '../skin/model'
 
-export const Override = z.strictObject({ ruleId: z.string(), stepId: z.string(), reason: z.string().min(1).max(300), by: z.string().max(120), at: z.string().max(40) })
+export const Override = z.strictObject({
+  ruleId: z.string(),
+  stepId: z.string(),
+  reason: z.string().min(1).max(300),
+  by: z.string().max(120),
+  at: z.string().max(40),
+})
 
 /** Everything `compile` needs, as one file: the open format of a visit before it is fitted. */
 export const Bundle = z.strictObject({
@@ -26,9 +32,16 @@ export const Bundle = z.strictObject({
   shelf: Shelf,
   overrides: z.array(Override),
   /** What the practitioner may do, and what must be minded about them. Left out: the plain scope. */
-  practitioner: z.strictObject({ scope: z.array(z.enum(TECHNIQUES)), hazards: z.array(z.string().max(40)) }).optional(),
+  practitioner: z
+    .strictObject({ scope: z.array(z.enum(TECHNIQUES)), hazards: z.array(z.string().max(40)) })
+    .optional(),
   /** What the salon has set in the rule book. */
-  settings: z.strictObject({ adviceOff: z.array(z.string()), windowDays: z.record(z.string(), z.number().int().min(0).max(3660)) }).optional(),
+  settings: z
+    .strictObject({
+      adviceOff: z.array(z.string()),
+      windowDays: z.record(z.string(), z.number().int().min(0).max(3660)),
+    })
+    .optional(),
   /** Answers given at gates during the visit, by step id. */
   gates: z.record(z.string(), z.enum(['calm', 'stings'])).optional(),
   stung: z.array(z.string()).optional(),
@@ -41,16 +54,32 @@ export const Bundle = z.strictObject({
 })
 export type Bundle = z.infer<typeof Bundle>
 
-export interface BundleFault { readonly path: string; readonly says: string }
-export type BundleRead = { readonly ok: true; readonly bundle: Bundle } | { readonly ok: false; readonly faults: readonly BundleFault[] }
+export interface BundleFault {
+  readonly path: string
+  readonly says: string
+}
+export type BundleRead =
+  | { readonly ok: true; readonly bundle: Bundle }
+  | { readonly ok: false; readonly faults: readonly BundleFault[] }
 
 /** JSON path of a Zod issue: `$.protocol.steps[3].zones`. */
-export const jsonPath = (path: readonly PropertyKey[]): string => path.reduce<string>((text, key) => (typeof key === 'number' ? `${text}[${key}]` : `${text}.${String(key)}`), '$')
+export const jsonPath = (path: readonly PropertyKey[]): string =>
+  path.reduce<string>(
+    (text, key) => (typeof key === 'number' ? `${text}[${key}]` : `${text}.${String(key)}`),
+    '$',
+  )
 
 /** Reads a bundle from parsed JSON; faults name their JSON path and say what is wrong. References inside are checked too. */
 export function readBundle(value: unknown): BundleRead {
   const parsed = Bundle.safeParse(value)
-  if (!parsed.success) return { ok: false, faults: parsed.error.issues.map((issue) => ({ path: jsonPath(issue.path), says: issue.message })) }
+  if (!parsed.success)
+    return {
+      ok: false,
+      faults: parsed.error.issues.map((issue) => ({
+        path: jsonPath(issue.path),
+        says: issue.message,
+      })),
+    }
   const faults = referenceFaults(parsed.data)
   return faults.length > 0 ? { ok: false, faults } : { ok: true, bundle: parsed.data }
 }
@@ -59,10 +88,21 @@ export function readBundle(value: unknown): BundleRead {
 export function stepFaults(steps: readonly Step[], at: number): BundleFault[] {
   const step = steps[at]!
   const path = `$.protocol.steps[${at}]`
-  const named = [['checks', step.checks], ['onlyIf.gate', step.onlyIf?.gate], ['closes', step.closes], ['within.stepId', step.within?.stepId]] as const
+  const named = [
+    ['checks', step.checks],
+    ['onlyIf.gate', step.onlyIf?.gate],
+    ['closes', step.closes],
+    ['within.stepId', step.within?.stepId],
+  ] as const
   return [
-    ...(steps.findIndex((one) => one.id === step.id) < at ? [{ path: `${path}.id`, says: `Two steps are called "${step.id}"; give one another id.` }] : []),
-    ...named.flatMap(([name, id]) => (id !== undefined && !steps.some((one) => one.id === id) ? [{ path: `${path}.${name}`, says: `No step "${id}" in this protocol.` }] : [])),
+    ...(steps.findIndex((one) => one.id === step.id) < at
+      ? [{ path: `${path}.id`, says: `Two steps are called "${step.id}"; give one another id.` }]
+      : []),
+    ...named.flatMap(([name, id]) =>
+      id !== undefined && !steps.some((one) => one.id === id)
+        ? [{ path: `${path}.${name}`, says: `No step "${id}" in this protocol.` }]
+        : [],
+    ),
   ]
 }
 
@@ -70,19 +110,51 @@ function referenceFaults(bundle: Bundle): BundleFault[] {
   return bundle.protocol.steps.flatMap((step, at) => {
     const path = `$.protocol.steps[${at}]`
     const faults = stepFaults(bundle.protocol.steps, at)
-    const product = bundle.shelf.products.find((candidate) => candidate.id === step.product?.productId)
-    if (step.product && !product) faults.push({ path: `${path}.product.productId`, says: `No product "${step.product.productId}" on the shelf of this file.` })
-    else if (step.product && !product?.uses.some((use) => use.id === step.product?.useId)) faults.push({ path: `${path}.product.useId`, says: `Product "${step.product.productId}" has no use "${step.product.useId}".` })
-    if (step.deviceId && !bundle.shelf.devices.some((device) => device.id === step.deviceId)) faults.push({ path: `${path}.deviceId`, says: `No device "${step.deviceId}" on the shelf of this file.` })
+    const product = bundle.shelf.products.find(
+      (candidate) => candidate.id === step.product?.productId,
+    )
+    if (step.product && !product)
+      faults.push({
+        path: `${path}.product.productId`,
+        says: `No product "${step.product.productId}" on the shelf of this file.`,
+      })
+    else if (step.product && !product?.uses.some((use) => use.id === step.product?.useId))
+      faults.push({
+        path: `${path}.product.useId`,
+        says: `Product "${step.product.productId}" has no use "${step.product.useId}".`,
+      })
+    if (step.deviceId && !bundle.shelf.devices.some((device) => device.id === step.deviceId))
+      faults.push({
+        path: `${path}.deviceId`,
+        says: `No device "${step.deviceId}" on the shelf of this file.`,
+      })
     return faults
   })
 }
 
 /** The compile input held in a bundle. */
 export const inputOf = (bundle: Bundle) => ({
-  protocol: bundle.protocol, client: bundle.client, reading: bundle.reading, history: bundle.history, shelf: bundle.shelf,
-  overrides: bundle.overrides, slotMinutes: bundle.visit.slotMinutes, date: bundle.visit.date, daytime: bundle.visit.daytime, practitioner: bundle.practitioner, settings: bundle.settings, gates: bundle.gates, stung: bundle.stung, fit: bundle.fit, reserved: bundle.reserved, prep: bundle.prep,
+  protocol: bundle.protocol,
+  client: bundle.client,
+  reading: bundle.reading,
+  history: bundle.history,
+  shelf: bundle.shelf,
+  overrides: bundle.overrides,
+  slotMinutes: bundle.visit.slotMinutes,
+  date: bundle.visit.date,
+  daytime: bundle.visit.daytime,
+  practitioner: bundle.practitioner,
+  settings: bundle.settings,
+  gates: bundle.gates,
+  stung: bundle.stung,
+  fit: bundle.fit,
+  reserved: bundle.reserved,
+  prep: bundle.prep,
 })
 
 /** JSON Schema (draft 2020-12) of a bundle, for docs/formats. */
-export const bundleSchema = (): object => ({ ...z.toJSONSchema(Bundle, { io: 'input' }), title: 'Zen Ladder bundle', $id: 'zen-ladder/bundle/1' })
+export const bundleSchema = (): object => ({
+  ...z.toJSONSchema(Bundle, { io: 'input' }),
+  title: 'Zen Ladder bundle',
+  $id: 'zen-ladder/bundle/1',
+})

@@ -12,35 +12,81 @@ export const Card = z.strictObject({
   devices: z.array(Device),
 })
 export type Card = z.infer<typeof Card>
-export type CardRead = { readonly ok: true; readonly card: Card } | { readonly ok: false; readonly faults: readonly BundleFault[] }
+export type CardRead =
+  | { readonly ok: true; readonly card: Card }
+  | { readonly ok: false; readonly faults: readonly BundleFault[] }
 
 /** Published to docs/formats. */
 export const cardSchema = () => z.toJSONSchema(Card, { target: 'draft-2020-12', io: 'input' })
 
 /** Products and devices that steps name anywhere: as they are, in a choice, in another way. */
 export const namedIn = (steps: readonly Step[]) => ({
-  products: new Set(steps.flatMap((step) => [step.product, ...(step.otherPicks ?? []), ...(step.choice?.options.map((option) => option.pick) ?? []), ...(step.variants?.map((variant) => variant.product) ?? [])]).flatMap((pick) => pick?.productId ?? [])),
-  devices: new Set(steps.flatMap((step) => [step.deviceId, ...(step.variants?.map((variant) => variant.deviceId) ?? [])]).flatMap((id) => id ?? [])),
+  products: new Set(
+    steps
+      .flatMap((step) => [
+        step.product,
+        ...(step.otherPicks ?? []),
+        ...(step.choice?.options.map((option) => option.pick) ?? []),
+        ...(step.variants?.map((variant) => variant.product) ?? []),
+      ])
+      .flatMap((pick) => pick?.productId ?? []),
+  ),
+  devices: new Set(
+    steps
+      .flatMap((step) => [
+        step.deviceId,
+        ...(step.variants?.map((variant) => variant.deviceId) ?? []),
+      ])
+      .flatMap((id) => id ?? []),
+  ),
 })
 
 /** A version as a file. */
-export function cardOf({ id: _id, protocolId: _protocol, ...protocol }: ProtocolVersion, shelf: { readonly products: readonly Product[]; readonly devices: readonly Device[] }): Card {
+export function cardOf(
+  { id: _id, protocolId: _protocol, ...protocol }: ProtocolVersion,
+  shelf: { readonly products: readonly Product[]; readonly devices: readonly Device[] },
+): Card {
   const { products, devices } = namedIn(protocol.steps)
-  return { format: 'zen-ladder/protocol', version: 1, protocol, products: shelf.products.filter((one) => products.has(one.id)), devices: shelf.devices.filter((one) => devices.has(one.id)) }
+  return {
+    format: 'zen-ladder/protocol',
+    version: 1,
+    protocol,
+    products: shelf.products.filter((one) => products.has(one.id)),
+    devices: shelf.devices.filter((one) => devices.has(one.id)),
+  }
 }
 
 /** Reads a protocol file from parsed JSON; faults name their JSON path and say what is wrong. */
 export function readCard(value: unknown): CardRead {
   const parsed = Card.safeParse(value)
-  if (!parsed.success) return { ok: false, faults: parsed.error.issues.map((issue) => ({ path: jsonPath(issue.path), says: issue.message })) }
+  if (!parsed.success)
+    return {
+      ok: false,
+      faults: parsed.error.issues.map((issue) => ({
+        path: jsonPath(issue.path),
+        says: issue.message,
+      })),
+    }
   const { steps } = parsed.data.protocol
   const faults = steps.flatMap((_, at) => stepFaults(steps, at))
   return faults.length > 0 ? { ok: false, faults } : { ok: true, card: parsed.data }
 }
 
 /** What a file names and this shelf does not have, by name. */
-export function missingFrom(card: Card, shelf: { readonly products: readonly { readonly id: string }[]; readonly devices: readonly { readonly id: string }[] }): string[] {
+export function missingFrom(
+  card: Card,
+  shelf: {
+    readonly products: readonly { readonly id: string }[]
+    readonly devices: readonly { readonly id: string }[]
+  },
+): string[] {
   const { products, devices } = namedIn(card.protocol.steps)
-  const nameOf = (id: string) => card.products.find((one) => one.id === id)?.name ?? card.devices.find((one) => one.id === id)?.name ?? id
-  return [...[...products].filter((id) => !shelf.products.some((one) => one.id === id)), ...[...devices].filter((id) => !shelf.devices.some((one) => one.id === id))].map(nameOf)
+  const nameOf = (id: string) =>
+    card.products.find((one) => one.id === id)?.name ??
+    card.devices.find((one) => one.id === id)?.name ??
+    id
+  return [
+    ...[...products].filter((id) => !shelf.products.some((one) => one.id === id)),
+    ...[...devices].filter((id) => !shelf.devices.some((one) => one.id === id)),
+  ].map(nameOf)
 }

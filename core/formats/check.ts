@@ -3,8 +3,20 @@ import { lint, type LintFinding } from '../protocol/linter'
 import { selects, subjectReader } from '../safety/subject'
 import { inputOf, type Bundle } from './bundle'
 
-export interface RuleFinding { readonly ruleId: string; readonly stepId: string; readonly effect: string; readonly reason: string; readonly instead: string; readonly because: string }
-export interface CheckReport { readonly lint: readonly LintFinding[]; readonly rules: readonly RuleFinding[]; readonly checked: readonly string[]; readonly notChecked: readonly string[] }
+export interface RuleFinding {
+  readonly ruleId: string
+  readonly stepId: string
+  readonly effect: string
+  readonly reason: string
+  readonly instead: string
+  readonly because: string
+}
+export interface CheckReport {
+  readonly lint: readonly LintFinding[]
+  readonly rules: readonly RuleFinding[]
+  readonly checked: readonly string[]
+  readonly notChecked: readonly string[]
+}
 
 const SPEAKING = new Set(['stop', 'omit-zone', 'refer', 'postpone', 'clearance', 'replace'])
 
@@ -14,8 +26,27 @@ export function check(bundle: Bundle): CheckReport {
   const constraints = constraintsFor(input)
   const read = subjectReader(bundle.shelf)
   const subjects = bundle.protocol.steps.map(read)
-  const rules = subjects.flatMap((subject) => constraints.inForce
-    .filter((c) => SPEAKING.has(c.effect) && selects(c.target, subject) && (!c.zones || c.zones.some((zone) => subject.step.zones.includes(zone))))
-    .map((c) => ({ ruleId: c.ruleId, stepId: subject.step.id, effect: c.effect, reason: c.reason, instead: c.instead, because: c.because })))
-  return { lint: lint(subjects, bundle.visit.daytime), rules, checked: constraints.checked, notChecked: constraints.notChecked }
+  const rules = subjects.flatMap((subject) =>
+    constraints.inForce
+      .filter(
+        (c) =>
+          SPEAKING.has(c.effect) &&
+          selects(c.target, subject) &&
+          (!c.zones || c.zones.some((zone) => subject.step.zones.includes(zone))),
+      )
+      .map((c) => ({
+        ruleId: c.ruleId,
+        stepId: subject.step.id,
+        effect: c.effect,
+        reason: c.reason,
+        instead: c.instead,
+        because: c.because,
+      })),
+  )
+  return {
+    lint: lint(subjects, bundle.visit.daytime),
+    rules,
+    checked: constraints.checked,
+    notChecked: constraints.notChecked,
+  }
 }

@@ -10,10 +10,13 @@ import { bundleSchema, check, intakeOf, intakeSchema, readBundle, readIntake } f
 const EXAMPLE = 'docs/formats/example.bundle.json'
 const example = () => JSON.parse(readFileSync(EXAMPLE, 'utf8')) as object
 let folder = ''
-beforeAll(() => { folder = mkdtempSync(join(tmpdir(), 'zen-cli-')) })
+beforeAll(() => {
+  folder = mkdtempSync(join(tmpdir(), 'zen-cli-'))
+})
 afterAll(() => rmSync(folder, { recursive: true, force: true }))
 
-const zen = (...args: string[]) => spawnSync(process.execPath, ['--import', 'tsx', 'cli/zen.ts', ...args], { encoding: 'utf8' })
+const zen = (...args: string[]) =>
+  spawnSync(process.execPath, ['--import', 'tsx', 'cli/zen.ts', ...args], { encoding: 'utf8' })
 function file(value: unknown): string {
   const path = join(folder, `${Math.abs(JSON.stringify(value).length)}.json`)
   writeFileSync(path, typeof value === 'string' ? value : JSON.stringify(value))
@@ -22,29 +25,42 @@ function file(value: unknown): string {
 
 describe('the published schema', () => {
   const schema = JSON.parse(readFileSync('docs/formats/bundle.schema.json', 'utf8')) as object
-  test('is the one the models give now', () => expect(schema).toEqual(JSON.parse(JSON.stringify(bundleSchema()))))
+  test('is the one the models give now', () =>
+    expect(schema).toEqual(JSON.parse(JSON.stringify(bundleSchema()))))
   test('accepts the example and refuses a broken one, judged by Ajv', () => {
     // Formats (date, uuid) are the models' business; the schema's structure is what is judged here.
     const validate = new Ajv2020({ strict: false, validateFormats: false }).compile(schema)
     expect(validate(example()), JSON.stringify(validate.errors)).toBe(true)
-    expect(validate({ ...example(), visit: { date: '2026-11-24', daytime: true, slotMinutes: 'an hour' } })).toBe(false)
+    expect(
+      validate({
+        ...example(),
+        visit: { date: '2026-11-24', daytime: true, slotMinutes: 'an hour' },
+      }),
+    ).toBe(false)
     expect(validate({ ...example(), surprise: 1 })).toBe(false)
   })
 })
 
 describe('reading a bundle', () => {
   test('faults name their JSON path', () => {
-    const broken = example() as unknown as { protocol: { steps: { zones: unknown; product?: { productId: string } }[] } }
+    const broken = example() as unknown as {
+      protocol: { steps: { zones: unknown; product?: { productId: string } }[] }
+    }
     broken.protocol.steps[3]!.zones = ['elbow']
     const read = readBundle(broken)
     expect(read.ok === false && read.faults[0]!.path).toBe('$.protocol.steps[3].zones[0]')
   })
   test('references that lead nowhere are faults', () => {
-    const broken = example() as unknown as { protocol: { steps: { product?: { productId: string }; closes?: string }[] } }
+    const broken = example() as unknown as {
+      protocol: { steps: { product?: { productId: string }; closes?: string }[] }
+    }
     broken.protocol.steps[0]!.product!.productId = 'nothing'
     broken.protocol.steps[1]!.closes = 'nobody'
     const read = readBundle(broken)
-    expect(read.ok === false && read.faults.map((fault) => fault.path)).toEqual(['$.protocol.steps[0].product.productId', '$.protocol.steps[1].closes'])
+    expect(read.ok === false && read.faults.map((fault) => fault.path)).toEqual([
+      '$.protocol.steps[0].product.productId',
+      '$.protocol.steps[1].closes',
+    ])
   })
   test('check reports rules and order without changing anything', () => {
     const read = readBundle(example())
@@ -56,15 +72,33 @@ describe('reading a bundle', () => {
 
 describe('npm run -s zen', () => {
   test('plan prints segments with times, zones, hands and presence, reasons with rule ids, and minutes', () => {
-    const plan = JSON.parse(execFileSync(process.execPath, ['--import', 'tsx', 'cli/zen.ts', 'plan', EXAMPLE], { encoding: 'utf8' })) as { totalMinutes: number; segments: object[]; changes: { why: { ruleId: string }[] }[]; status: string }
+    const plan = JSON.parse(
+      execFileSync(process.execPath, ['--import', 'tsx', 'cli/zen.ts', 'plan', EXAMPLE], {
+        encoding: 'utf8',
+      }),
+    ) as {
+      totalMinutes: number
+      segments: object[]
+      changes: { why: { ruleId: string }[] }[]
+      status: string
+    }
     expect(plan.status).toBe('ready')
     expect(plan.totalMinutes).toBeGreaterThan(60)
-    expect(plan.segments[0]).toMatchObject({ startS: 0, hands: true, presence: 'away', zones: expect.arrayContaining(['under-eye-left', 'lips']) as string[] })
-    expect(plan.changes.flatMap((change) => change.why.map((why) => why.ruleId))).toEqual(expect.arrayContaining(['B-pineapple', 'B-salicylates']))
+    expect(plan.segments[0]).toMatchObject({
+      startS: 0,
+      hands: true,
+      presence: 'away',
+      zones: expect.arrayContaining(['under-eye-left', 'lips']) as string[],
+    })
+    expect(plan.changes.flatMap((change) => change.why.map((why) => why.ruleId))).toEqual(
+      expect.arrayContaining(['B-pineapple', 'B-salicylates']),
+    )
   })
   test('check ends with 4 when a rule speaks', () => expect(zen('check', EXAMPLE).status).toBe(4))
   test.each([
-    ['no file', ['plan', '/nowhere.json'], 1, 'cannot be read'], ['no command', [], 2, 'Usage'], ['another command', ['dance', EXAMPLE], 2, 'Usage'],
+    ['no file', ['plan', '/nowhere.json'], 1, 'cannot be read'],
+    ['no command', [], 2, 'Usage'],
+    ['another command', ['dance', EXAMPLE], 2, 'Usage'],
   ])('%s', (_name, args, status, words) => {
     const result = zen(...args)
     expect([result.status, result.stderr.includes(words)]).toEqual([status, true])
@@ -85,28 +119,58 @@ describe('npm run -s zen', () => {
 
 describe('an intake as a file', () => {
   const schema = JSON.parse(readFileSync('docs/formats/intake.schema.json', 'utf8')) as object
-  const intake = () => JSON.parse(readFileSync('docs/formats/example.intake.json', 'utf8')) as { client: object; facts: object[] }
+  const intake = () =>
+    JSON.parse(readFileSync('docs/formats/example.intake.json', 'utf8')) as {
+      client: object
+      facts: object[]
+    }
   test('the published schema is the one the models give; Ajv takes the example and refuses a broken one', () => {
     expect(schema).toEqual(JSON.parse(JSON.stringify(intakeSchema())))
     const validate = new Ajv2020({ strict: false, validateFormats: false }).compile(schema)
     expect(validate(intake()), JSON.stringify(validate.errors)).toBe(true)
-    expect([validate({ ...intake(), version: 2 }), validate({ ...intake(), extra: 1 }), validate({ ...intake(), facts: [{ code: 'sunburn', answer: 'perhaps', askedOn: '2026-11-24' }] })]).toEqual([false, false, false])
+    expect([
+      validate({ ...intake(), version: 2 }),
+      validate({ ...intake(), extra: 1 }),
+      validate({
+        ...intake(),
+        facts: [{ code: 'sunburn', answer: 'perhaps', askedOn: '2026-11-24' }],
+      }),
+    ]).toEqual([false, false, false])
   })
   test('what goes out comes in unchanged', () => {
     const facts = [...ALL_NO, yes('isotretinoin', { on: '2026-05-01', note: 'stopped' })]
     const { name, bornOn, concerns } = client()
-    const out = JSON.parse(JSON.stringify(intakeOf({ name, bornOn, concerns }, facts, '2026-11-24'))) as unknown
+    const out = JSON.parse(
+      JSON.stringify(intakeOf({ name, bornOn, concerns }, facts, '2026-11-24')),
+    ) as unknown
     expect(readIntake(out)).toEqual({ ok: true, intake: out })
   })
   test.each([
-    ['another format', { format: 'something-else' }, '$.format'], ['a concern that is none', { client: { name: 'A', bornOn: '1990-01-01', concerns: ['sparkle'], notes: [] } }, '$.client.concerns[0]'],
-    ['a month that is none', { facts: [{ code: 'sunburn', answer: 'yes', askedOn: '2026-13-01' }] }, '$.facts[0].askedOn'], ['no name', { client: { name: '', bornOn: '1990-01-01', concerns: [], notes: [] } }, '$.client.name'],
+    ['another format', { format: 'something-else' }, '$.format'],
+    [
+      'a concern that is none',
+      { client: { name: 'A', bornOn: '1990-01-01', concerns: ['sparkle'], notes: [] } },
+      '$.client.concerns[0]',
+    ],
+    [
+      'a month that is none',
+      { facts: [{ code: 'sunburn', answer: 'yes', askedOn: '2026-13-01' }] },
+      '$.facts[0].askedOn',
+    ],
+    [
+      'no name',
+      { client: { name: '', bornOn: '1990-01-01', concerns: [], notes: [] } },
+      '$.client.name',
+    ],
   ] as const)('%s is named with its path', (_name, wrong, path) => {
     const read = readIntake({ ...intake(), ...wrong })
     expect(read.ok === false && read.faults.map((fault) => fault.path)).toEqual([path])
   })
-  test.each([[null], ['text'], [[]], [42], [undefined]])('%j is no intake, said without falling over', (value) => {
-    const read = readIntake(value)
-    expect(read.ok === false && read.faults.length).toBeGreaterThan(0)
-  })
+  test.each([[null], ['text'], [[]], [42], [undefined]])(
+    '%j is no intake, said without falling over',
+    (value) => {
+      const read = readIntake(value)
+      expect(read.ok === false && read.faults.length).toBeGreaterThan(0)
+    },
+  )
 })

@@ -5,7 +5,15 @@ export { doseFor } from './dose'
 export type { Dose } from './dose'
 export { spreadDose } from './infusion'
 export type { ZoneDose } from './infusion'
-export { inHandOf, massShares, mixActives, mixFaults, partName, partsOf, scaleRecipe } from './recipe'
+export {
+  inHandOf,
+  massShares,
+  mixActives,
+  mixFaults,
+  partName,
+  partsOf,
+  scaleRecipe,
+} from './recipe'
 export type { Amount, InHand, MixActive, MixFault, PartLine, Scaled } from './recipe'
 export { settingAt } from './setting'
 export { SUPPLY_NAMES } from './supplies'

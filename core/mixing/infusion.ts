@@ -2,7 +2,11 @@ import { apportion } from '../quantity/apportion'
 import { areaOf } from '../skin/areas'
 import type { ZoneId } from '../skin/zones'
 
-export interface ZoneDose { readonly zone: ZoneId; readonly mL: number; readonly seconds: number }
+export interface ZoneDose {
+  readonly zone: ZoneId
+  readonly mL: number
+  readonly seconds: number
+}
 
 /**
  * A measured infusion dose spread over its zones by their areas, so that it lasts to the last one: millilitres to a hundredth and whole
@@ -13,6 +17,9 @@ export function spreadDose(mL: number, seconds: number, zones: readonly ZoneId[]
   const areas = zones.map((zone) => areaOf([zone]))
   const least = Math.min(...areas.filter((area) => area > 0), Infinity)
   const weights = areas.map((area) => (area > 0 ? area : Number.isFinite(least) ? least : 1))
-  const [doses, times] = [apportion(Math.round(mL * 100), weights), apportion(Math.round(seconds), weights)]
+  const [doses, times] = [
+    apportion(Math.round(mL * 100), weights),
+    apportion(Math.round(seconds), weights),
+  ]
   return zones.map((zone, at) => ({ zone, mL: doses[at]! / 100, seconds: times[at]! }))
 }

@@ -8,7 +8,18 @@ import { compile } from '../adapt'
 import { areaOf } from '../skin/areas'
 import { FACE } from '../skin/zones'
 import { apportion } from '../quantity'
-import { composed, composedShelf, mixCards, scaleSamples, settingAt, spreadDose, TOWEL, towelReadyInS, trayFor, withPartReplaced } from '.'
+import {
+  composed,
+  composedShelf,
+  mixCards,
+  scaleSamples,
+  settingAt,
+  spreadDose,
+  TOWEL,
+  towelReadyInS,
+  trayFor,
+  withPartReplaced,
+} from '.'
 
 const { products } = DEMO_SHELF
 const by = (id: string) => products.find((one) => one.id === id)!
@@ -16,34 +27,66 @@ const by = (id: string) => products.find((one) => one.id === id)!
 describe('working and setting time against water', () => {
   const alginate = { by: 'alginate', at: { celsius: 20, workingS: 240, setsS: 480 } } as const
   // Dental alginate practice (value from memory): about 6 s less a degree between 15 and 30 °C. Worked by hand from 4 min at 20 °C.
-  test.each([[16, 264, 504], [20, 240, 480], [26, 204, 444], [15, 270, 510], [30, 180, 420]])('at %s °C %s s to work, set after %s s', (celsius, workingS, setsS) => expect(settingAt(alginate, celsius)).toEqual({ workingS, setsS, clamped: false }))
-  test.each([[5, 270], [45, 180]])('%s °C is outside what is known: the nearest known figure, and it says so', (celsius, workingS) => expect(settingAt(alginate, celsius)).toMatchObject({ workingS, clamped: true }))
+  test.each([
+    [16, 264, 504],
+    [20, 240, 480],
+    [26, 204, 444],
+    [15, 270, 510],
+    [30, 180, 420],
+  ])('at %s °C %s s to work, set after %s s', (celsius, workingS, setsS) =>
+    expect(settingAt(alginate, celsius)).toEqual({ workingS, setsS, clamped: false }),
+  )
+  test.each([
+    [5, 270],
+    [45, 180],
+  ])(
+    '%s °C is outside what is known: the nearest known figure, and it says so',
+    (celsius, workingS) =>
+      expect(settingAt(alginate, celsius)).toMatchObject({ workingS, clamped: true }),
+  )
   test('a maker’s table is straight between its rows', () => {
     const table = by('ember-set-mask').mixing!.sets
-    expect([18, 19, 20, 22, 24].map((celsius) => settingAt(table, celsius)!.workingS)).toEqual([330, 315, 300, 265, 230])
+    expect([18, 19, 20, 22, 24].map((celsius) => settingAt(table, celsius)!.workingS)).toEqual([
+      330, 315, 300, 265, 230,
+    ])
     expect(settingAt(table, 30)).toEqual({ workingS: 230, setsS: 540, clamped: true })
     expect(settingAt(undefined, 20)).toBeUndefined()
   })
   test('warmer water never gives more time', () => {
-    fc.assert(fc.property(fc.integer({ min: 0, max: 60 }), fc.integer({ min: 0, max: 60 }), (a, b) => {
-      for (const sets of [alginate, by('ember-set-mask').mixing!.sets]) expect(settingAt(sets, Math.max(a, b))!.workingS).toBeLessThanOrEqual(settingAt(sets, Math.min(a, b))!.workingS)
-    }))
+    fc.assert(
+      fc.property(fc.integer({ min: 0, max: 60 }), fc.integer({ min: 0, max: 60 }), (a, b) => {
+        for (const sets of [alginate, by('ember-set-mask').mixing!.sets])
+          expect(settingAt(sets, Math.max(a, b))!.workingS).toBeLessThanOrEqual(
+            settingAt(sets, Math.min(a, b))!.workingS,
+          )
+      }),
+    )
   })
 })
 
 describe('a towel out of the cabinet', () => {
   test('cools as Newton has it', () => {
     const seconds = towelReadyInS()
-    const at = (s: number) => TOWEL.roomC + (TOWEL.cabinetC - TOWEL.roomC) * Math.exp(-s / TOWEL.tauS)
+    const at = (s: number) =>
+      TOWEL.roomC + (TOWEL.cabinetC - TOWEL.roomC) * Math.exp(-s / TOWEL.tauS)
     expect(at(seconds)).toBeLessThanOrEqual(TOWEL.targetC)
     expect(at(seconds - 1)).toBeGreaterThan(TOWEL.targetC)
   })
   test('stays within what skin may meet: 40 °C at the wrist, never above 43 (common practice), well below the burn thresholds', () => {
     // ISO 13732-1, bare hard surfaces (values from memory): 51 °C for a minute, 48 °C for ten, 43 °C for eight hours. A bound never to be passed, not a permission.
-    const BURNS = [[60, 51], [600, 48], [8 * 3600, 43]] as const
+    const BURNS = [
+      [60, 51],
+      [600, 48],
+      [8 * 3600, 43],
+    ] as const
     expect([TOWEL.targetC, TOWEL.neverC]).toEqual([40, 43])
     for (const [, celsius] of BURNS) expect(TOWEL.targetC).toBeLessThan(celsius)
-    for (const version of DEMO_PROTOCOLS) for (const item of trayFor(version.steps, DEMO_SHELF)) if (item.readyInS !== undefined) expect(TOWEL.roomC + (TOWEL.cabinetC - TOWEL.roomC) * Math.exp(-item.readyInS / TOWEL.tauS)).toBeLessThanOrEqual(TOWEL.targetC)
+    for (const version of DEMO_PROTOCOLS)
+      for (const item of trayFor(version.steps, DEMO_SHELF))
+        if (item.readyInS !== undefined)
+          expect(
+            TOWEL.roomC + (TOWEL.cabinetC - TOWEL.roomC) * Math.exp(-item.readyInS / TOWEL.tauS),
+          ).toBeLessThanOrEqual(TOWEL.targetC)
   })
   test('no wait when it is cool already; a room that warm has none', () => {
     expect(towelReadyInS({ ...TOWEL, cabinetC: 40 })).toBe(0)
@@ -53,14 +96,30 @@ describe('a towel out of the cabinet', () => {
 
 describe('whole parts', () => {
   test('add up exactly, near their share', () => {
-    fc.assert(fc.property(fc.integer({ min: 0, max: 1_000_000 }), fc.array(fc.double({ min: 0, max: 1000, noNaN: true }), { minLength: 1, maxLength: 20 }), (total, weights) => {
-      const parts = apportion(total, weights)
-      expect(parts.reduce((a, b) => a + b, 0)).toBe(total)
-      const sum = weights.reduce((a, b) => a + b, 0)
-      if (sum > 0) for (const [at, part] of parts.entries()) expect(Math.abs(part - (total * weights[at]!) / sum)).toBeLessThan(1 + 1e-6)
-    }))
+    fc.assert(
+      fc.property(
+        fc.integer({ min: 0, max: 1_000_000 }),
+        fc.array(fc.double({ min: 0, max: 1000, noNaN: true }), { minLength: 1, maxLength: 20 }),
+        (total, weights) => {
+          const parts = apportion(total, weights)
+          expect(parts.reduce((a, b) => a + b, 0)).toBe(total)
+          const sum = weights.reduce((a, b) => a + b, 0)
+          if (sum > 0)
+            for (const [at, part] of parts.entries())
+              expect(Math.abs(part - (total * weights[at]!) / sum)).toBeLessThan(1 + 1e-6)
+        },
+      ),
+    )
   })
-  test.each([[1.5, [1]], [-1, [1]], [1, []], [1, [-1]], [1, [NaN]]])('%s by %o is refused', (total, weights) => expect(() => apportion(total, weights)).toThrow(RangeError))
+  test.each([
+    [1.5, [1]],
+    [-1, [1]],
+    [1, []],
+    [1, [-1]],
+    [1, [NaN]],
+  ])('%s by %o is refused', (total, weights) =>
+    expect(() => apportion(total, weights)).toThrow(RangeError),
+  )
 })
 
 describe('an infusion dose over its zones', () => {
@@ -74,7 +133,10 @@ describe('an infusion dose over its zones', () => {
   })
   test('no zones, no dose; a zone without an area has its part too', () => {
     expect(spreadDose(4, 60, [])).toEqual([])
-    expect(spreadDose(1, 10, ['scalp', 'hands'])).toEqual([{ zone: 'scalp', mL: 0.5, seconds: 5 }, { zone: 'hands', mL: 0.5, seconds: 5 }])
+    expect(spreadDose(1, 10, ['scalp', 'hands'])).toEqual([
+      { zone: 'scalp', mL: 0.5, seconds: 5 },
+      { zone: 'hands', mL: 0.5, seconds: 5 },
+    ])
   })
 })
 
@@ -89,26 +151,69 @@ describe('a house mix as the shelf and the rules see it', () => {
     expect(mixed('oat-cocktail').stock).toBe(342.8)
   })
   test('a part without an ingredient list leaves the mix unread, a missing part leaves it without stock', () => {
-    const unread = DEMO_SHELF.products.map((one) => { if (one.id !== 'kaolin-powder') return one; const { inci: _, ...bare } = one; return bare })
+    const unread = DEMO_SHELF.products.map((one) => {
+      if (one.id !== 'kaolin-powder') return one
+      const { inci: _, ...bare } = one
+      return bare
+    })
     expect(composed(by('oat-cocktail'), unread).inci).toBeUndefined()
-    const gone = composed(by('oat-cocktail'), products.filter((one) => one.id !== 'kaolin-powder'))
+    const gone = composed(
+      by('oat-cocktail'),
+      products.filter((one) => one.id !== 'kaolin-powder'),
+    )
     expect([gone.inci, gone.stock]).toEqual([undefined, 0])
   })
   test('hazards of any part count for the whole, good qualities only when claimed; the strictest way off wins', () => {
-    const acid = make({ id: 'm', name: 'M', kind: 'mask', uses: [], properties: ['calming'], recipe: { by: 'mass', parts: [{ productId: 'oat-mask', parts: 9 }, { productId: 'glycolic-peel', parts: 1 }] } })
+    const acid = make({
+      id: 'm',
+      name: 'M',
+      kind: 'mask',
+      uses: [],
+      properties: ['calming'],
+      recipe: {
+        by: 'mass',
+        parts: [
+          { productId: 'oat-mask', parts: 9 },
+          { productId: 'glycolic-peel', parts: 1 },
+        ],
+      },
+    })
     const made = composed(acid, products)
-    expect(made.properties).toEqual(expect.arrayContaining(['calming', 'acid', 'stings', 'needs-neutraliser', 'exfoliating']))
-    expect([made.emergencyOff, made.skin, made.pH, made.actives]).toEqual(['neutralise then rinse', 'dry', undefined, [{ name: 'glycolic', percent: 2.5 }]])
-    const soft = composed({ ...acid, recipe: { by: 'mass', parts: [{ productId: 'oat-cleanser', parts: 1 }, { productId: 'reed-wash', parts: 1 }] } }, products)
+    expect(made.properties).toEqual(
+      expect.arrayContaining(['calming', 'acid', 'stings', 'needs-neutraliser', 'exfoliating']),
+    )
+    expect([made.emergencyOff, made.skin, made.pH, made.actives]).toEqual([
+      'neutralise then rinse',
+      'dry',
+      undefined,
+      [{ name: 'glycolic', percent: 2.5 }],
+    ])
+    const soft = composed(
+      {
+        ...acid,
+        recipe: {
+          by: 'mass',
+          parts: [
+            { productId: 'oat-cleanser', parts: 1 },
+            { productId: 'reed-wash', parts: 1 },
+          ],
+        },
+      },
+      products,
+    )
     expect(soft.properties).toContain('alkaline')
     expect(soft.properties).not.toContain('cleansing')
   })
   test('composing twice changes nothing, and a replaced part takes its hazards away with it', () => {
     expect(composedShelf(shelf)).toBe(shelf)
     for (const product of shelf.products) expect(composed(product, shelf.products)).toEqual(product)
-    const bad = composedShelf(withPartReplaced(DEMO_SHELF, 'oat-cocktail', 'panthenol-drops', 'glycolic-peel'))
+    const bad = composedShelf(
+      withPartReplaced(DEMO_SHELF, 'oat-cocktail', 'panthenol-drops', 'glycolic-peel'),
+    )
     expect(bad.products.find((one) => one.id === 'oat-cocktail')!.properties).toContain('acid')
-    const good = composedShelf(withPartReplaced(bad, 'oat-cocktail', 'glycolic-peel', 'panthenol-drops'))
+    const good = composedShelf(
+      withPartReplaced(bad, 'oat-cocktail', 'glycolic-peel', 'panthenol-drops'),
+    )
     expect(good.products.find((one) => one.id === 'oat-cocktail')).toEqual(mixed('oat-cocktail'))
   })
 })
@@ -116,43 +221,83 @@ describe('a house mix as the shelf and the rules see it', () => {
 describe('mixing cards', () => {
   test('30 g of kelp powder with 90 mL of water at 20 °C: four minutes, and the hands need less', () => {
     const card = mixCards(BRIGHTENING.steps, DEMO_SHELF).find((one) => one.stepId === 'kelp')!
-    expect(card).toMatchObject({ waterMl: 90, celsius: 20, times: { workingS: 240 }, needS: 135, inTime: true })
+    expect(card).toMatchObject({
+      waterMl: 90,
+      celsius: 20,
+      times: { workingS: 240 },
+      needS: 135,
+      inTime: true,
+    })
     expect(card.parts[0]).toMatchObject({ grams: 30, inHand: { words: '3 scoops' } })
   })
   test('its own water, its own size of face', () => {
-    const [usual, warm, large] = [mixCards(BRIGHTENING.steps, DEMO_SHELF), mixCards(BRIGHTENING.steps, DEMO_SHELF, { kelp: 26 }), mixCards(BRIGHTENING.steps, DEMO_SHELF, {}, 'L')].map((cards) => cards.find((one) => one.stepId === 'kelp')!)
+    const [usual, warm, large] = [
+      mixCards(BRIGHTENING.steps, DEMO_SHELF),
+      mixCards(BRIGHTENING.steps, DEMO_SHELF, { kelp: 26 }),
+      mixCards(BRIGHTENING.steps, DEMO_SHELF, {}, 'L'),
+    ].map((cards) => cards.find((one) => one.stepId === 'kelp')!)
     expect([usual!.times!.workingS, warm!.times!.workingS]).toEqual([240, 204])
     expect([large!.dose.amount, large!.waterMl]).toEqual([33.6, 100.8])
   })
   test('the schedule keeps the time the water leaves', () => {
-    const plan = compile({ ...demoVisit('Wren Castellane', cardNamed('brightening')), prep: { size: 'M', waterC: { kelp: 30 }, standIns: {}, partStandIns: {} } })
-    const [mix, on] = ['kelp/mix', 'kelp/on'].map((id) => plan.segments.find((one) => one.id === id)!)
+    const plan = compile({
+      ...demoVisit('Wren Castellane', cardNamed('brightening')),
+      prep: { size: 'M', waterC: { kelp: 30 }, standIns: {}, partStandIns: {} },
+    })
+    const [mix, on] = ['kelp/mix', 'kelp/on'].map((id) =>
+      plan.segments.find((one) => one.id === id)!,
+    )
     expect(on!.endS - mix!.endS).toBeLessThanOrEqual(180)
     expect(plan.steps.find((one) => one.id === 'kelp')!.segments[0]!.workingS).toBe(180)
   })
   test('a mix that must rest is mixed that much earlier, and never applied before it has rested', () => {
-    const rested = { ...DEMO_SHELF, products: products.map((one) => (one.id === 'rice-enzyme' || one.id === 'pineapple-enzyme' ? { ...one, mixing: { ...one.mixing, restS: 180 } } : one)) }
-    const ends = (shelf: typeof DEMO_SHELF) => { const plan = compile({ ...demoVisit('Wren Castellane', cardNamed('brightening')), shelf }); return ['enzyme/mix', 'enzyme/on'].map((id) => plan.segments.find((one) => one.id === id)!) }
+    const rested = {
+      ...DEMO_SHELF,
+      products: products.map((one) =>
+        one.id === 'rice-enzyme' || one.id === 'pineapple-enzyme'
+          ? { ...one, mixing: { ...one.mixing, restS: 180 } }
+          : one,
+      ),
+    }
+    const ends = (shelf: typeof DEMO_SHELF) => {
+      const plan = compile({ ...demoVisit('Wren Castellane', cardNamed('brightening')), shelf })
+      return ['enzyme/mix', 'enzyme/on'].map((id) => plan.segments.find((one) => one.id === id)!)
+    }
     const [mix, on] = ends(rested)
     expect(on!.startS - mix!.endS).toBeGreaterThanOrEqual(180)
     const [before, after] = ends(DEMO_SHELF)
     expect(after!.startS - before!.endS).toBeLessThan(180)
   })
-  test('zones of a face add up to the face', () => expect(FACE.reduce((sum, zone) => sum + areaOf([zone]), 0)).toBeCloseTo(areaOf(FACE)))
+  test('zones of a face add up to the face', () =>
+    expect(FACE.reduce((sum, zone) => sum + areaOf([zone]), 0)).toBeCloseTo(areaOf(FACE)))
 })
 
 describe('the simulated scale', () => {
   test('rises, settles near what was wanted, and then holds still', () => {
-    fc.assert(fc.property(fc.double({ min: 0.5, max: 500, noNaN: true }), fc.integer({ min: 1, max: 1e6 }), (target, seed) => {
-      let state = seed
-      const noise = () => { state = (state * 48271) % 2147483647; return state / 2147483647 }
-      const samples = []
-      for (const sample of scaleSamples(target, noise)) { samples.push(sample); if (samples.length === 24) break }
-      const settled = samples.filter((one) => one.steady)
-      expect(settled.length).toBeGreaterThan(4)
-      expect(new Set(settled.map((one) => one.grams)).size).toBe(1)
-      expect(Math.abs(settled[0]!.grams - target) / target).toBeLessThanOrEqual(0.02 + 0.011 / target)
-      expect(samples[0]!.grams).toBeLessThan(target * 0.5 + 0.05)
-    }))
+    fc.assert(
+      fc.property(
+        fc.double({ min: 0.5, max: 500, noNaN: true }),
+        fc.integer({ min: 1, max: 1e6 }),
+        (target, seed) => {
+          let state = seed
+          const noise = () => {
+            state = (state * 48271) % 2147483647
+            return state / 2147483647
+          }
+          const samples = []
+          for (const sample of scaleSamples(target, noise)) {
+            samples.push(sample)
+            if (samples.length === 24) break
+          }
+          const settled = samples.filter((one) => one.steady)
+          expect(settled.length).toBeGreaterThan(4)
+          expect(new Set(settled.map((one) => one.grams)).size).toBe(1)
+          expect(Math.abs(settled[0]!.grams - target) / target).toBeLessThanOrEqual(
+            0.02 + 0.011 / target,
+          )
+          expect(samples[0]!.grams).toBeLessThan(target * 0.5 + 0.05)
+        },
+      ),
+    )
   })
 })

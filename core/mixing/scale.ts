@@ -1,5 +1,8 @@
 /** What a scale sends: grams on its pan, several times a second. */
-export interface ScaleSample { readonly grams: number; /** True once nothing moves any more. */ readonly steady: boolean }
+export interface ScaleSample {
+  readonly grams: number
+  /** True once nothing moves any more. */ readonly steady: boolean
+}
 
 const POUR_SAMPLES = 12
 const SETTLE_SAMPLES = 4

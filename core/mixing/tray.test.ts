@@ -8,9 +8,15 @@ import { doseInWords, trayFor } from './tray'
 const pump = { name: 'pump', unit: 'mL', per: 0.8 } as const
 describe('a dose in words', () => {
   test.each([
-    [{ amount: 2.4, unit: 'mL' }, pump, '3 pumps · 2.4 mL'], [{ amount: 0.8, unit: 'mL' }, pump, '1 pump · 0.8 mL'], [{ amount: 1.2, unit: 'mL' }, pump, '1½ pumps · 1.2 mL'],
-    [{ amount: 0.2, unit: 'mL' }, pump, '½ pump · 0.2 mL, gives 0.4 mL'], [{ amount: 3, unit: 'g' }, pump, '3 g'], [{ amount: 3, unit: 'g' }, undefined, '3 g'],
-  ] as const)('%o by %o is %s', (dose, measure, words) => expect(doseInWords(dose, measure)).toBe(words))
+    [{ amount: 2.4, unit: 'mL' }, pump, '3 pumps · 2.4 mL'],
+    [{ amount: 0.8, unit: 'mL' }, pump, '1 pump · 0.8 mL'],
+    [{ amount: 1.2, unit: 'mL' }, pump, '1½ pumps · 1.2 mL'],
+    [{ amount: 0.2, unit: 'mL' }, pump, '½ pump · 0.2 mL, gives 0.4 mL'],
+    [{ amount: 3, unit: 'g' }, pump, '3 g'],
+    [{ amount: 3, unit: 'g' }, undefined, '3 g'],
+  ] as const)('%o by %o is %s', (dose, measure, words) =>
+    expect(doseInWords(dose, measure)).toBe(words),
+  )
 })
 
 describe('the tray', () => {
@@ -24,23 +30,53 @@ describe('the tray', () => {
   test('every product, device and removal of the ladder is on it', () => {
     for (const step of plan.steps) {
       const own = plan.tray.filter((item) => item.stepId === step.id)
-      if (step.product) expect(own.map((item) => item.name)).toContain(DEMO_SHELF.products.find((product) => product.id === step.product!.productId)!.name)
-      expect(own.filter((item) => step.segments.some((segment) => item.id === `${step.id}:${segment.id}`))).toHaveLength(step.segments.filter((segment) => segment.kind === 'remove' && !['none', 'lift-off', 'water', undefined].includes(segment.tool)).length)
+      if (step.product)
+        expect(own.map((item) => item.name)).toContain(
+          DEMO_SHELF.products.find((product) => product.id === step.product!.productId)!.name,
+        )
+      expect(
+        own.filter((item) =>
+          step.segments.some((segment) => item.id === `${step.id}:${segment.id}`),
+        ),
+      ).toHaveLength(
+        step.segments.filter(
+          (segment) =>
+            segment.kind === 'remove' &&
+            !['none', 'lift-off', 'water', undefined].includes(segment.tool),
+        ).length,
+      )
     }
   })
   test('what sets is mixed in a flexible bowl; an enzyme in a plain one', () => {
-    const bowls = trayFor(BRIGHTENING.steps, DEMO_SHELF).filter((item) => /:(bowl|stir|cup)$/.test(item.id)).map((item) => [item.stepId, item.name])
-    expect(bowls).toEqual([['enzyme', 'bowl'], ['enzyme', 'brush'], ['enzyme', 'measuring cup and thermometer'], ['kelp', 'flexible bowl'], ['kelp', 'spatula'], ['kelp', 'measuring cup and thermometer']])
+    const bowls = trayFor(BRIGHTENING.steps, DEMO_SHELF)
+      .filter((item) => /:(bowl|stir|cup)$/.test(item.id))
+      .map((item) => [item.stepId, item.name])
+    expect(bowls).toEqual([
+      ['enzyme', 'bowl'],
+      ['enzyme', 'brush'],
+      ['enzyme', 'measuring cup and thermometer'],
+      ['kelp', 'flexible bowl'],
+      ['kelp', 'spatula'],
+      ['kelp', 'measuring cup and thermometer'],
+    ])
   })
   test('linen, headband, water and fan are out before the first step; one towel more where a mask hardens', () => {
     const tray = trayFor(BRIGHTENING.steps, DEMO_SHELF)
-    expect(tray.slice(0, 3).map((item) => item.name)).toEqual(['linen for the bed', 'headband', 'bowl of water'])
-    expect(tray.filter((item) => item.id.endsWith(':spare')).map((item) => item.stepId)).toEqual(['kelp'])
+    expect(tray.slice(0, 3).map((item) => item.name)).toEqual([
+      'linen for the bed',
+      'headband',
+      'bowl of water',
+    ])
+    expect(tray.filter((item) => item.id.endsWith(':spare')).map((item) => item.stepId)).toEqual([
+      'kelp',
+    ])
     expect(trayFor(ACID.steps, DEMO_SHELF).map((item) => item.name)).toContain('fan')
   })
   test('everything that is used up, washed or kept names its supply, so that it can be counted and paid for', () => {
     const known = new Set(SUPPLIES.map((supply) => supply.id))
-    for (const version of DEMO_PROTOCOLS) for (const item of trayFor(version.steps, DEMO_SHELF)) if (item.supply) expect(known, `${version.name}: ${item.name}`).toContain(item.supply.id)
+    for (const version of DEMO_PROTOCOLS)
+      for (const item of trayFor(version.steps, DEMO_SHELF))
+        if (item.supply) expect(known, `${version.name}: ${item.name}`).toContain(item.supply.id)
   })
   test('a towel says when it may leave the cabinet: never sooner than it is cool enough', () => {
     const towel = trayFor(SET_MASK.steps, DEMO_SHELF).find((item) => item.name === 'warm towel')!
@@ -51,6 +87,10 @@ describe('the tray', () => {
   test('a cloth carries its temperature, a device its setting and set-up', () => {
     const acid = trayFor(ACID.steps, DEMO_SHELF)
     expect(acid.find((item) => item.stepId === 'led')!.note).toContain('eye shields')
-    expect(trayFor(SET_MASK.steps, DEMO_SHELF).find((item) => item.stepId === 'massage' && item.name.includes('towel'))!.name).toBe('warm towel')
+    expect(
+      trayFor(SET_MASK.steps, DEMO_SHELF).find(
+        (item) => item.stepId === 'massage' && item.name.includes('towel'),
+      )!.name,
+    ).toBe('warm towel')
   })
 })

@@ -6,7 +6,14 @@ import { inMinutes } from '../quantity/time'
 import { quantity } from '../quantity/quantity'
 import type { FaceSize } from '../skin/areas'
 import { doseFor } from './dose'
-import { forApplying, forRemoval, SUPPLY_NAMES, supplyNamed, type Laid, type SupplyId } from './supplies'
+import {
+  forApplying,
+  forRemoval,
+  SUPPLY_NAMES,
+  supplyNamed,
+  type Laid,
+  type SupplyId,
+} from './supplies'
 import { TOWEL, towelReadyInS } from './towel'
 
 export interface TrayEntry {
@@ -27,30 +34,88 @@ export function trayFor(steps: readonly Step[], shelf: Shelf, size: FaceSize = '
   const first = steps[0]
   return [
     ...(first ? setUp(first, steps, shelf) : []),
-    ...steps.flatMap((step) => [...productItems(step, steps, shelf, size), ...deviceItems(step, shelf), ...applyItems(step, shelf), ...mixItems(step, shelf), ...removalItems(step, shelf), ...spareItems(step, shelf), ...namedItems(step)]),
+    ...steps.flatMap((step) => [
+      ...productItems(step, steps, shelf, size),
+      ...deviceItems(step, shelf),
+      ...applyItems(step, shelf),
+      ...mixItems(step, shelf),
+      ...removalItems(step, shelf),
+      ...spareItems(step, shelf),
+      ...namedItems(step),
+    ]),
   ]
 }
 
 /** Where the cloth of a removal lies on the tray. */
-export const trayId = (step: Pick<Step, 'id'>, segment: Pick<Segment, 'id'>): string => `${step.id}:${segment.id}`
-const entry = (step: Step, suffix: string, laid: Laid, more: Partial<TrayEntry> = {}): TrayEntry =>
-  ({ id: `${step.id}:${suffix}`, name: SUPPLY_NAMES[laid.id], count: laid.count, for: step.title, stepId: step.id, supply: { id: laid.id, count: laid.count }, ...more })
+export const trayId = (step: Pick<Step, 'id'>, segment: Pick<Segment, 'id'>): string =>
+  `${step.id}:${segment.id}`
+const entry = (
+  step: Step,
+  suffix: string,
+  laid: Laid,
+  more: Partial<TrayEntry> = {},
+): TrayEntry => ({
+  id: `${step.id}:${suffix}`,
+  name: SUPPLY_NAMES[laid.id],
+  count: laid.count,
+  for: step.title,
+  stepId: step.id,
+  supply: { id: laid.id, count: laid.count },
+  ...more,
+})
 
 /** What lies ready before the first step, whatever the card says: linen, headband, water where sponges are wrung, a fan where something may sting. */
 function setUp(first: Step, steps: readonly Step[], shelf: Shelf): TrayEntry[] {
-  const wrung = steps.some((step) => step.segments.some((segment) => segment.tool === 'sponge' || segment.tool === 'mitt'))
-  const stings = steps.some((step) => productById(shelf, step.product?.productId)?.expected.some((one) => one.sensation === 'stinging' || one.sensation === 'warm'))
-  const ids: SupplyId[] = ['linen', 'headband', ...(wrung ? ['water-bowl' as const] : []), ...(stings ? ['fan' as const] : [])]
+  const wrung = steps.some((step) =>
+    step.segments.some((segment) => segment.tool === 'sponge' || segment.tool === 'mitt'),
+  )
+  const stings = steps.some((step) =>
+    productById(shelf, step.product?.productId)?.expected.some(
+      (one) => one.sensation === 'stinging' || one.sensation === 'warm',
+    ),
+  )
+  const ids: SupplyId[] = [
+    'linen',
+    'headband',
+    ...(wrung ? ['water-bowl' as const] : []),
+    ...(stings ? ['fan' as const] : []),
+  ]
   return ids.map((id) => entry(first, `setup-${id}`, { id, count: 1 }))
 }
 
-function productItems(step: Step, steps: readonly Step[], shelf: Shelf, size: FaceSize): TrayEntry[] {
+function productItems(
+  step: Step,
+  steps: readonly Step[],
+  shelf: Shelf,
+  size: FaceSize,
+): TrayEntry[] {
   const product = productById(shelf, step.product?.productId)
   if (!product) return []
   const dose = doseFor(product, useOf(product, step.product?.useId), step.zones, step.share, size)
-  const later = step.share === undefined ? [] : steps.slice(steps.indexOf(step) + 1).filter((other) => other.share !== undefined && other.product?.productId === product.id)
-  const part = step.share === undefined ? '' : ` (${Math.round(step.share * 100)} % of the dose)${later.length > 0 ? `, the rest for ${later[0]!.title}` : ''}`
-  return [{ id: `${step.id}:product`, name: product.name, count: 1, for: step.title, stepId: step.id, ...(dose ? { note: `${dose.by === 'film' ? 'about ' : ''}${doseInWords(dose, product.measure)}${part}` } : {}) }]
+  const later =
+    step.share === undefined
+      ? []
+      : steps
+          .slice(steps.indexOf(step) + 1)
+          .filter((other) => other.share !== undefined && other.product?.productId === product.id)
+  const part =
+    step.share === undefined
+      ? ''
+      : ` (${Math.round(step.share * 100)} % of the dose)${later.length > 0 ? `, the rest for ${later[0]!.title}` : ''}`
+  return [
+    {
+      id: `${step.id}:product`,
+      name: product.name,
+      count: 1,
+      for: step.title,
+      stepId: step.id,
+      ...(dose
+        ? {
+            note: `${dose.by === 'film' ? 'about ' : ''}${doseInWords(dose, product.measure)}${part}`,
+          }
+        : {}),
+    },
+  ]
 }
 
 /** Rounding to what a hand can give is told from this share of the dose on. */
@@ -61,41 +126,90 @@ type Measure = Parameters<typeof inMeasures>[1]
 /** A dose in the product's own measure and in grams or millilitres: "3 pumps · 2.4 mL". */
 export function doseInWords(dose: Amount, measure: Measure | undefined): string {
   const plain = `${dose.amount} ${dose.unit}`
-  const counted = measure && inMeasures(dose.unit === 'g' ? quantity(dose.amount, 'g') : quantity(dose.amount, 'mL'), measure)
+  const counted =
+    measure &&
+    inMeasures(
+      dose.unit === 'g' ? quantity(dose.amount, 'g') : quantity(dose.amount, 'mL'),
+      measure,
+    )
   if (!counted) return plain
   const gives = Math.round((dose.amount + counted.error) * 100) / 100
-  const off = Math.abs(counted.error) > dose.amount * TOLD_ABOVE ? `, gives ${gives} ${dose.unit}` : ''
+  const off =
+    Math.abs(counted.error) > dose.amount * TOLD_ABOVE ? `, gives ${gives} ${dose.unit}` : ''
   return `${measureInWords(counted.count, measure.name)} · ${plain}${off}`
 }
 
 function deviceItems(step: Step, shelf: Shelf): TrayEntry[] {
   const device = deviceById(shelf, step.deviceId)
   if (!device) return []
-  const parts = (device.consumables ?? []).map(({ supplyId, count }, at): TrayEntry => ({ id: `${step.id}:part${at}`, name: SUPPLY_NAMES[supplyId as SupplyId] ?? supplyId, count, for: step.title, stepId: step.id, supply: { id: supplyId, count } }))
-  return [{ id: `${step.id}:device`, name: device.name, count: 1, for: step.title, stepId: step.id, note: [device.setting, ...device.setup].join(' · ') }, ...parts.filter((part) => !step.tray?.some((name) => supplyNamed(name)?.id === part.supply!.id))]
+  const parts = (device.consumables ?? []).map(({ supplyId, count }, at): TrayEntry => ({
+    id: `${step.id}:part${at}`,
+    name: SUPPLY_NAMES[supplyId as SupplyId] ?? supplyId,
+    count,
+    for: step.title,
+    stepId: step.id,
+    supply: { id: supplyId, count },
+  }))
+  return [
+    {
+      id: `${step.id}:device`,
+      name: device.name,
+      count: 1,
+      for: step.title,
+      stepId: step.id,
+      note: [device.setting, ...device.setup].join(' · '),
+    },
+    ...parts.filter(
+      (part) => !step.tray?.some((name) => supplyNamed(name)?.id === part.supply!.id),
+    ),
+  ]
 }
 
 function applyItems(step: Step, shelf: Shelf): TrayEntry[] {
   const product = productById(shelf, step.product?.productId)
-  const laid = product && step.segments.some((segment) => segment.kind === 'apply') ? forApplying(product) : undefined
+  const laid =
+    product && step.segments.some((segment) => segment.kind === 'apply')
+      ? forApplying(product)
+      : undefined
   // Its wand or brush may be named on the card, or belong to the bowl it is mixed in.
-  if (!laid || step.tray?.some((name) => supplyNamed(name)?.id === laid.id) || (mixing(step) && laid.id === 'brush')) return []
+  if (
+    !laid ||
+    step.tray?.some((name) => supplyNamed(name)?.id === laid.id) ||
+    (mixing(step) && laid.id === 'brush')
+  )
+    return []
   return [entry(step, 'lay-with', laid)]
 }
 
-const mixing = (step: Step): Segment | undefined => step.segments.find((segment) => segment.kind === 'prepare')
-const isMixed = (step: Step, product: Product | undefined): boolean => product !== undefined && (mixing(step) !== undefined || product.recipe !== undefined || product.mixing !== undefined)
+const mixing = (step: Step): Segment | undefined =>
+  step.segments.find((segment) => segment.kind === 'prepare')
+const isMixed = (step: Step, product: Product | undefined): boolean =>
+  product !== undefined &&
+  (mixing(step) !== undefined || product.recipe !== undefined || product.mixing !== undefined)
 
 /** What sets is stirred in a flexible bowl with a spatula and measured water; the rest in a bowl with its brush, covered where it must rest. */
 function mixItems(step: Step, shelf: Shelf): TrayEntry[] {
   const product = productById(shelf, step.product?.productId)
   if (!isMixed(step, product)) return []
   const sets = mixing(step)?.workingS !== undefined || product?.mixing?.bowl === 'flexible bowl'
-  const rests = product?.mixing?.restS ? `let it rest ${inMinutes(product.mixing.restS)} min, covered` : product?.mixing?.bowl === 'covered bowl' ? 'cover it' : undefined
-  const bowl = entry(step, 'bowl', { id: sets ? 'flexible-bowl' : 'bowl', count: 1 }, rests ? { note: rests } : {})
+  const rests = product?.mixing?.restS
+    ? `let it rest ${inMinutes(product.mixing.restS)} min, covered`
+    : product?.mixing?.bowl === 'covered bowl'
+      ? 'cover it'
+      : undefined
+  const bowl = entry(
+    step,
+    'bowl',
+    { id: sets ? 'flexible-bowl' : 'bowl', count: 1 },
+    rests ? { note: rests } : {},
+  )
   // What the card itself names is not laid out twice.
   const named = new Set(step.tray?.map((name) => supplyNamed(name)?.id))
-  return [bowl, entry(step, 'stir', { id: sets ? 'spatula' : 'brush', count: 1 }), ...(product?.mixing?.waterMlPerG ? [entry(step, 'cup', { id: 'cup', count: 1 })] : [])].filter((item) => !named.has(item.supply!.id as SupplyId))
+  return [
+    bowl,
+    entry(step, 'stir', { id: sets ? 'spatula' : 'brush', count: 1 }),
+    ...(product?.mixing?.waterMlPerG ? [entry(step, 'cup', { id: 'cup', count: 1 })] : []),
+  ].filter((item) => !named.has(item.supply!.id as SupplyId))
 }
 
 /** A lukewarm towel is cooler than a warm one: the wrist decides (house figure). */
@@ -116,14 +230,45 @@ function clothOf(step: Step, segment: Segment, laid: Laid): TrayEntry {
   const name = `${heat} ${SUPPLY_NAMES[laid.id]}`
   if (heat === 'cool') return entry(step, suffix, laid, { name })
   const readyInS = towelReadyInS({ ...TOWEL, targetC: TOWEL_C[heat] })
-  return entry(step, suffix, laid, { name, readyInS, note: `${TOWEL_C[heat]} °C at the wrist; ready ${inMinutes(readyInS)} min out of the cabinet` })
+  return entry(step, suffix, laid, {
+    name,
+    readyInS,
+    note: `${TOWEL_C[heat]} °C at the wrist; ready ${inMinutes(readyInS)} min out of the cabinet`,
+  })
 }
 
 /** Where a mask hardens one towel more is at hand: if an edge resists it is softened, never scraped. */
 function spareItems(step: Step, shelf: Shelf): TrayEntry[] {
-  const properties = new Set([...step.properties, ...(productById(shelf, step.product?.productId)?.properties ?? [])])
-  const hardens = step.phase === 'mask' && (mixing(step)?.workingS !== undefined || properties.has('tightening') || properties.has('film-peel'))
-  return hardens ? [entry(step, 'spare', { id: 'towel', count: 1 }, { name: 'spare towel, wet', note: 'if an edge resists' })] : []
+  const properties = new Set([
+    ...step.properties,
+    ...(productById(shelf, step.product?.productId)?.properties ?? []),
+  ])
+  const hardens =
+    step.phase === 'mask' &&
+    (mixing(step)?.workingS !== undefined ||
+      properties.has('tightening') ||
+      properties.has('film-peel'))
+  return hardens
+    ? [
+        entry(
+          step,
+          'spare',
+          { id: 'towel', count: 1 },
+          { name: 'spare towel, wet', note: 'if an edge resists' },
+        ),
+      ]
+    : []
 }
 
-const namedItems = (step: Step): TrayEntry[] => (step.tray ?? []).map((name, at) => { const laid = supplyNamed(name); return { id: `${step.id}:tray${at}`, name, count: 1, for: step.title, stepId: step.id, ...(laid ? { supply: laid } : {}) } })
+const namedItems = (step: Step): TrayEntry[] =>
+  (step.tray ?? []).map((name, at) => {
+    const laid = supplyNamed(name)
+    return {
+      id: `${step.id}:tray${at}`,
+      name,
+      count: 1,
+      for: step.title,
+      stepId: step.id,
+      ...(laid ? { supply: laid } : {}),
+    }
+  })

@@ -11,13 +11,28 @@ export const RunBody = z.discriminatedUnion('type', [
   z.strictObject({ type: z.literal('finished'), segmentId: z.string() }),
   /** "Still at it": what was inferred as finished is not. */
   z.strictObject({ type: z.literal('still'), segmentId: z.string() }),
-  z.strictObject({ type: z.literal('sensation'), stepId: z.string(), sensation: z.enum(SENSATIONS) }),
+  z.strictObject({
+    type: z.literal('sensation'),
+    stepId: z.string(),
+    sensation: z.enum(SENSATIONS),
+  }),
   z.strictObject({ type: z.literal('comfort'), stepId: z.string(), measure: z.string().max(160) }),
-  z.strictObject({ type: z.literal('skipped'), stepId: z.string(), reason: z.string().min(1).max(200) }),
+  z.strictObject({
+    type: z.literal('skipped'),
+    stepId: z.string(),
+    reason: z.string().min(1).max(200),
+  }),
   z.strictObject({ type: z.literal('note'), text: z.string().min(1).max(1000) }),
   /** An answer at a gate: the reading under the lamp with what it showed, or a quick check. */
   z.strictObject({ type: z.literal('read'), stepId: z.string(), reading: Reading }),
-  z.strictObject({ type: z.literal('checked'), stepId: z.string(), answer: z.enum(['calm', 'stings']), /** What was tried: the ladder may have changed it from what is written. */ productId: z.string().optional() }),
+  z.strictObject({
+    type: z.literal('checked'),
+    stepId: z.string(),
+    answer: z.enum(['calm', 'stings']),
+    /** What was tried: the ladder may have changed it from what is written. */ productId: z
+      .string()
+      .optional(),
+  }),
   /** The rest was fitted again: the plan as it then stood, stored and never computed anew. */
   z.strictObject({ type: z.literal('replanned'), plan: FittedPlan }),
   z.strictObject({ type: z.literal('retract'), eventId: z.uuid() }),

@@ -7,58 +7,142 @@ const plan = planFor()
 const START = Date.UTC(2026, 10, 24, 8)
 const MIN = 60_000
 const uuid = (n: number) => `00000000-0000-4000-8000-${String(n).padStart(12, '0')}`
-const event = (n: number, atMs: number, body: RunBody, deviceId = 'a'): RunEvent => ({ id: uuid(n), deviceId, seq: n, wallMs: atMs, elapsedMs: atMs - START, body })
+const event = (n: number, atMs: number, body: RunBody, deviceId = 'a'): RunEvent => ({
+  id: uuid(n),
+  deviceId,
+  seq: n,
+  wallMs: atMs,
+  elapsedMs: atMs - START,
+  body,
+})
 const placed = (id: string) => plan.segments.find((segment) => segment.id === id)!
 const atPlanned = (seconds: number) => START + seconds * 1000
-const plain = (state: ReturnType<typeof reduceRun>) => ({ ...state, segments: [...state.segments].sort(), skipped: [...state.skipped].sort() })
+const plain = (state: ReturnType<typeof reduceRun>) => ({
+  ...state,
+  segments: [...state.segments].sort(),
+  skipped: [...state.skipped].sort(),
+})
 
 const body: fc.Arbitrary<RunBody> = fc.oneof(
-  fc.record({ type: fc.constantFrom('started' as const, 'finished' as const, 'still' as const), segmentId: fc.constantFrom(...plan.segments.map((segment) => segment.id)) }),
-  fc.record({ type: fc.constant('sensation' as const), stepId: fc.constantFrom('enzyme', 'kelp'), sensation: fc.constantFrom('warm' as const, 'burning' as const) }),
-  fc.record({ type: fc.constant('skipped' as const), stepId: fc.constantFrom('massage', 'kelp'), reason: fc.constant('no time') }),
-  fc.record({ type: fc.constant('retract' as const), eventId: fc.integer({ min: 1, max: 12 }).map(uuid) }),
-  fc.constant({ type: 'start' as const }), fc.constant({ type: 'finish' as const }),
+  fc.record({
+    type: fc.constantFrom('started' as const, 'finished' as const, 'still' as const),
+    segmentId: fc.constantFrom(...plan.segments.map((segment) => segment.id)),
+  }),
+  fc.record({
+    type: fc.constant('sensation' as const),
+    stepId: fc.constantFrom('enzyme', 'kelp'),
+    sensation: fc.constantFrom('warm' as const, 'burning' as const),
+  }),
+  fc.record({
+    type: fc.constant('skipped' as const),
+    stepId: fc.constantFrom('massage', 'kelp'),
+    reason: fc.constant('no time'),
+  }),
+  fc.record({
+    type: fc.constant('retract' as const),
+    eventId: fc.integer({ min: 1, max: 12 }).map(uuid),
+  }),
+  fc.constant({ type: 'start' as const }),
+  fc.constant({ type: 'finish' as const }),
 )
-const log = fc.array(fc.record({ body, at: fc.integer({ min: 0, max: 80 * 60 }), device: fc.constantFrom('a', 'b') }), { maxLength: 14 }).map((items) => items.map((item, n) => event(n + 1, atPlanned(item.at), item.body, item.device)))
+const log = fc
+  .array(
+    fc.record({
+      body,
+      at: fc.integer({ min: 0, max: 80 * 60 }),
+      device: fc.constantFrom('a', 'b'),
+    }),
+    { maxLength: 14 },
+  )
+  .map((items) => items.map((item, n) => event(n + 1, atPlanned(item.at), item.body, item.device)))
 
 describe('the run log', () => {
   test('any order of delivery, any number of times, gives the same state', () => {
-    fc.assert(fc.property(log, fc.infiniteStream(fc.integer()), (events, dice) => {
-      const shuffled = [...events, ...events].map((one) => ({ one, at: dice.next().value as number })).sort((a, b) => a.at - b.at).map(({ one }) => one)
-      expect(plain(reduceRun(plan, shuffled))).toEqual(plain(reduceRun(plan, events)))
-    }), { numRuns: 500, seed: 31 })
+    fc.assert(
+      fc.property(log, fc.infiniteStream(fc.integer()), (events, dice) => {
+        const shuffled = [...events, ...events]
+          .map((one) => ({ one, at: dice.next().value as number }))
+          .sort((a, b) => a.at - b.at)
+          .map(({ one }) => one)
+        expect(plain(reduceRun(plan, shuffled))).toEqual(plain(reduceRun(plan, events)))
+      }),
+      { numRuns: 500, seed: 31 },
+    )
   })
   test('two tablets: the first removal wins, sensations unite', () => {
-    const a = [event(1, START, { type: 'start' }), event(2, START + 9 * MIN, { type: 'started', segmentId: 'enzyme/off' }), event(3, START + 8 * MIN, { type: 'sensation', stepId: 'enzyme', sensation: 'warm' })]
-    const b = [event(4, START + 10 * MIN, { type: 'started', segmentId: 'enzyme/off' }, 'b'), event(5, START + 8 * MIN, { type: 'sensation', stepId: 'enzyme', sensation: 'stinging' }, 'b')]
+    const a = [
+      event(1, START, { type: 'start' }),
+      event(2, START + 9 * MIN, { type: 'started', segmentId: 'enzyme/off' }),
+      event(3, START + 8 * MIN, { type: 'sensation', stepId: 'enzyme', sensation: 'warm' }),
+    ]
+    const b = [
+      event(4, START + 10 * MIN, { type: 'started', segmentId: 'enzyme/off' }, 'b'),
+      event(
+        5,
+        START + 8 * MIN,
+        { type: 'sensation', stepId: 'enzyme', sensation: 'stinging' },
+        'b',
+      ),
+    ]
     const state = reduceRun(plan, [...b, ...a])
     expect(state.segments.get('enzyme/off')!.startedMs).toBe(START + 9 * MIN)
     expect(state.sensations.map((one) => one.sensation).sort()).toEqual(['stinging', 'warm'])
   })
   test('an event taken back leaves no trace but its retraction', () => {
     const done = event(2, START + MIN, { type: 'finished', segmentId: 'eyes/on' })
-    expect(reduceRun(plan, [event(1, START, { type: 'start' }), done, event(3, START + MIN, { type: 'retract', eventId: done.id })]).segments.size).toBe(0)
+    expect(
+      reduceRun(plan, [
+        event(1, START, { type: 'start' }),
+        done,
+        event(3, START + MIN, { type: 'retract', eventId: done.id }),
+      ]).segments.size,
+    ).toBe(0)
   })
   test.each([
-    ['by word', [event(2, START + MIN, { type: 'finished', segmentId: 'kelp/on' })], START + 2 * MIN],
+    [
+      'by word',
+      [event(2, START + MIN, { type: 'finished', segmentId: 'kelp/on' })],
+      START + 2 * MIN,
+    ],
     ['by the clock alone', [], atPlanned(placed('enzyme/dwell').startS + 30)],
   ] as const)('a layer that lies on the skin %s cannot be skipped off it', (_how, more, at) => {
     const stepId = more.length > 0 ? 'kelp' : 'enzyme'
-    const state = reduceRun(plan, [event(1, START, { type: 'start' }), ...more, event(3, at, { type: 'skipped', stepId, reason: 'late' })])
+    const state = reduceRun(plan, [
+      event(1, START, { type: 'start' }),
+      ...more,
+      event(3, at, { type: 'skipped', stepId, reason: 'late' }),
+    ])
     expect(state.skipped.has(stepId)).toBe(false)
     expect(state.notes[0]!.text).toContain('has to come off')
   })
   test('what has not begun, and work of the hands alone, can be left out; the rest moves up', () => {
     const during = atPlanned(placed('globes/roll').startS + 20)
-    const state = reduceRun(plan, [event(1, START, { type: 'start' }), event(2, atPlanned(placed('enzyme/off').startS), { type: 'started', segmentId: 'enzyme/off' }), event(5, atPlanned(placed('enzyme/off').endS), { type: 'finished', segmentId: 'enzyme/off' }), event(3, during, { type: 'skipped', stepId: 'globes', reason: 'cold' }), event(4, during, { type: 'skipped', stepId: 'kelp', reason: 'no time' })])
-    expect([...state.skipped]).toEqual([['globes', 'cold'], ['kelp', 'no time']])
+    const state = reduceRun(plan, [
+      event(1, START, { type: 'start' }),
+      event(2, atPlanned(placed('enzyme/off').startS), {
+        type: 'started',
+        segmentId: 'enzyme/off',
+      }),
+      event(5, atPlanned(placed('enzyme/off').endS), { type: 'finished', segmentId: 'enzyme/off' }),
+      event(3, during, { type: 'skipped', stepId: 'globes', reason: 'cold' }),
+      event(4, during, { type: 'skipped', stepId: 'kelp', reason: 'no time' }),
+    ])
+    expect([...state.skipped]).toEqual([
+      ['globes', 'cold'],
+      ['kelp', 'no time'],
+    ])
     const live = liveAt(plan, state, during + 1000)
     expect(live.hands?.segment.stepId).toBe('massage')
-    expect(live.segments.filter((one) => one.segment.stepId === 'kelp').every((one) => one.status === 'skipped')).toBe(true)
+    expect(
+      live.segments
+        .filter((one) => one.segment.stepId === 'kelp')
+        .every((one) => one.status === 'skipped'),
+    ).toBe(true)
   })
   test('left out can be what the hands are at, else what they come to next, never what lies on the skin', () => {
     const begun = [event(1, START, { type: 'start' })]
-    const at = (seconds: number) => skippable(liveAt(plan, reduceRun(plan, begun), atPlanned(seconds)))
+    const at = (seconds: number) =>
+      skippable(liveAt(plan, reduceRun(plan, begun), atPlanned(seconds)))
     expect(at(placed('lamp/look').startS + 5)).toBe('lamp')
     expect(at(placed('enzyme/on').startS + 5)).not.toBe('enzyme')
     expect(at(placed('enzyme/dwell').startS + 5)).toBeUndefined()
@@ -71,34 +155,67 @@ describe('clocks from event times', () => {
   const dwell = placed('enzyme/dwell')
 
   test('hands-on work follows without a tap, at the planned seconds', () => {
-    const live = liveAt(plan, reduceRun(plan, started), atPlanned(placed('cleanse-1/on').startS + 5))
+    const live = liveAt(
+      plan,
+      reduceRun(plan, started),
+      atPlanned(placed('cleanse-1/on').startS + 5),
+    )
     expect(live.hands?.segment.id).toBe('cleanse-1/on')
     expect(live.lastInferred?.segment.id).toBe('eyes/off')
   })
   test('a reload shows the same second: the state is a function of events and now', () => {
-    fc.assert(fc.property(log, fc.integer({ min: 0, max: 90 * 60 }), (events, second) => {
-      const now = atPlanned(second)
-      const again = JSON.parse(JSON.stringify(events)) as RunEvent[]
-      expect(liveAt(plan, reduceRun(plan, again), now)).toEqual(liveAt(plan, reduceRun(plan, events), now))
-    }), { numRuns: 200, seed: 32 })
+    fc.assert(
+      fc.property(log, fc.integer({ min: 0, max: 90 * 60 }), (events, second) => {
+        const now = atPlanned(second)
+        const again = JSON.parse(JSON.stringify(events)) as RunEvent[]
+        expect(liveAt(plan, reduceRun(plan, again), now)).toEqual(
+          liveAt(plan, reduceRun(plan, events), now),
+        )
+      }),
+      { numRuns: 200, seed: 32 },
+    )
   })
   test('a dwell runs from the end of its apply, and its removal is never inferred', () => {
     const state = reduceRun(plan, started)
     const later = liveAt(plan, state, atPlanned(dwell.endS + 25 * 60))
-    expect(later.layers).toMatchObject([{ stepId: 'enzyme', sinceMs: atPlanned(on.endS), dueMs: atPlanned(dwell.endS), removalId: 'enzyme/off' }])
+    expect(later.layers).toMatchObject([
+      {
+        stepId: 'enzyme',
+        sinceMs: atPlanned(on.endS),
+        dueMs: atPlanned(dwell.endS),
+        removalId: 'enzyme/off',
+      },
+    ])
     expect(later.next?.segment.id).toBe('enzyme/off')
     expect(later.hands).toBeUndefined()
   })
   test('saying done early moves the dwell with it', () => {
-    const early = [...started, event(2, atPlanned(on.endS - 40), { type: 'finished', segmentId: 'enzyme/on' })]
-    expect(liveAt(plan, reduceRun(plan, early), atPlanned(on.endS)).layers[0]).toMatchObject({ sinceMs: atPlanned(on.endS - 40) })
+    const early = [
+      ...started,
+      event(2, atPlanned(on.endS - 40), { type: 'finished', segmentId: 'enzyme/on' }),
+    ]
+    expect(liveAt(plan, reduceRun(plan, early), atPlanned(on.endS)).layers[0]).toMatchObject({
+      sinceMs: atPlanned(on.endS - 40),
+    })
   })
   test('still at it: what the clock called finished goes on', () => {
-    const still = [...started, event(2, atPlanned(placed('eyes/on').endS + 4), { type: 'still', segmentId: 'eyes/on' })]
-    expect(liveAt(plan, reduceRun(plan, still), atPlanned(placed('eyes/on').endS + 30)).hands?.segment.id).toBe('eyes/on')
+    const still = [
+      ...started,
+      event(2, atPlanned(placed('eyes/on').endS + 4), { type: 'still', segmentId: 'eyes/on' }),
+    ]
+    expect(
+      liveAt(plan, reduceRun(plan, still), atPlanned(placed('eyes/on').endS + 30)).hands?.segment
+        .id,
+    ).toBe('eyes/on')
   })
   test('two dwells run at once, each with its own clock', () => {
-    const take = (n: number, segmentId: string) => { const { startS, endS } = placed(segmentId); return [event(n, atPlanned(startS), { type: 'started', segmentId }), event(n + 1, atPlanned(endS), { type: 'finished', segmentId })] }
+    const take = (n: number, segmentId: string) => {
+      const { startS, endS } = placed(segmentId)
+      return [
+        event(n, atPlanned(startS), { type: 'started', segmentId }),
+        event(n + 1, atPlanned(endS), { type: 'finished', segmentId }),
+      ]
+    }
     const events = [...started, ...take(10, 'enzyme/off')]
     const lips = placed('lips/dwell')
     const live = liveAt(plan, reduceRun(plan, events), atPlanned(lips.startS + 60))
@@ -106,19 +223,47 @@ describe('clocks from event times', () => {
     expect(live.layers.find((layer) => layer.stepId === 'lips')!.dueMs).toBe(atPlanned(lips.endS))
   })
   test('the whole run, every removal said, ends when it was planned', () => {
-    const removals = plan.segments.filter((segment) => segment.kind === 'remove').flatMap((segment, n) => [event(100 + 2 * n, atPlanned(segment.startS), { type: 'started', segmentId: segment.id }), event(101 + 2 * n, atPlanned(segment.endS), { type: 'finished', segmentId: segment.id })])
-    const live = liveAt(plan, reduceRun(plan, [...started, ...removals]), atPlanned(plan.totalS + 1))
+    const removals = plan.segments
+      .filter((segment) => segment.kind === 'remove')
+      .flatMap((segment, n) => [
+        event(100 + 2 * n, atPlanned(segment.startS), { type: 'started', segmentId: segment.id }),
+        event(101 + 2 * n, atPlanned(segment.endS), { type: 'finished', segmentId: segment.id }),
+      ])
+    const live = liveAt(
+      plan,
+      reduceRun(plan, [...started, ...removals]),
+      atPlanned(plan.totalS + 1),
+    )
     expect(live.allDone).toBe(true)
     expect(live.finishMs).toBe(atPlanned(plan.totalS))
   })
 })
 
 describe('sensations answered by what the product is expected to feel like', () => {
-  const peel = { name: 'Peel', emergencyOff: 'neutralise then rinse' as const, expected: [{ sensation: 'stinging' as const, onsetS: 5, fadeS: 60, comfort: 'Fan it' }] }
+  const peel = {
+    name: 'Peel',
+    emergencyOff: 'neutralise then rinse' as const,
+    expected: [{ sensation: 'stinging' as const, onsetS: 5, fadeS: 60, comfort: 'Fan it' }],
+  }
   test.each([
-    ['stinging', 20, 'normal'], ['stinging', 60, 'normal'], ['stinging', 61, 'remove'], ['burning', 20, 'remove'], ['itch', 20, 'lower'], ['discomfort-seen', 20, 'lower'],
-    ['hives', 1, 'emergency'], ['swelling', 1, 'emergency'], ['cannot-breathe', 1, 'emergency'], ['panic', 1, 'remove'], ['whitening', 5, 'remove'],
-  ] as const)('%s after %s s: %s', (sensation, since, level) => expect(answerSensation(sensation, peel, since).level).toBe(level))
-  test('the way off is the product’s own', () => expect(answerSensation('burning', peel, 10).action).toContain('neutralise to the end of the foam'))
-  test('an unknown product is never called normal', () => expect(answerSensation('warm', undefined, 10).level).toBe('lower'))
+    ['stinging', 20, 'normal'],
+    ['stinging', 60, 'normal'],
+    ['stinging', 61, 'remove'],
+    ['burning', 20, 'remove'],
+    ['itch', 20, 'lower'],
+    ['discomfort-seen', 20, 'lower'],
+    ['hives', 1, 'emergency'],
+    ['swelling', 1, 'emergency'],
+    ['cannot-breathe', 1, 'emergency'],
+    ['panic', 1, 'remove'],
+    ['whitening', 5, 'remove'],
+  ] as const)('%s after %s s: %s', (sensation, since, level) =>
+    expect(answerSensation(sensation, peel, since).level).toBe(level),
+  )
+  test('the way off is the product’s own', () =>
+    expect(answerSensation('burning', peel, 10).action).toContain(
+      'neutralise to the end of the foam',
+    ))
+  test('an unknown product is never called normal', () =>
+    expect(answerSensation('warm', undefined, 10).level).toBe('lower'))
 })

@@ -4,14 +4,26 @@ import type { Live } from './live'
 import type { RunState } from './reduce'
 
 /** A running visit as `compile` takes it: what has begun, in whole seconds from its start, and what was left out. */
-export function underwayOf(state: Pick<RunState, 'startedMs' | 'skipped' | 'segments'>, live: Live, nowMs: number): Underway {
+export function underwayOf(
+  state: Pick<RunState, 'startedMs' | 'skipped' | 'segments'>,
+  live: Live,
+  nowMs: number,
+): Underway {
   const startMs = state.startedMs ?? nowMs
   const seconds = (ms: number): number => Math.max(0, Math.round((ms - startMs) / 1000))
   const begun = new Map<string, Pin>()
   for (const { segment, status, fromMs, toMs } of live.segments) {
-    if (status === 'done' || status === 'inferred') begun.set(segment.id, { startS: seconds(fromMs), endS: Math.max(seconds(fromMs), seconds(toMs)) })
+    if (status === 'done' || status === 'inferred')
+      begun.set(segment.id, {
+        startS: seconds(fromMs),
+        endS: Math.max(seconds(fromMs), seconds(toMs)),
+      })
     // What the clock would begin this very second has not been touched yet.
-    if (status === 'now' && (seconds(fromMs) < seconds(nowMs) || state.segments.get(segment.id)?.startedMs !== undefined)) begun.set(segment.id, { startS: seconds(fromMs) })
+    if (
+      status === 'now' &&
+      (seconds(fromMs) < seconds(nowMs) || state.segments.get(segment.id)?.startedMs !== undefined)
+    )
+      begun.set(segment.id, { startS: seconds(fromMs) })
   }
   return { nowS: seconds(nowMs), begun, leftOut: new Set(state.skipped.keys()) }
 }

@@ -14,8 +14,12 @@ export function goneWith(steps: readonly Step[], first: ReadonlySet<string>): Se
   const gone = new Set(first)
   for (let before = -1; before !== gone.size;) {
     before = gone.size
-    const groups = new Set(steps.flatMap((step) => (gone.has(step.id) && step.group ? [step.group] : [])))
-    for (const step of steps) if ((step.closes && gone.has(step.closes)) || (step.group && groups.has(step.group))) gone.add(step.id)
+    const groups = new Set(
+      steps.flatMap((step) => (gone.has(step.id) && step.group ? [step.group] : [])),
+    )
+    for (const step of steps)
+      if ((step.closes && gone.has(step.closes)) || (step.group && groups.has(step.group)))
+        gone.add(step.id)
   }
   return gone
 }

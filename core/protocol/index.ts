@@ -1,10 +1,37 @@
-export { ADMITS, LEVER_WORDS, LEVERS, LOCAL_TOOLS, PHASES, PLACES, PROPERTIES, propertyWords, TEMPERATURES, TOOLS } from './words'
+export {
+  ADMITS,
+  LEVER_WORDS,
+  LEVERS,
+  LOCAL_TOOLS,
+  PHASES,
+  PLACES,
+  PROPERTIES,
+  propertyWords,
+  TEMPERATURES,
+  TOOLS,
+} from './words'
 export type { Admits, LeverId, Phase, Place, Property, Temperature, Tool } from './words'
-export { dwellSeconds, onClient, placeOf, presenceOf, segment, usesHands, usualSeconds } from './segments'
+export {
+  dwellSeconds,
+  onClient,
+  placeOf,
+  presenceOf,
+  segment,
+  usesHands,
+  usualSeconds,
+} from './segments'
 export { lint } from './linter'
 export type { LintFinding } from './linter'
 export { freshId, goneWith } from './family'
 export { unrolled } from './unroll'
-export { MOVEMENT_TYPES, movementSeconds, movementsSeconds, PASS_PATTERNS, PATH_WORDS, PATHS, timedByMovements } from './movement'
+export {
+  MOVEMENT_TYPES,
+  movementSeconds,
+  movementsSeconds,
+  PASS_PATTERNS,
+  PATH_WORDS,
+  PATHS,
+  timedByMovements,
+} from './movement'
 export type { PathId } from './movement'
 export type { ChoiceOption, Movement, Pick, ProtocolVersion, Segment, Step, Variant } from './model'

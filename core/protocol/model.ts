@@ -5,7 +5,11 @@ import { ZoneId } from '../skin/model'
 import { MOVEMENT_TYPES, PASS_PATTERNS, PATHS, PRESSURES, SIDES, WITH } from './movement'
 import { ADMITS, LEVERS, PHASES, PLACES, PROPERTIES, TEMPERATURES, TOOLS } from './words'
 
-const seconds = z.number().int().min(0).max(4 * 3600)
+const seconds = z
+  .number()
+  .int()
+  .min(0)
+  .max(4 * 3600)
 
 /** How a segment ends. Minutes are then the forecast. */
 export const SegmentEnd = z.strictObject({
@@ -16,34 +20,38 @@ export const SegmentEnd = z.strictObject({
 })
 
 /** One stretch of a step's time, in seconds. `maxS` of a dwell is a safety limit; an active dwell never stretches. */
-export const Segment = z.strictObject({
-  id: z.string().min(1).max(60),
-  kind: z.enum(['prepare', 'apply', 'dwell', 'remove', 'settle', 'hygiene']),
-  minS: seconds,
-  usualS: seconds,
-  maxS: seconds,
-  active: z.boolean().optional(),
-  /** Dwell: where the practitioner must be meanwhile. */
-  presence: z.enum(PLACES).optional(),
-  /** Dwell: what may be done meanwhile. */
-  admits: z.array(z.enum(ADMITS)).optional(),
-  /** Zones out of reach meanwhile (panel, steamer, wrap). */
-  blocks: z.array(ZoneId).optional(),
-  /** Prepare: how long it may stand before it is applied. */
-  potLifeS: seconds.optional(),
-  /** Prepare: it must rest so long before it is applied. */
-  restS: seconds.optional(),
-  /** Prepare: applying must end this long after the mixing ended. */
-  workingS: seconds.optional(),
-  tool: z.enum(TOOLS).optional(),
-  temperature: z.enum(TEMPERATURES).optional(),
-  end: SegmentEnd.optional(),
-  coat: z.number().int().min(1).max(9).optional(),
-  /** Only these of the step's zones: the eye part and the face part of one mask. */
-  zones: z.array(ZoneId).min(1).optional(),
-  /** Current whose poles are swapped at half time: both halves are equally long (rule D09). */
-  polarity: z.enum(['negative', 'positive']).optional(),
-}).refine((s) => s.minS <= s.usualS && s.usualS <= s.maxS, { error: 'minimum, usual and maximum must not decrease' })
+export const Segment = z
+  .strictObject({
+    id: z.string().min(1).max(60),
+    kind: z.enum(['prepare', 'apply', 'dwell', 'remove', 'settle', 'hygiene']),
+    minS: seconds,
+    usualS: seconds,
+    maxS: seconds,
+    active: z.boolean().optional(),
+    /** Dwell: where the practitioner must be meanwhile. */
+    presence: z.enum(PLACES).optional(),
+    /** Dwell: what may be done meanwhile. */
+    admits: z.array(z.enum(ADMITS)).optional(),
+    /** Zones out of reach meanwhile (panel, steamer, wrap). */
+    blocks: z.array(ZoneId).optional(),
+    /** Prepare: how long it may stand before it is applied. */
+    potLifeS: seconds.optional(),
+    /** Prepare: it must rest so long before it is applied. */
+    restS: seconds.optional(),
+    /** Prepare: applying must end this long after the mixing ended. */
+    workingS: seconds.optional(),
+    tool: z.enum(TOOLS).optional(),
+    temperature: z.enum(TEMPERATURES).optional(),
+    end: SegmentEnd.optional(),
+    coat: z.number().int().min(1).max(9).optional(),
+    /** Only these of the step's zones: the eye part and the face part of one mask. */
+    zones: z.array(ZoneId).min(1).optional(),
+    /** Current whose poles are swapped at half time: both halves are equally long (rule D09). */
+    polarity: z.enum(['negative', 'positive']).optional(),
+  })
+  .refine((s) => s.minS <= s.usualS && s.usualS <= s.maxS, {
+    error: 'minimum, usual and maximum must not decrease',
+  })
 export type Segment = z.infer<typeof Segment>
 
 export const Pick = z.strictObject({ productId: z.string(), useId: z.string() })
@@ -64,19 +72,39 @@ export const Movement = z.strictObject({
 export type Movement = z.infer<typeof Movement>
 
 /** Zones in the order of a device, its pattern, and a start level that is then chosen by feeling. */
-export const Passes = z.strictObject({ zones: z.array(ZoneId).min(1), pattern: z.enum(PASS_PATTERNS), times: z.number().int().min(1).max(9), level: z.string().max(60).optional() })
+export const Passes = z.strictObject({
+  zones: z.array(ZoneId).min(1),
+  pattern: z.enum(PASS_PATTERNS),
+  times: z.number().int().min(1).max(9),
+  level: z.string().max(60).optional(),
+})
 export type Passes = z.infer<typeof Passes>
 
 /** One pick of a choice slot: what it is for, and the zones it takes when several stand side by side. */
-export const ChoiceOption = z.strictObject({ concern: Concern, pick: Pick, zones: z.array(ZoneId).min(1).optional() })
+export const ChoiceOption = z.strictObject({
+  concern: Concern,
+  pick: Pick,
+  zones: z.array(ZoneId).min(1).optional(),
+})
 export type ChoiceOption = z.infer<typeof ChoiceOption>
 
 /** Another way of doing a step, with its own times; the slot fit may swap to it. `worth`: the share of the step's worth it keeps. */
-export const Variant = z.strictObject({ id: z.string().min(1).max(60), title: z.string().min(1).max(120), segments: z.array(Segment).min(1), product: Pick.optional(), deviceId: z.string().optional(), worth: z.number().min(0.1).max(1) })
+export const Variant = z.strictObject({
+  id: z.string().min(1).max(60),
+  title: z.string().min(1).max(120),
+  segments: z.array(Segment).min(1),
+  product: Pick.optional(),
+  deviceId: z.string().optional(),
+  worth: z.number().min(0.1).max(1),
+})
 export type Variant = z.infer<typeof Variant>
 
 /** When a step belongs to the visit at all. Every condition given must hold. */
-export const When = z.strictObject({ time: z.enum(['day', 'evening']).optional(), visit: z.enum(['first', 'later']).optional(), goal: Concern.optional() })
+export const When = z.strictObject({
+  time: z.enum(['day', 'evening']).optional(),
+  visit: z.enum(['first', 'later']).optional(),
+  goal: Concern.optional(),
+})
 
 export const Step = z.strictObject({
   id: z.string().min(1).max(60),
@@ -90,7 +118,13 @@ export const Step = z.strictObject({
   concern: Concern.optional(),
   properties: z.array(z.enum(PROPERTIES)),
   segments: z.array(Segment).min(1),
-  lever: z.strictObject({ lever: z.enum(LEVERS), rung: z.number().int().min(1).max(5), writtenRung: z.number().int().min(1).max(5).optional() }).optional(),
+  lever: z
+    .strictObject({
+      lever: z.enum(LEVERS),
+      rung: z.number().int().min(1).max(5),
+      writtenRung: z.number().int().min(1).max(5).optional(),
+    })
+    .optional(),
   /** Must be in every visit; never dropped. */
   essential: z.boolean(),
   /** 1 (nice to have) … 5 (the point of the visit): who keeps the room in the skin's allowance. */
@@ -110,19 +144,35 @@ export const Step = z.strictObject({
   /** A quick check: the step whose product it tries. */
   checks: z.string().optional(),
   /** In the visit only if the gate's reading shows one of these. Steps with the same words come or go together. */
-  onlyIf: z.strictObject({ gate: z.string(), sees: z.array(z.enum([...FINDING_KINDS, 'ready-lesion'])).min(1) }).optional(),
+  onlyIf: z
+    .strictObject({
+      gate: z.string(),
+      sees: z.array(z.enum([...FINDING_KINDS, 'ready-lesion'])).min(1),
+    })
+    .optional(),
   /** One slot, filled by what the client wants most; with `several` each wanted concern gets its own zones. The first option is the card's own. */
-  choice: z.strictObject({ several: z.boolean(), options: z.array(ChoiceOption).min(2).max(8) }).optional(),
+  choice: z
+    .strictObject({ several: z.boolean(), options: z.array(ChoiceOption).min(2).max(8) })
+    .optional(),
   variants: z.array(Variant).max(3).optional(),
   when: When.optional(),
   /** Lies at the same time as others of this name, each on its own zones. */
   beside: z.string().min(1).max(60).optional(),
   /** Begins at most so many seconds after that step has ended. */
-  within: z.strictObject({ stepId: z.string(), seconds: z.number().int().min(0).max(3600) }).optional(),
+  within: z
+    .strictObject({ stepId: z.string(), seconds: z.number().int().min(0).max(3600) })
+    .optional(),
   /** Steps of one group come or go together. */
   group: z.string().min(1).max(60).optional(),
   /** Its work is done again until the sign shows: usually `usual` times, at most `max`. */
-  repeat: z.strictObject({ usual: z.number().int().min(1).max(6), max: z.number().int().min(1).max(9), sign: z.string().min(1).max(120) }).refine((r) => r.usual <= r.max, { error: 'the usual count is above the most' }).optional(),
+  repeat: z
+    .strictObject({
+      usual: z.number().int().min(1).max(6),
+      max: z.number().int().min(1).max(9),
+      sign: z.string().min(1).max(120),
+    })
+    .refine((r) => r.usual <= r.max, { error: 'the usual count is above the most' })
+    .optional(),
   /** The part of its product's dose used here: half a vial before, half after. */
   share: z.number().min(0.05).max(1).optional(),
   /** Strokes in order; the hands-on minutes are then their sum. */

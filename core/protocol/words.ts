@@ -1,34 +1,158 @@
 /** Phases in their usual order (domain order of work). */
 export const PHASES = [
-  'welcome', 'eye-makeup', 'first-cleanse', 'second-cleanse', 'analysis', 'tone', 'exfoliate', 'neutralise', 'soften', 'extract', 'calm',
-  'concentrate', 'massage', 'device', 'mask', 'remove-tone', 'serum', 'eye', 'moisturise', 'sun', 'lip', 'enhancement', 'close',
+  'welcome',
+  'eye-makeup',
+  'first-cleanse',
+  'second-cleanse',
+  'analysis',
+  'tone',
+  'exfoliate',
+  'neutralise',
+  'soften',
+  'extract',
+  'calm',
+  'concentrate',
+  'massage',
+  'device',
+  'mask',
+  'remove-tone',
+  'serum',
+  'eye',
+  'moisturise',
+  'sun',
+  'lip',
+  'enhancement',
+  'close',
 ] as const
 export type Phase = (typeof PHASES)[number]
 
 /** Properties rules speak of. A step has those of its product, its use, its device and its own. */
 export const PROPERTIES = [
-  'exfoliating', 'acid', 'enzyme', 'mechanical', 'scrub', 'gommage', 'peel-solution', 'heat', 'warm-towel', 'steam', 'cold', 'current', 'field', 'rf',
-  'led', 'changing-light', 'suction', 'blade', 'needling', 'firm-pressure', 'pressure', 'extraction', 'occludes-eyes', 'occludes-mouth', 'over-lids',
-  'aerosol', 'retinoid', 'warming', 'self-heating', 'tightening', 'film-peel', 'oil', 'eye-work', 'magnet', 'stings', 'alkaline', 'lip-safe', 'softening',
-  'calming', 'sun-filter', 'toning', 'neutralising', 'cleansing', 'blotting', 'needs-neutraliser', 'wants-dry', 'wants-damp', 'sets', 'leave-on', 'salicylic-strong', 'hydroquinone', 'device', 'flammable', 'spark',
-  'ultrasound', 'infusion', 'measured-infusion', 'led-blue', 'ultrasonic-blade', 'lancet', 'drying', 'face-only', 'stand-alone', 'occlusive', 'tinted', 'oily-finish', 'rests', 'conductive',
+  'exfoliating',
+  'acid',
+  'enzyme',
+  'mechanical',
+  'scrub',
+  'gommage',
+  'peel-solution',
+  'heat',
+  'warm-towel',
+  'steam',
+  'cold',
+  'current',
+  'field',
+  'rf',
+  'led',
+  'changing-light',
+  'suction',
+  'blade',
+  'needling',
+  'firm-pressure',
+  'pressure',
+  'extraction',
+  'occludes-eyes',
+  'occludes-mouth',
+  'over-lids',
+  'aerosol',
+  'retinoid',
+  'warming',
+  'self-heating',
+  'tightening',
+  'film-peel',
+  'oil',
+  'eye-work',
+  'magnet',
+  'stings',
+  'alkaline',
+  'lip-safe',
+  'softening',
+  'calming',
+  'sun-filter',
+  'toning',
+  'neutralising',
+  'cleansing',
+  'blotting',
+  'needs-neutraliser',
+  'wants-dry',
+  'wants-damp',
+  'sets',
+  'leave-on',
+  'salicylic-strong',
+  'hydroquinone',
+  'device',
+  'flammable',
+  'spark',
+  'ultrasound',
+  'infusion',
+  'measured-infusion',
+  'led-blue',
+  'ultrasonic-blade',
+  'lancet',
+  'drying',
+  'face-only',
+  'stand-alone',
+  'occlusive',
+  'tinted',
+  'oily-finish',
+  'rests',
+  'conductive',
   // Read off the product, never written: see safety/subject.
-  'open-skin-use', 'expired', 'outside-review', 'strong-active', 'evening-only',
+  'open-skin-use',
+  'expired',
+  'outside-review',
+  'strong-active',
+  'evening-only',
 ] as const
 export type Property = (typeof PROPERTIES)[number]
 const PROPERTY_WORDS: Partial<Record<Property, string>> = {
-  rf: 'radio frequency', led: 'light panel', 'led-blue': 'blue light', 'changing-light': 'flashing light', field: 'magnetic or electric field', 'eye-work': 'work at the eyes', 'over-lids': 'anything over the lids',
-  'wants-dry': 'what wants dry skin', 'wants-damp': 'what wants damp skin', sets: 'masks that set', rests: 'mixes that rest', 'stand-alone': 'what stands alone', 'outside-review': 'what stands outside the review', 'salicylic-strong': 'strong salicylic acid',
-  'occludes-eyes': 'covered eyes', 'occludes-mouth': 'a covered mouth', stings: 'what stings', 'open-skin-use': 'what is for open skin', 'film-peel': 'masks peeled off as a film', 'oily-finish': 'an oily finish', 'evening-only': 'what is for the evening only',
+  rf: 'radio frequency',
+  led: 'light panel',
+  'led-blue': 'blue light',
+  'changing-light': 'flashing light',
+  field: 'magnetic or electric field',
+  'eye-work': 'work at the eyes',
+  'over-lids': 'anything over the lids',
+  'wants-dry': 'what wants dry skin',
+  'wants-damp': 'what wants damp skin',
+  sets: 'masks that set',
+  rests: 'mixes that rest',
+  'stand-alone': 'what stands alone',
+  'outside-review': 'what stands outside the review',
+  'salicylic-strong': 'strong salicylic acid',
+  'occludes-eyes': 'covered eyes',
+  'occludes-mouth': 'a covered mouth',
+  stings: 'what stings',
+  'open-skin-use': 'what is for open skin',
+  'film-peel': 'masks peeled off as a film',
+  'oily-finish': 'an oily finish',
+  'evening-only': 'what is for the evening only',
 }
 /** A property as a person says it. */
-export const propertyWords = (property: Property): string => PROPERTY_WORDS[property] ?? property.replaceAll('-', ' ')
+export const propertyWords = (property: Property): string =>
+  PROPERTY_WORDS[property] ?? property.replaceAll('-', ' ')
 
-export const LEVERS = ['exfoliation', 'acid', 'enzyme', 'steam', 'extraction', 'pressure', 'current', 'suction', 'retinoid'] as const
+export const LEVERS = [
+  'exfoliation',
+  'acid',
+  'enzyme',
+  'steam',
+  'extraction',
+  'pressure',
+  'current',
+  'suction',
+  'retinoid',
+] as const
 export type LeverId = (typeof LEVERS)[number]
 export const LEVER_WORDS: Readonly<Record<LeverId, string>> = {
-  exfoliation: 'exfoliation', acid: 'acid strength', enzyme: 'enzyme time', steam: 'steam', extraction: 'extraction',
-  pressure: 'massage pressure', current: 'current', suction: 'suction', retinoid: 'retinoid',
+  exfoliation: 'exfoliation',
+  acid: 'acid strength',
+  enzyme: 'enzyme time',
+  steam: 'steam',
+  extraction: 'extraction',
+  pressure: 'massage pressure',
+  current: 'current',
+  suction: 'suction',
+  retinoid: 'retinoid',
 }
 
 /** How far the practitioner may go: at the client, in the room, or away. */
@@ -36,16 +160,55 @@ export const PLACES = ['client', 'room', 'away'] as const
 export type Place = (typeof PLACES)[number]
 
 /** What a dwell allows meanwhile. */
-export const ADMITS = ['quiet', 'hands', 'arms', 'feet', 'scalp', 'shoulders', 'lips', 'eyes'] as const
+export const ADMITS = [
+  'quiet',
+  'hands',
+  'arms',
+  'feet',
+  'scalp',
+  'shoulders',
+  'lips',
+  'eyes',
+] as const
 export type Admits = (typeof ADMITS)[number]
 
 /** Removal tools; local ones leave other zones alone, the others take the whole face. */
-export const TOOLS = ['gauze', 'swab', 'mitt', 'sponge', 'towel', 'compress', 'spatula', 'water', 'lift-off', 'none'] as const
+export const TOOLS = [
+  'gauze',
+  'swab',
+  'mitt',
+  'sponge',
+  'towel',
+  'compress',
+  'spatula',
+  'water',
+  'lift-off',
+  'none',
+] as const
 export type Tool = (typeof TOOLS)[number]
-export const LOCAL_TOOLS: readonly Tool[] = ['gauze', 'swab', 'mitt', 'sponge', 'spatula', 'lift-off', 'none']
+export const LOCAL_TOOLS: readonly Tool[] = [
+  'gauze',
+  'swab',
+  'mitt',
+  'sponge',
+  'spatula',
+  'lift-off',
+  'none',
+]
 
 /** Textures from thin to thick: thin goes on before thick, water before oil. */
-export const TEXTURES = ['water', 'lotion', 'gel', 'serum', 'emulsion', 'cream', 'oil', 'balm', 'powder', 'sheet'] as const
+export const TEXTURES = [
+  'water',
+  'lotion',
+  'gel',
+  'serum',
+  'emulsion',
+  'cream',
+  'oil',
+  'balm',
+  'powder',
+  'sheet',
+] as const
 export type Texture = (typeof TEXTURES)[number]
 
 export const TEMPERATURES = ['warm', 'lukewarm', 'cool'] as const

@@ -6,6 +6,8 @@ export const SalonMeasure = z.strictObject({
   name: z.enum(MEASURES),
   unit: z.enum(['g', 'mL']),
   per: z.number().positive(),
-  calibration: z.strictObject({ count: z.number().positive(), total: z.number().positive() }).optional(),
+  calibration: z
+    .strictObject({ count: z.number().positive(), total: z.number().positive() })
+    .optional(),
 })
 export type SalonMeasure = z.infer<typeof SalonMeasure>

@@ -9,7 +9,12 @@ export interface Quantity<D extends Dimension = Dimension> {
 }
 
 export const BASE_UNIT: Readonly<Record<Dimension, string>> = {
-  mass: 'g', volume: 'mL', length: 'cm', area: 'cm²', temperature: '°C', time: 's',
+  mass: 'g',
+  volume: 'mL',
+  length: 'cm',
+  area: 'cm²',
+  temperature: '°C',
+  time: 's',
 }
 
 /** Units by name. Factors to the base unit; source above each group. */
@@ -27,7 +32,7 @@ const UNITS = {
   // Pharmaceutical convention: 20 drops per mL.
   drop: { dimension: 'volume', factor: 0.05 },
   cm: { dimension: 'length', factor: 1 },
-  'cm2': { dimension: 'area', factor: 1 },
+  cm2: { dimension: 'area', factor: 1 },
   '°C': { dimension: 'temperature', factor: 1 },
   s: { dimension: 'time', factor: 1 },
   min: { dimension: 'time', factor: 60 },
@@ -43,7 +48,8 @@ export class QuantityError extends Error {
 
 /** `amount` of a unit as a quantity, for instance `quantity(2, 'tsp-us')`. Throws QuantityError for a non-finite amount. */
 export function quantity<U extends UnitName>(amount: number, unit: U): Quantity<DimensionOf<U>> {
-  if (!Number.isFinite(amount)) throw new QuantityError(`An amount in ${unit} must be a number, and ${amount} is none.`)
+  if (!Number.isFinite(amount))
+    throw new QuantityError(`An amount in ${unit} must be a number, and ${amount} is none.`)
   const { dimension, factor } = UNITS[unit]
   return { dimension: dimension as DimensionOf<U>, base: amount * factor }
 }
@@ -55,9 +61,13 @@ export function amountIn<U extends UnitName>(value: Quantity<DimensionOf<U>>, un
 }
 
 /** Sum of two quantities of one dimension; two temperatures cannot be added. Throws QuantityError. */
-export function add<D extends Exclude<Dimension, 'temperature'>>(a: Quantity<D>, b: Quantity<NoInfer<D>>): Quantity<D> {
+export function add<D extends Exclude<Dimension, 'temperature'>>(
+  a: Quantity<D>,
+  b: Quantity<NoInfer<D>>,
+): Quantity<D> {
   sameDimension(a, b)
-  if ((a.dimension as Dimension) === 'temperature') throw new QuantityError('Two temperatures cannot be added.')
+  if ((a.dimension as Dimension) === 'temperature')
+    throw new QuantityError('Two temperatures cannot be added.')
   return { dimension: a.dimension, base: a.base + b.base }
 }
 
@@ -68,5 +78,7 @@ export function scale<D extends Dimension>(value: Quantity<D>, by: number): Quan
 
 function sameDimension(a: Quantity, b: Quantity) {
   if (a.dimension === b.dimension) return
-  throw new QuantityError(`A ${a.dimension} (${BASE_UNIT[a.dimension]}) cannot be combined with a ${b.dimension} (${BASE_UNIT[b.dimension]}).`)
+  throw new QuantityError(
+    `A ${a.dimension} (${BASE_UNIT[a.dimension]}) cannot be combined with a ${b.dimension} (${BASE_UNIT[b.dimension]}).`,
+  )
 }

@@ -1,2 +1,14 @@
 /** Measures a salon doses with. */
-export const MEASURES = ['pump', 'pea', 'dime', 'scoop', 'dropper', 'teaspoon', 'drop', 'ampoule', 'vial', 'sachet', 'sheet'] as const
+export const MEASURES = [
+  'pump',
+  'pea',
+  'dime',
+  'scoop',
+  'dropper',
+  'teaspoon',
+  'drop',
+  'ampoule',
+  'vial',
+  'sachet',
+  'sheet',
+] as const

@@ -37,13 +37,25 @@ const WORTH_TELLING = 0.05
  * Monte Carlo over hands-on times: per step log-normal with the practitioner's own log-mean, times one log-normal factor that the whole
  * visit shares (independent steps would understate the risk). Dwells keep their time. Seeded: the same input gives the same figures.
  */
-export function chances({ plan, slotS, seed, pace = NO_PACE, runs = RUNS, spread = spreadOf, common = COMMON_SPREAD }: ChanceInput): Chances {
+export function chances({
+  plan,
+  slotS,
+  seed,
+  pace = NO_PACE,
+  runs = RUNS,
+  spread = spreadOf,
+  common = COMMON_SPREAD,
+}: ChanceInput): Chances {
   const { handsS, totalS } = retimer(plan)
   const rng = xoroshiro128plus(seed)
   // Box–Muller gives pairs; one of each is kept for the next call.
   let spare: number | undefined
   const normal = (): number => {
-    if (spare !== undefined) { const kept = spare; spare = undefined; return kept }
+    if (spare !== undefined) {
+      const kept = spare
+      spare = undefined
+      return kept
+    }
     const radius = Math.sqrt(-2 * Math.log(1 - uniformFloat64(rng)))
     const angle = 2 * Math.PI * uniformFloat64(rng)
     spare = radius * Math.sin(angle)
@@ -65,17 +77,31 @@ export function chances({ plan, slotS, seed, pace = NO_PACE, runs = RUNS, spread
   }
   const sorted = [...totals].sort((a, b) => a - b)
   const at = (part: number) => Math.round(sorted[Math.min(runs - 1, Math.floor(part * runs))]!)
-  return { runs, over: totals.filter((total) => total > slotS).length / runs, p50S: at(0.5), p90S: at(0.9), drivers: driversOf(plan, own, totals) }
+  return {
+    runs,
+    over: totals.filter((total) => total > slotS).length / runs,
+    p50S: at(0.5),
+    p90S: at(0.9),
+    drivers: driversOf(plan, own, totals),
+  }
 }
 
-function driversOf(plan: ChanceInput['plan'], own: readonly Float64Array[], totals: Float64Array): Chances['drivers'] {
+function driversOf(
+  plan: ChanceInput['plan'],
+  own: readonly Float64Array[],
+  totals: Float64Array,
+): Chances['drivers'] {
   const variance = covariance(totals, totals)
   if (variance === 0) return []
-  return plan.steps.map((step, at) => ({ stepId: step.id, share: covariance(own[at]!, totals) / variance })).filter((one) => one.share >= WORTH_TELLING).sort((a, b) => b.share - a.share)
+  return plan.steps
+    .map((step, at) => ({ stepId: step.id, share: covariance(own[at]!, totals) / variance }))
+    .filter((one) => one.share >= WORTH_TELLING)
+    .sort((a, b) => b.share - a.share)
 }
 
 function covariance(a: Float64Array, b: Float64Array): number {
-  const mean = (values: Float64Array) => values.reduce((sum, value) => sum + value, 0) / values.length
+  const mean = (values: Float64Array) =>
+    values.reduce((sum, value) => sum + value, 0) / values.length
   const [meanA, meanB] = [mean(a), mean(b)]
   return a.reduce((sum, value, at) => sum + (value - meanA) * (b[at]! - meanB), 0) / a.length
 }

@@ -3,9 +3,34 @@ export type { Constraints, Practitioner, Situation } from './constrain'
 export { isExpired, selects, subjectReader, touches } from './subject'
 export type { Subject } from './subject'
 export { exfoliationPoints, freeAcidOf, isLeaveOn, rungOf } from './strength'
-export { isAdvice, NO_SETTINGS, RULE_BOOK, RULE_BOOK_VERSION, ruleById, rulesAsking, windowOf, withSettings } from './rules'
+export {
+  isAdvice,
+  NO_SETTINGS,
+  RULE_BOOK,
+  RULE_BOOK_VERSION,
+  ruleById,
+  rulesAsking,
+  windowOf,
+  withSettings,
+} from './rules'
 export type { RuleSettings } from './rules'
 export { EMERGENCIES } from './rules/g-emergency'
 export { EFFECTS, TECHNIQUES } from './rule'
-export type { Condition, Constraint, Effect, Limit, Requirement, Rule, Selector, Technique } from './rule'
-export { conditionWords, EFFECT_GLYPHS, EFFECT_WORDS, effectWords, FAMILY_NAMES, isForbidding } from './words'
+export type {
+  Condition,
+  Constraint,
+  Effect,
+  Limit,
+  Requirement,
+  Rule,
+  Selector,
+  Technique,
+} from './rule'
+export {
+  conditionWords,
+  EFFECT_GLYPHS,
+  EFFECT_WORDS,
+  effectWords,
+  FAMILY_NAMES,
+  isForbidding,
+} from './words'

@@ -3,7 +3,19 @@ import type { LesionType } from '../skin/lesions'
 import type { ZoneId } from '../skin/zones'
 import type { LeverId, Property } from '../protocol/words'
 
-export const EFFECTS = ['stop', 'refer', 'postpone', 'scope', 'clearance', 'limit', 'omit-zone', 'require', 'replace', 'caution', 'advice'] as const
+export const EFFECTS = [
+  'stop',
+  'refer',
+  'postpone',
+  'scope',
+  'clearance',
+  'limit',
+  'omit-zone',
+  'require',
+  'replace',
+  'caution',
+  'advice',
+] as const
 export type Effect = (typeof EFFECTS)[number]
 
 /** Which steps an effect is about, by properties; never by titles. All given parts must hold. */
@@ -26,15 +38,60 @@ export interface Selector {
 
 /** What must be there. `core/adapt/care.ts` says each in words and knows which ones put a step or a thing on the tray. */
 export const REQUIREMENTS = [
-  'cool-removal', 'lukewarm-removal', 'tone-after', 'neutralise-after', 'skin-dry', 'skin-damp', 'sun-filter', 'working-time', 'along-growth', 'spot-care', 'surface-only',
-  'eyes-covered', 'hand-signal', 'propped-up', 'patch-test', 'tweezers', 'lenses-out', 'metal-out', 'mouth-free', 'nostrils-free', 'conductive-gel', 'no-oil', 'keep-moving', 'polarity',
-  'eye-shields', 'uncovered', 'rest-first', 'towel-heat', 'tone-before-heat', 'depth-and-lot', 'hydrate-before', 'eye-gel-before', 'water-finish', 'light-throat',
-  'hands-first', 'hands-after', 'gloves', 'nitrile-gloves', 'lancet-scope', 'single-use', 'clean-device', 'linen', 'scent-free', 'watch-mouth',
+  'cool-removal',
+  'lukewarm-removal',
+  'tone-after',
+  'neutralise-after',
+  'skin-dry',
+  'skin-damp',
+  'sun-filter',
+  'working-time',
+  'along-growth',
+  'spot-care',
+  'surface-only',
+  'eyes-covered',
+  'hand-signal',
+  'propped-up',
+  'patch-test',
+  'tweezers',
+  'lenses-out',
+  'metal-out',
+  'mouth-free',
+  'nostrils-free',
+  'conductive-gel',
+  'no-oil',
+  'keep-moving',
+  'polarity',
+  'eye-shields',
+  'uncovered',
+  'rest-first',
+  'towel-heat',
+  'tone-before-heat',
+  'depth-and-lot',
+  'hydrate-before',
+  'eye-gel-before',
+  'water-finish',
+  'light-throat',
+  'hands-first',
+  'hands-after',
+  'gloves',
+  'nitrile-gloves',
+  'lancet-scope',
+  'single-use',
+  'clean-device',
+  'linen',
+  'scent-free',
+  'watch-mouth',
 ] as const
 export type Requirement = (typeof REQUIREMENTS)[number]
 
 export type Limit =
-  | { readonly kind: 'rung'; readonly lever: LeverId; readonly max: number; /** Rungs below the written one, at least. */ readonly belowWritten?: number }
+  | {
+      readonly kind: 'rung'
+      readonly lever: LeverId
+      readonly max: number
+      /** Rungs below the written one, at least. */ readonly belowWritten?: number
+    }
   /** Above this rung the zones of the constraint are left out of the step; it goes on elsewhere. */
   | { readonly kind: 'zone-rung'; readonly lever: LeverId; readonly max: number }
   /** A lever without tolerated history, at most on this rung. */
@@ -50,11 +107,22 @@ export type Limit =
 /** When a rule applies. Predicates never negate a hazard, so that adding one only tightens. */
 export type Condition =
   | { readonly kind: 'always' }
-  | { readonly kind: 'fact'; readonly code: string; /** Still in force this many days after the fact's date. */ readonly withinDays?: number; /** No edit goes below. */ readonly floorDays?: number; /** In force this long even when answered no since. */ readonly afterDays?: number; /** For a day to come: in force this many days before it. */ readonly aheadDays?: number }
+  | {
+      readonly kind: 'fact'
+      readonly code: string
+      /** Still in force this many days after the fact's date. */ readonly withinDays?: number
+      /** No edit goes below. */ readonly floorDays?: number
+      /** In force this long even when answered no since. */ readonly afterDays?: number
+      /** For a day to come: in force this many days before it. */ readonly aheadDays?: number
+    }
   | { readonly kind: 'finding'; readonly finding: FindingKind; readonly minGrade: number }
   | { readonly kind: 'lesions'; readonly types: readonly LesionType[]; readonly atLeast: number }
   | { readonly kind: 'age-below'; readonly years: number }
-  | { readonly kind: 'allergy'; readonly family: string; readonly reaction?: 'breathing' | 'dislike' }
+  | {
+      readonly kind: 'allergy'
+      readonly family: string
+      readonly reaction?: 'breathing' | 'dislike'
+    }
   | { readonly kind: 'any-allergy' }
   | { readonly kind: 'unasked'; readonly code: string }
   | { readonly kind: 'memory'; readonly memory: 'refused' | 'reacted' }
@@ -79,7 +147,16 @@ export type Evidence =
   | { readonly kind: 'said-yes'; readonly code: string }
 
 /** What a practitioner may do only when the owner has switched it on (rule family F). */
-export const TECHNIQUES = ['needling', 'blade', 'lancet', 'rf', 'measured-infusion', 'strong-acid', 'high-suction', 'minors'] as const
+export const TECHNIQUES = [
+  'needling',
+  'blade',
+  'lancet',
+  'rf',
+  'measured-infusion',
+  'strong-acid',
+  'high-suction',
+  'minors',
+] as const
 export type Technique = (typeof TECHNIQUES)[number]
 
 export interface RuleEffect {

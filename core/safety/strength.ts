@@ -8,7 +8,9 @@ import { toMinutes } from '../quantity/time'
 /** Free acid in percent where it may be computed; undefined for other products and vehicles. */
 export function freeAcidOf(product: Product | undefined): number | undefined {
   if (!product) return undefined
-  const parts = product.actives.flatMap((active) => (isAcidName(active.name) ? [{ name: active.name, percent: active.percent }] : []))
+  const parts = product.actives.flatMap((active) =>
+    isAcidName(active.name) ? [{ name: active.name, percent: active.percent }] : [],
+  )
   if (parts.length === 0) return undefined
   const free = freeAcid(parts, product.pH, product.vehicle)
   return free.ok ? free.percent : undefined
@@ -20,10 +22,12 @@ export function leverSegments(step: Step): Segment[] {
   return dwells.length > 0 ? dwells : step.segments.filter((segment) => segment.kind === 'apply')
 }
 
-const leverMinutes = (step: Step): number => toMinutes(leverSegments(step).reduce((sum, segment) => sum + segment.usualS, 0))
+const leverMinutes = (step: Step): number =>
+  toMinutes(leverSegments(step).reduce((sum, segment) => sum + segment.usualS, 0))
 
 /** Nothing takes it off again. */
-export const isLeaveOn = (step: Pick<Step, 'segments'>): boolean => !step.segments.some((segment) => segment.kind === 'remove')
+export const isLeaveOn = (step: Pick<Step, 'segments'>): boolean =>
+  !step.segments.some((segment) => segment.kind === 'remove')
 
 /**
  * The rung a step really stands on, from its product and minutes; for levers without such a table the rung it names.
@@ -32,7 +36,10 @@ export const isLeaveOn = (step: Pick<Step, 'segments'>): boolean => !step.segmen
 export function rungOf(step: Step, product: Product | undefined): number | undefined {
   if (!step.lever) return undefined
   const table = RUNGS[step.lever.lever]
-  const byMinutes = table.minutes && !(step.lever.lever === 'acid' && isLeaveOn(step)) ? rungHolding(table.minutes, leverMinutes(step)) : 1
+  const byMinutes =
+    table.minutes && !(step.lever.lever === 'acid' && isLeaveOn(step))
+      ? rungHolding(table.minutes, leverMinutes(step))
+      : 1
   if (step.lever.lever === 'acid') return Math.max(byMinutes, strengthRung(step, product))
   return table.minutes ? byMinutes : step.lever.rung
 }
@@ -44,15 +51,28 @@ export function strengthRung(step: Step, product: Product | undefined): number {
 }
 
 /** Outside the published review for professional use. */
-export const isOutsideReview = (product: Product | undefined): boolean => product !== undefined && isOutsideAhaReview(product)
+export const isOutsideReview = (product: Product | undefined): boolean =>
+  product !== undefined && isOutsideAhaReview(product)
 
 /** What counts one point on its zones, one and a half, or half (rule C15; house convention). */
 const POINTS: readonly (readonly [Property, number])[] = [
-  ['needling', 3], ['blade', 1.5], ['ultrasonic-blade', 0.5], ['scrub', 1], ['enzyme', 1], ['gommage', 1], ['mechanical', 1.5], ['suction', 1], ['retinoid', 0.5],
+  ['needling', 3],
+  ['blade', 1.5],
+  ['ultrasonic-blade', 0.5],
+  ['scrub', 1],
+  ['enzyme', 1],
+  ['gommage', 1],
+  ['mechanical', 1.5],
+  ['suction', 1],
+  ['retinoid', 0.5],
 ]
 
 /** Exfoliation points of a step on each of its zones (rule C15). */
-export function exfoliationPoints(step: Step, product: Product | undefined, properties: ReadonlySet<Property>): number {
+export function exfoliationPoints(
+  step: Step,
+  product: Product | undefined,
+  properties: ReadonlySet<Property>,
+): number {
   if (properties.has('acid') && properties.has('exfoliating')) return acidPoints(step, product)
   const known = POINTS.find(([property]) => properties.has(property))
   return known ? known[1] : properties.has('exfoliating') ? 1 : 0
@@ -61,7 +81,10 @@ export function exfoliationPoints(step: Step, product: Product | undefined, prop
 function acidPoints(step: Step, product: Product | undefined): number {
   if (step.phase === 'first-cleanse' || step.phase === 'second-cleanse') return 0.5
   if (isLeaveOn(step)) return 1
-  const index = exposureIndex(freeAcidOf(product) ?? AHA_REVIEW.professional.percent, leverMinutes(step))
+  const index = exposureIndex(
+    freeAcidOf(product) ?? AHA_REVIEW.professional.percent,
+    leverMinutes(step),
+  )
   if (index < 30) return 1
   return index <= 90 ? 2 : 3
 }

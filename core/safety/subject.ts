@@ -22,26 +22,57 @@ export interface Subject {
 
 /** Above this percentage a leave-on salicylic product counts as strong (rule A04). */
 const SALICYLIC_STRONG_PERCENT = 2
-const NOTHING: InciReading = { state: 'read', families: new Map(), actives: [], unknown: [], count: 0 }
+const NOTHING: InciReading = {
+  state: 'read',
+  families: new Map(),
+  actives: [],
+  unknown: [],
+  count: 0,
+}
 
 /** A batch past its date, or open for longer than it keeps (rule D22). `date` ISO. */
-export const isExpired = (product: Pick<Product, 'bestBefore' | 'openedOn' | 'afterOpeningMonths'>, date: string): boolean => !usableOn(product, product.afterOpeningMonths, date)
+export const isExpired = (
+  product: Pick<Product, 'bestBefore' | 'openedOn' | 'afterOpeningMonths'>,
+  date: string,
+): boolean => !usableOn(product, product.afterOpeningMonths, date)
 
 /** Properties that follow from what a product is, whatever its label says. */
-function derived(product: Product, step: Step, inci: InciReading, date: string | undefined): Property[] {
+function derived(
+  product: Product,
+  step: Step,
+  inci: InciReading,
+  date: string | undefined,
+): Property[] {
   const found: Property[] = inci.actives.flatMap(({ active }) => active.property ?? [])
-  const put = (when: boolean, property: Property) => { if (when) found.push(property) }
+  const put = (when: boolean, property: Property) => {
+    if (when) found.push(property)
+  }
   put(product.pH !== undefined && product.pH > ALKALINE_PH, 'alkaline')
   put(product.vehicle === 'alcohol', 'flammable')
   put(product.skin === 'dry', 'wants-dry')
   put(product.skin === 'damp', 'wants-damp')
   put(product.openSkinUse, 'open-skin-use')
   put(product.time === 'evening', 'evening-only')
-  put(product.actives.some((active) => active.name === 'salicylic' && active.percent > SALICYLIC_STRONG_PERCENT), 'salicylic-strong')
+  put(
+    product.actives.some(
+      (active) => active.name === 'salicylic' && active.percent > SALICYLIC_STRONG_PERCENT,
+    ),
+    'salicylic-strong',
+  )
   put(isOutsideReview(product), 'outside-review')
   put(date !== undefined && isExpired(product, date), 'expired')
-  put(product.properties.includes('acid') && product.properties.includes('exfoliating') && strengthRung(step, product) >= 2, 'strong-active')
-  put([...product.properties, ...found].some((property) => property === 'retinoid' || property === 'warming'), 'strong-active')
+  put(
+    product.properties.includes('acid') &&
+      product.properties.includes('exfoliating') &&
+      strengthRung(step, product) >= 2,
+    'strong-active',
+  )
+  put(
+    [...product.properties, ...found].some(
+      (property) => property === 'retinoid' || property === 'warming',
+    ),
+    'strong-active',
+  )
   return found
 }
 
@@ -59,8 +90,17 @@ export function subjectReader(shelf: Shelf, date?: string): (step: Step) => Subj
     const device = deviceById(shelf, step.deviceId)
     const use = useOf(product, step.product?.useId)
     const inci = product ? inciOf(product) : NOTHING
-    const sets: Property[] = step.segments.some((segment) => segment.workingS !== undefined) ? ['sets'] : []
-    const properties = new Set([...step.properties, ...(product?.properties ?? []), ...(use?.properties ?? []), ...(device?.properties ?? []), ...sets, ...(product ? derived(product, step, inci, date) : [])])
+    const sets: Property[] = step.segments.some((segment) => segment.workingS !== undefined)
+      ? ['sets']
+      : []
+    const properties = new Set([
+      ...step.properties,
+      ...(product?.properties ?? []),
+      ...(use?.properties ?? []),
+      ...(device?.properties ?? []),
+      ...sets,
+      ...(product ? derived(product, step, inci, date) : []),
+    ])
     return { step, product, properties, inci, points: exfoliationPoints(step, product, properties) }
   }
   return (step) => {
@@ -78,7 +118,12 @@ export function selects(target: Selector, subject: Subject): boolean {
   if (target.not?.some((property) => properties.has(property))) return false
   if (target.family !== undefined && !subject.inci.families.has(target.family)) return false
   if (target.productId !== undefined && subject.product?.id !== target.productId) return false
-  if (target.exceptProducts !== undefined && subject.product && target.exceptProducts.includes(subject.product.id)) return false
+  if (
+    target.exceptProducts !== undefined &&
+    subject.product &&
+    target.exceptProducts.includes(subject.product.id)
+  )
+    return false
   if (target.lever !== undefined && subject.step.lever?.lever !== target.lever) return false
   if (target.unread && !(subject.product && subject.inci.state === 'unread')) return false
   if (target.product && !subject.product) return false
@@ -86,7 +131,11 @@ export function selects(target: Selector, subject: Subject): boolean {
 }
 
 /** True when a constraint touches this step on the zones it now has. */
-export function touches(constraint: Constraint, subject: Subject, zones: readonly ZoneId[] = subject.step.zones): boolean {
+export function touches(
+  constraint: Constraint,
+  subject: Subject,
+  zones: readonly ZoneId[] = subject.step.zones,
+): boolean {
   if (constraint.zones && !zonesMeet(zones, constraint.zones)) return false
   return selects(constraint.target, subject)
 }

@@ -2,7 +2,12 @@
  * A system of difference constraints start(b) ≥ start(a) + w, solved by longest paths. Nodes are numbered; node 0 is time 0.
  * Adding an edge keeps the least solution up to date; a positive cycle means the constraints clash.
  */
-export interface Edge { readonly from: number; readonly to: number; readonly weight: number; /** In words, for an explanation. */ readonly why: string }
+export interface Edge {
+  readonly from: number
+  readonly to: number
+  readonly weight: number
+  /** In words, for an explanation. */ readonly why: string
+}
 
 export class DifferenceGraph {
   private readonly out: Edge[][]

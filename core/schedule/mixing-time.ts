@@ -12,10 +12,16 @@ export function mixLate(chains: readonly Chain[], placed: readonly Placed[]): Pl
     const now = part && at.get(part.id)
     if (!part || !apply || !now) continue
     const lengthS = now.endS - now.startS
-    const busy = [...at.values()].filter((other) => other.partId !== part.id && blocks(chains, other.partId, chain))
+    const busy = [...at.values()].filter(
+      (other) => other.partId !== part.id && blocks(chains, other.partId, chain),
+    )
     const latestS = apply.startS - (chain.prepare?.restS ?? 0)
-    const ends = [latestS, ...busy.map((other) => other.startS)].filter((endS) => endS <= latestS && endS >= now.endS).sort((a, b) => b - a)
-    const endS = ends.find((end) => busy.every((other) => other.endS <= end - lengthS || other.startS >= end))
+    const ends = [latestS, ...busy.map((other) => other.startS)]
+      .filter((endS) => endS <= latestS && endS >= now.endS)
+      .sort((a, b) => b - a)
+    const endS = ends.find((end) =>
+      busy.every((other) => other.endS <= end - lengthS || other.startS >= end),
+    )
     if (endS !== undefined) at.set(part.id, { partId: part.id, startS: endS - lengthS, endS })
   }
   return placed.map((one) => at.get(one.partId)!)

@@ -5,91 +5,201 @@ import { busyLadder, randomLadder } from '../../tests/random-ladder'
 import { place, type Chain, type Part, type Placed, type PlacingProblem } from '.'
 
 type Highs = Awaited<ReturnType<typeof highsLoader>>
-const part = (id: string, hands: boolean, seconds: number | [number, number], more: Partial<Part> = {}): Part => {
+const part = (
+  id: string,
+  hands: boolean,
+  seconds: number | [number, number],
+  more: Partial<Part> = {},
+): Part => {
   const [leastS, mostS] = typeof seconds === 'number' ? [seconds, seconds] : seconds
-  return { id, leastS, mostS, hands, at: 'client', needs: 'away', zones: ['forehead'], mayStretch: mostS > leastS, ...more }
+  return {
+    id,
+    leastS,
+    mostS,
+    hands,
+    at: 'client',
+    needs: 'away',
+    zones: ['forehead'],
+    mayStretch: mostS > leastS,
+    ...more,
+  }
 }
-const mask = (id: string, dwell: number | [number, number], more: Partial<Part> = {}): Chain => ({ id, parts: [part(`${id}-on`, true, 2), part(`${id}-dwell`, false, dwell, more), part(`${id}-off`, true, 1)] })
-const lips = (dwell: string, more: Partial<Chain> = {}): Chain => ({ id: 'lips', hosts: [{ chainId: dwell, partId: `${dwell}-dwell` }], parts: [part('lips-on', true, 4, { zones: ['lips'] })], ...more })
+const mask = (id: string, dwell: number | [number, number], more: Partial<Part> = {}): Chain => ({
+  id,
+  parts: [
+    part(`${id}-on`, true, 2),
+    part(`${id}-dwell`, false, dwell, more),
+    part(`${id}-off`, true, 1),
+  ],
+})
+const lips = (dwell: string, more: Partial<Chain> = {}): Chain => ({
+  id: 'lips',
+  hosts: [{ chainId: dwell, partId: `${dwell}-dwell` }],
+  parts: [part('lips-on', true, 4, { zones: ['lips'] })],
+  ...more,
+})
 const solve = (...chains: Chain[]) => place({ chains, lags: [] })
 
 describe('by hand', () => {
-  test('an enhancement under a mask costs nothing', () => expect(solve(mask('m', 10), lips('m'))).toMatchObject({ kind: 'optimal', makespanS: 13, gapS: 0 }))
+  test('an enhancement under a mask costs nothing', () =>
+    expect(solve(mask('m', 10), lips('m'))).toMatchObject({
+      kind: 'optimal',
+      makespanS: 13,
+      gapS: 0,
+    }))
   test('a mask that is too short stretches, as far as it may', () => {
-    expect(solve(mask('m', [3, 6]), lips('m'))).toMatchObject({ kind: 'optimal', makespanS: 7, stretchS: 1 })
+    expect(solve(mask('m', [3, 6]), lips('m'))).toMatchObject({
+      kind: 'optimal',
+      makespanS: 7,
+      stretchS: 1,
+    })
     expect(solve(mask('m', [3, 3]), lips('m'))).toMatchObject({ kind: 'infeasible' })
   })
   test('infeasible says which limits clash', () => {
     const result = solve(mask('m', 3), lips('m'))
-    expect(result.kind === 'infeasible' && result.clash.join('; ')).toMatch(/m-dwell lasts 3 s at the most/)
-    expect(result.kind === 'infeasible' && result.clash.join('; ')).toMatch(/what hangs under m-dwell takes 4 s of it/)
+    expect(result.kind === 'infeasible' && result.clash.join('; ')).toMatch(
+      /m-dwell lasts 3 s at the most/,
+    )
+    expect(result.kind === 'infeasible' && result.clash.join('; ')).toMatch(
+      /what hangs under m-dwell takes 4 s of it/,
+    )
   })
   test('on the same zone nothing hangs, unless it lies over', () => {
     const over: Partial<Chain> = { parts: [part('lips-on', true, 4)] }
     expect(solve(mask('m', 10), lips('m', over)).kind).toBe('infeasible')
-    expect(solve(mask('m', 10), lips('m', { ...over, over: true }))).toMatchObject({ makespanS: 13 })
+    expect(solve(mask('m', 10), lips('m', { ...over, over: true }))).toMatchObject({
+      makespanS: 13,
+    })
   })
   test('a mix is stirred as late as hands allow, and never before its pot life', () => {
-    const mixed: Chain = { id: 'k', prepare: { part: part('k-mix', true, 2, { zones: [], at: 'room' }), potLifeS: 5 }, parts: [part('k-on', true, 2)] }
+    const mixed: Chain = {
+      id: 'k',
+      prepare: { part: part('k-mix', true, 2, { zones: [], at: 'room' }), potLifeS: 5 },
+      parts: [part('k-on', true, 2)],
+    }
     const placed = solve({ id: 'a', parts: [part('a-on', true, 6)] }, mixed)
-    expect(placed.kind !== 'infeasible' && placed.kind !== 'stopped' && placed.placed.find((one) => one.partId === 'k-mix')).toEqual({ partId: 'k-mix', startS: 6, endS: 8 })
+    expect(
+      placed.kind !== 'infeasible' &&
+        placed.kind !== 'stopped' &&
+        placed.placed.find((one) => one.partId === 'k-mix'),
+    ).toEqual({ partId: 'k-mix', startS: 6, endS: 8 })
   })
   test('mixing uses the free hands of the mask before', () => {
-    const mixed: Chain = { id: 'k', prepare: { part: part('k-mix', true, 2, { zones: [], at: 'room' }), potLifeS: 5 }, parts: [part('k-on', true, 2)] }
+    const mixed: Chain = {
+      id: 'k',
+      prepare: { part: part('k-mix', true, 2, { zones: [], at: 'room' }), potLifeS: 5 },
+      parts: [part('k-on', true, 2)],
+    }
     expect(solve(mask('m', 10), mixed)).toMatchObject({ makespanS: 15 })
     expect(solve(mask('m', 10, { needs: 'client' }), mixed)).toMatchObject({ makespanS: 17 })
   })
   test('working time that cannot be kept is infeasible', () => {
-    const setting: Chain = { id: 'k', prepare: { part: part('k-mix', true, 1, { zones: [], at: 'room' }), potLifeS: 9, workingS: 3 }, parts: [part('k-on', true, 4)] }
+    const setting: Chain = {
+      id: 'k',
+      prepare: {
+        part: part('k-mix', true, 1, { zones: [], at: 'room' }),
+        potLifeS: 9,
+        workingS: 3,
+      },
+      parts: [part('k-on', true, 4)],
+    }
     expect(solve(setting).kind).toBe('infeasible')
   })
   test('lags: at the soonest and at the latest', () => {
-    const chains = [{ id: 'a', parts: [part('a', true, 2)] }, { id: 'b', parts: [part('b', true, 2)] }]
-    expect(place({ chains, lags: [{ fromPart: 'a', toPart: 'b', minS: 5 }] })).toMatchObject({ makespanS: 9 })
-    expect(place({ chains: [chains[0]!, { id: 'c', parts: [part('c', true, 9)] }, chains[1]!], lags: [{ fromPart: 'a', toPart: 'b', minS: 0, maxS: 3 }] }).kind).toBe('infeasible')
+    const chains = [
+      { id: 'a', parts: [part('a', true, 2)] },
+      { id: 'b', parts: [part('b', true, 2)] },
+    ]
+    expect(place({ chains, lags: [{ fromPart: 'a', toPart: 'b', minS: 5 }] })).toMatchObject({
+      makespanS: 9,
+    })
+    expect(
+      place({
+        chains: [chains[0]!, { id: 'c', parts: [part('c', true, 9)] }, chains[1]!],
+        lags: [{ fromPart: 'a', toPart: 'b', minS: 0, maxS: 3 }],
+      }).kind,
+    ).toBe('infeasible')
   })
   test('two masks side by side take the time of the longer; on one zone one after the other', () => {
     const [t, cheeks] = [mask('t', 10), mask('c', 15, { zones: ['chin'] })]
-    const chin = (chain: Chain): Chain => ({ ...chain, parts: chain.parts.map((one) => ({ ...one, zones: ['chin'] })) })
-    expect(solve({ ...t, beside: 'masks' }, { ...chin(cheeks), beside: 'masks' })).toMatchObject({ kind: 'optimal', makespanS: 20 })
+    const chin = (chain: Chain): Chain => ({
+      ...chain,
+      parts: chain.parts.map((one) => ({ ...one, zones: ['chin'] })),
+    })
+    expect(solve({ ...t, beside: 'masks' }, { ...chin(cheeks), beside: 'masks' })).toMatchObject({
+      kind: 'optimal',
+      makespanS: 20,
+    })
     expect(solve(t, chin(cheeks))).toMatchObject({ makespanS: 31 })
-    expect(solve({ ...t, beside: 'masks' }, { ...cheeks, beside: 'masks' })).toMatchObject({ makespanS: 31 })
+    expect(solve({ ...t, beside: 'masks' }, { ...cheeks, beside: 'masks' })).toMatchObject({
+      makespanS: 31,
+    })
   })
   test('a device that is needed next door is waited for, and the visit is no longer by what happens there', () => {
     const panel: Chain = { id: 'panel', parts: [part('use', true, 4, { device: 'panel' })] }
-    const door = (from: number): Chain => ({ id: 'door', reservedFromS: from, parts: [part('door-use', false, 6, { zones: [], device: 'panel' })] })
+    const door = (from: number): Chain => ({
+      id: 'door',
+      reservedFromS: from,
+      parts: [part('door-use', false, 6, { zones: [], device: 'panel' })],
+    })
     expect(solve(panel, door(2))).toMatchObject({ makespanS: 12 })
     expect(solve(panel, door(4))).toMatchObject({ makespanS: 4 })
     expect(solve(panel, door(30))).toMatchObject({ makespanS: 4 })
   })
-  test('a stopped search says so', () => expect(place({ chains: [mask('m', 10), lips('m')], lags: [] }, 0)).toEqual({ kind: 'stopped', nodes: 1 }))
+  test('a stopped search says so', () =>
+    expect(place({ chains: [mask('m', 10), lips('m')], lags: [] }, 0)).toEqual({
+      kind: 'stopped',
+      nodes: 1,
+    }))
 })
 
 /** What a placed ladder breaks, checked from the statement of the problem. */
 function broken(problem: PlacingProblem, placed: readonly Placed[]): string[] {
   const at = new Map(placed.map((one) => [one.partId, one]))
   const faults: string[] = []
-  const all = problem.chains.flatMap((chain) => [...(chain.prepare ? [{ chain, part: chain.prepare.part }] : []), ...chain.parts.map((one) => ({ chain, part: one }))])
+  const all = problem.chains.flatMap((chain) => [
+    ...(chain.prepare ? [{ chain, part: chain.prepare.part }] : []),
+    ...chain.parts.map((one) => ({ chain, part: one })),
+  ])
   for (const { part: one } of all) {
     const { startS, endS } = at.get(one.id)!
-    if (startS < 0 || endS - startS < one.leastS || endS - startS > one.mostS) faults.push(`${one.id} lasts ${endS - startS}`)
+    if (startS < 0 || endS - startS < one.leastS || endS - startS > one.mostS)
+      faults.push(`${one.id} lasts ${endS - startS}`)
   }
-  for (const chain of problem.chains) for (const [k, one] of chain.parts.slice(1).entries()) if (at.get(one.id)!.startS !== at.get(chain.parts[k]!.id)!.endS) faults.push(`${one.id} has a gap`)
+  for (const chain of problem.chains)
+    for (const [k, one] of chain.parts.slice(1).entries())
+      if (at.get(one.id)!.startS !== at.get(chain.parts[k]!.id)!.endS)
+        faults.push(`${one.id} has a gap`)
   const hands = all.filter(({ part: one }) => one.hands)
-  for (const [k, a] of hands.entries()) for (const b of hands.slice(k + 1)) if (at.get(a.part.id)!.startS < at.get(b.part.id)!.endS && at.get(b.part.id)!.startS < at.get(a.part.id)!.endS) faults.push(`${a.part.id} and ${b.part.id} at once`)
+  for (const [k, a] of hands.entries())
+    for (const b of hands.slice(k + 1))
+      if (
+        at.get(a.part.id)!.startS < at.get(b.part.id)!.endS &&
+        at.get(b.part.id)!.startS < at.get(a.part.id)!.endS
+      )
+        faults.push(`${a.part.id} and ${b.part.id} at once`)
   for (const chain of problem.chains) {
     const mix = chain.prepare && at.get(chain.prepare.part.id)!
     const first = at.get(chain.parts[0]!.id)!
-    if (mix && first.startS - mix.endS < (chain.prepare!.restS ?? 0)) faults.push(`${chain.id} has not rested`)
-    if (mix && (first.startS < mix.endS || first.startS - mix.endS > chain.prepare!.potLifeS)) faults.push(`${chain.id} stood too long`)
-    if (mix && chain.prepare!.workingS !== undefined && first.endS - mix.endS > chain.prepare!.workingS) faults.push(`${chain.id} has set`)
+    if (mix && first.startS - mix.endS < (chain.prepare!.restS ?? 0))
+      faults.push(`${chain.id} has not rested`)
+    if (mix && (first.startS < mix.endS || first.startS - mix.endS > chain.prepare!.potLifeS))
+      faults.push(`${chain.id} stood too long`)
+    if (
+      mix &&
+      chain.prepare!.workingS !== undefined &&
+      first.endS - mix.endS > chain.prepare!.workingS
+    )
+      faults.push(`${chain.id} has set`)
   }
   return faults
 }
 
 describe('against an independent MILP solved by HiGHS', () => {
   let highs: Highs
-  beforeAll(async () => { highs = await highsLoader() })
+  beforeAll(async () => {
+    highs = await highsLoader()
+  })
   const COUNT = 300
 
   test(`${COUNT} random ladders: same makespan, same infeasibility, every limit kept`, () => {
@@ -116,11 +226,16 @@ describe('against an independent MILP solved by HiGHS', () => {
       const problem = busyLadder(seed)
       // With presolve and a larger big-M this solver once called 30 optimal where it finds 29 itself without (seed 109).
       const ours = place(problem)
-      const theirs = highs.solve(toLp(problem, 200), { mip_rel_gap: 0, mip_abs_gap: 0, presolve: 'off' })
+      const theirs = highs.solve(toLp(problem, 200), {
+        mip_rel_gap: 0,
+        mip_abs_gap: 0,
+        presolve: 'off',
+      })
       const expected = theirs.Status === 'Infeasible' ? 'infeasible' : 'optimal'
       expect(ours.kind, `seed ${seed}`).toBe(expected)
       seen[expected]++
-      if (ours.kind === 'optimal') expect(ours.makespanS, `seed ${seed}`).toBe(Math.round(theirs.ObjectiveValue))
+      if (ours.kind === 'optimal')
+        expect(ours.makespanS, `seed ${seed}`).toBe(Math.round(theirs.ObjectiveValue))
     }
     expect(seen.optimal).toBeGreaterThan(50)
     expect(seen.infeasible).toBeGreaterThan(5)

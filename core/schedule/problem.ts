@@ -27,7 +27,12 @@ export interface Chain {
   readonly id: string
   /** For explanations. Default: the id. */
   readonly name?: string
-  readonly prepare?: { readonly part: Part; /** Between the end of mixing and the start of applying, at most. */ readonly potLifeS: number; /** Between the same two, at least: it rests. Default: 0. */ readonly restS?: number; /** From the end of mixing to the end of the first part, at most. */ readonly workingS?: number }
+  readonly prepare?: {
+    readonly part: Part
+    /** Between the end of mixing and the start of applying, at most. */ readonly potLifeS: number
+    /** Between the same two, at least: it rests. Default: 0. */ readonly restS?: number
+    /** From the end of mixing to the end of the first part, at most. */ readonly workingS?: number
+  }
   readonly parts: readonly Part[]
   /** Undefined: fixed, in written order. Else the dwells that admit it, in order of preference. */
   readonly hosts?: readonly { readonly chainId: string; readonly partId: string }[]
@@ -40,10 +45,18 @@ export interface Chain {
 }
 
 /** A time between two parts, from the end of one to the start of the other. */
-export interface Lag { readonly fromPart: string; readonly toPart: string; readonly minS: number; readonly maxS?: number }
+export interface Lag {
+  readonly fromPart: string
+  readonly toPart: string
+  readonly minS: number
+  readonly maxS?: number
+}
 
 /** Where a part of a running visit really lies; without an end it is running. */
-export interface Pin { readonly startS: number; readonly endS?: number }
+export interface Pin {
+  readonly startS: number
+  readonly endS?: number
+}
 
 export interface PlacingProblem {
   readonly chains: readonly Chain[]
@@ -55,10 +68,22 @@ export interface PlacingProblem {
   readonly overrun?: true
 }
 
-export interface Placed { readonly partId: string; readonly startS: number; readonly endS: number }
+export interface Placed {
+  readonly partId: string
+  readonly startS: number
+  readonly endS: number
+}
 
 export type Placing =
-  | { readonly kind: 'optimal' | 'feasible'; readonly makespanS: number; readonly stretchS: number; readonly placed: readonly Placed[]; /** How far above the proven bound, in seconds; 0 when optimal. */ readonly gapS: number; readonly nodes: number; readonly hosts: ReadonlyMap<string, string> }
+  | {
+      readonly kind: 'optimal' | 'feasible'
+      readonly makespanS: number
+      readonly stretchS: number
+      readonly placed: readonly Placed[]
+      /** How far above the proven bound, in seconds; 0 when optimal. */ readonly gapS: number
+      readonly nodes: number
+      readonly hosts: ReadonlyMap<string, string>
+    }
   | { readonly kind: 'infeasible'; readonly clash: readonly string[]; readonly nodes: number }
   | { readonly kind: 'stopped'; readonly nodes: number }
 

@@ -1,7 +1,11 @@
 import { converter, differenceCiede2000, formatHex } from 'culori'
 
 /** A colour as a meter gives it: CIELAB, D65. */
-export interface Lab { readonly L: number; readonly a: number; readonly b: number }
+export interface Lab {
+  readonly L: number
+  readonly a: number
+  readonly b: number
+}
 
 const between = differenceCiede2000()
 const toLab65 = converter('lab65')

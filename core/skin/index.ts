@@ -1,13 +1,62 @@
-export { CHEEKS, ELSEWHERE, EYE_CONTOUR, EYES, FACE, FACE_NECK, LIDS, MOUTH, NECK, NOSE, READ_ZONES, sharedZones, T_ZONE, WHOLE_FACE, withoutZones, ZONE_GROUPS, ZONES, zoneName, zonesInWords, zonesMeet } from './zones'
+export {
+  CHEEKS,
+  ELSEWHERE,
+  EYE_CONTOUR,
+  EYES,
+  FACE,
+  FACE_NECK,
+  LIDS,
+  MOUTH,
+  NECK,
+  NOSE,
+  READ_ZONES,
+  sharedZones,
+  T_ZONE,
+  WHOLE_FACE,
+  withoutZones,
+  ZONE_GROUPS,
+  ZONES,
+  zoneName,
+  zonesInWords,
+  zonesMeet,
+} from './zones'
 export type { ZoneGroup, ZoneId } from './zones'
 export { FINDING_KINDS, FINDING_PARTS, FINDINGS, findingWords } from './findings'
 export type { FindingKind, FindingPart, FindingWords } from './findings'
 export { zoneStacks } from './layers'
 export type { LaidOn, ZoneLayer } from './layers'
-export { DECISION_WORDS, DECISIONS, hasHead, isInflamed, LESION_TYPES, LESION_WORDS, MAP_VIEWS, OUTCOME_WORDS, OUTCOMES, suggestDecision } from './lesions'
+export {
+  DECISION_WORDS,
+  DECISIONS,
+  hasHead,
+  isInflamed,
+  LESION_TYPES,
+  LESION_WORDS,
+  MAP_VIEWS,
+  OUTCOME_WORDS,
+  OUTCOMES,
+  suggestDecision,
+} from './lesions'
 export type { Decision, LesionOutcome, LesionType, MapView } from './lesions'
-export { gradesFromLesions, LESION_REGIONS, lesionIndex, phototype, PHOTOTYPE_QUESTIONS, PHOTOTYPES, PIGMENT_REGIONS, pigmentIndex, typologyAngle } from './indices'
-export type { LesionGrade, LesionIndex, LesionRegion, Phototype, PigmentGrade, PigmentRegion } from './indices'
+export {
+  gradesFromLesions,
+  LESION_REGIONS,
+  lesionIndex,
+  phototype,
+  PHOTOTYPE_QUESTIONS,
+  PHOTOTYPES,
+  PIGMENT_REGIONS,
+  pigmentIndex,
+  typologyAngle,
+} from './indices'
+export type {
+  LesionGrade,
+  LesionIndex,
+  LesionRegion,
+  Phototype,
+  PigmentGrade,
+  PigmentRegion,
+} from './indices'
 export { deltaE2000, hexOf, labOf } from './colour'
 export type { Lab } from './colour'
 export { summarise } from './summary'

@@ -10,17 +10,37 @@ export interface ZoneLayer {
 }
 
 /** What `zoneStacks` needs of a step: its zones as fitted, when it went on, when it was off again (undefined: it stays). */
-export interface LaidOn { readonly stepId: string; readonly productId: string | undefined; readonly zones: readonly ZoneId[]; readonly onS: number; readonly offS: number | undefined }
+export interface LaidOn {
+  readonly stepId: string
+  readonly productId: string | undefined
+  readonly zones: readonly ZoneId[]
+  readonly onS: number
+  readonly offS: number | undefined
+}
 
 /**
  * The stack of layers on every zone at one second, the lowest first. A layer lies from the moment it begins to go on until
  * its removal has ended; leave-ons stay to the end.
  */
-export function zoneStacks(laid: readonly LaidOn[], atS: number): ReadonlyMap<ZoneId, readonly ZoneLayer[]> {
+export function zoneStacks(
+  laid: readonly LaidOn[],
+  atS: number,
+): ReadonlyMap<ZoneId, readonly ZoneLayer[]> {
   const stacks = new Map<ZoneId, ZoneLayer[]>()
-  const lying = laid.filter((one) => one.onS <= atS && (one.offS === undefined || atS < one.offS)).sort((a, b) => a.onS - b.onS)
+  const lying = laid
+    .filter((one) => one.onS <= atS && (one.offS === undefined || atS < one.offS))
+    .sort((a, b) => a.onS - b.onS)
   for (const one of lying) {
-    for (const zone of one.zones) stacks.set(zone, [...(stacks.get(zone) ?? []), { stepId: one.stepId, productId: one.productId, sinceS: one.onS, off: one.offS === undefined ? 'stays' : 'removed' }])
+    for (const zone of one.zones)
+      stacks.set(zone, [
+        ...(stacks.get(zone) ?? []),
+        {
+          stepId: one.stepId,
+          productId: one.productId,
+          sinceS: one.onS,
+          off: one.offS === undefined ? 'stays' : 'removed',
+        },
+      ])
   }
   return stacks
 }

@@ -17,10 +17,16 @@ export type Finding = z.infer<typeof Finding>
 
 /** One lesion, pinned on the map. x and y from 0 to 1 across the view's own drawing. */
 export const Lesion = z.strictObject({
-  id: z.string().min(1).max(60), view: z.enum(MAP_VIEWS), x: z.number().min(0).max(1), y: z.number().min(0).max(1), zone: ZoneId,
+  id: z.string().min(1).max(60),
+  view: z.enum(MAP_VIEWS),
+  x: z.number().min(0).max(1),
+  y: z.number().min(0).max(1),
+  zone: ZoneId,
   type: z.enum(LESION_TYPES),
   /** What the eye saw and the touch confirmed. */
-  painful: z.boolean(), deep: z.boolean(), head: z.boolean(),
+  painful: z.boolean(),
+  deep: z.boolean(),
+  head: z.boolean(),
   decision: z.enum(DECISIONS),
   outcome: z.enum(OUTCOMES).optional(),
   note: z.string().max(300).optional(),
@@ -28,11 +34,20 @@ export const Lesion = z.strictObject({
 export type Lesion = z.infer<typeof Lesion>
 
 /** One value from a meter, typed or read from a probe. Hydration, sebum and redness on the probe's own scale 0–100; L, a, b are CIELAB. */
-export const MeterValue = z.strictObject({ kind: z.enum(METERS), zone: ZoneId, value: z.number().min(-128).max(128), source: z.enum(['typed', 'probe']) })
+export const MeterValue = z.strictObject({
+  kind: z.enum(METERS),
+  zone: ZoneId,
+  value: z.number().min(-128).max(128),
+  source: z.enum(['typed', 'probe']),
+})
 export type MeterValue = z.infer<typeof MeterValue>
 
 /** Grades of the pigment index by region: area 0–6, darkness and homogeneity 0–4. */
-export const PigmentGrades = z.strictObject({ area: z.number().int().min(0).max(6), darkness: z.number().int().min(0).max(4), homogeneity: z.number().int().min(0).max(4) })
+export const PigmentGrades = z.strictObject({
+  area: z.number().int().min(0).max(6),
+  darkness: z.number().int().min(0).max(4),
+  homogeneity: z.number().int().min(0).max(4),
+})
 
 /** The reading of one visit. `done` is false until the practitioner has looked. */
 export const Reading = z.strictObject({

@@ -5,15 +5,28 @@ import { must } from './run.mjs'
 
 /** Migrates a database and loads the demo into an empty one. Gives what was done. */
 export async function prepareDatabase(root, url, env = {}) {
-  const output = await must(process.execPath, ['--import', 'tsx', join(root, 'scripts/prepare-database.ts')], { cwd: root, keep: true, env: { ...process.env, DATABASE_URL: url, ...env } })
+  const output = await must(
+    process.execPath,
+    ['--import', 'tsx', join(root, 'scripts/prepare-database.ts')],
+    { cwd: root, keep: true, env: { ...process.env, DATABASE_URL: url, ...env } },
+  )
   return JSON.parse(output.trim().split('\n').at(-1))
 }
 
 /** Starts the built server and waits until it answers. `stop` ends it and waits for its end. */
 export async function startApplication(root, { url, secret, host, port, env = {}, quiet = false }) {
   const child = spawn(process.execPath, [join(root, '.output/server/index.mjs')], {
-    cwd: root, stdio: ['ignore', quiet ? 'ignore' : 'inherit', 'inherit'],
-    env: { ...process.env, NODE_ENV: 'production', DATABASE_URL: url, ZEN_SESSION_SECRET: secret.padEnd(32, '0'), NITRO_HOST: host, NITRO_PORT: String(port), ...env },
+    cwd: root,
+    stdio: ['ignore', quiet ? 'ignore' : 'inherit', 'inherit'],
+    env: {
+      ...process.env,
+      NODE_ENV: 'production',
+      DATABASE_URL: url,
+      ZEN_SESSION_SECRET: secret.padEnd(32, '0'),
+      NITRO_HOST: host,
+      NITRO_PORT: String(port),
+      ...env,
+    },
   })
   const ended = new Promise((resolve) => child.once('exit', (code) => resolve(code ?? 1)))
   const scheme = env.NITRO_SSL_CERT ? 'https' : 'http'
@@ -29,9 +42,15 @@ export async function startApplication(root, { url, secret, host, port, env = {}
 async function untilHealthy(address, child, tls) {
   const until = Date.now() + 30_000
   while (Date.now() < until) {
-    if (child.exitCode !== null) throw new Error(`The server ended with ${child.exitCode} before it answered.`)
+    if (child.exitCode !== null)
+      throw new Error(`The server ended with ${child.exitCode} before it answered.`)
     // With a certificate of one's own the check only asks whether the port answers.
-    const up = tls ? await portAnswers(address) : await fetch(`${address}/api/health`).then((reply) => reply.ok, () => false)
+    const up = tls
+      ? await portAnswers(address)
+      : await fetch(`${address}/api/health`).then(
+          (reply) => reply.ok,
+          () => false,
+        )
     if (up) return
     await wait(100)
   }
@@ -42,7 +61,10 @@ async function portAnswers(address) {
   const { connect } = await import('node:net')
   const { hostname, port } = new URL(address)
   return new Promise((resolve) => {
-    const socket = connect(Number(port), hostname, () => { socket.destroy(); resolve(true) })
+    const socket = connect(Number(port), hostname, () => {
+      socket.destroy()
+      resolve(true)
+    })
     socket.once('error', () => resolve(false))
   })
 }

@@ -4,7 +4,8 @@ import { join } from 'node:path'
 import { must } from './run.mjs'
 import { say } from './say.mjs'
 
-const hashOf = (texts) => texts.reduce((hash, text) => hash.update(text), createHash('sha256')).digest('hex')
+const hashOf = (texts) =>
+  texts.reduce((hash, text) => hash.update(text), createHash('sha256')).digest('hex')
 const read = (file) => (existsSync(file) ? readFileSync(file, 'utf8') : '')
 
 /** Runs `npm ci` when the lock file is not the one node_modules was made from. */
@@ -13,7 +14,11 @@ export async function ensurePackages(root) {
   const wanted = hashOf([read(join(root, 'package-lock.json')), process.version])
   if (read(stamp) === wanted) return
   say('Installing npm packages from the lock file (about a minute)')
-  await must('npm', ['ci', '--no-audit', '--no-fund', '--include=dev'], { cwd: root, quiet: true, env: { ...process.env, NODE_ENV: 'development' } })
+  await must('npm', ['ci', '--no-audit', '--no-fund', '--include=dev'], {
+    cwd: root,
+    quiet: true,
+    env: { ...process.env, NODE_ENV: 'development' },
+  })
   writeFileSync(stamp, wanted)
 }
 
@@ -28,9 +33,18 @@ function* filesBelow(path) {
 /** Builds the application when a source changed since the last build. */
 export async function ensureBuild(root) {
   const stamp = join(root, '.output', '.zen-build')
-  const wanted = hashOf(SOURCES.flatMap((source) => [...filesBelow(join(root, source))]).flatMap((file) => [file.slice(root.length), readFileSync(file)]))
+  const wanted = hashOf(
+    SOURCES.flatMap((source) => [...filesBelow(join(root, source))]).flatMap((file) => [
+      file.slice(root.length),
+      readFileSync(file),
+    ]),
+  )
   if (read(stamp) === wanted) return
   say('Building (about a minute)')
-  await must(process.execPath, [join(root, 'node_modules/nuxt/bin/nuxt.mjs'), 'build'], { cwd: root, quiet: true, env: { ...process.env, NUXT_TELEMETRY_DISABLED: '1', NODE_ENV: 'production' } })
+  await must(process.execPath, [join(root, 'node_modules/nuxt/bin/nuxt.mjs'), 'build'], {
+    cwd: root,
+    quiet: true,
+    env: { ...process.env, NUXT_TELEMETRY_DISABLED: '1', NODE_ENV: 'production' },
+  })
   writeFileSync(stamp, wanted)
 }

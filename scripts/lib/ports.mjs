@@ -1,10 +1,11 @@
 import { createServer } from 'node:net'
 
-const isFree = (port, host) => new Promise((resolve) => {
-  const server = createServer()
-  server.once('error', () => resolve(false))
-  server.listen(port, host, () => server.close(() => resolve(true)))
-})
+const isFree = (port, host) =>
+  new Promise((resolve) => {
+    const server = createServer()
+    server.once('error', () => resolve(false))
+    server.listen(port, host, () => server.close(() => resolve(true)))
+  })
 
 /** The first free port from `from` upward on a host. */
 export async function freePort(from, host = '127.0.0.1') {

@@ -7,7 +7,12 @@ import { requireCan } from '../utils/access'
 import { useDb } from '../utils/db'
 import { explainDatabase, parseOr400, problem } from '../utils/problem'
 
-const Body = z.strictObject({ kind: z.enum(CONSENT_KINDS), /** The version that was read before it was changed. */ after: z.number().int().min(0), title: z.string().trim().min(3).max(120), body: z.string().trim().min(40).max(8000) })
+const Body = z.strictObject({
+  kind: z.enum(CONSENT_KINDS),
+  /** The version that was read before it was changed. */ after: z.number().int().min(0),
+  title: z.string().trim().min(3).max(120),
+  body: z.string().trim().min(40).max(8000),
+})
 
 /** Publishes new words for one kind of consent. Older versions stay with the signatures under them. */
 export default defineEventHandler(async (event) => {
@@ -15,12 +20,21 @@ export default defineEventHandler(async (event) => {
   const { kind, after, title, body } = parseOr400(Body, await readBody(event))
   try {
     return await inTransaction(useDb(), async (db) => {
-      const newest = (await newestTexts(db, account.salon_id)).find((text) => text.kind === kind)?.version ?? 0
-      if (after > newest) throw problem(400, { code: 'no_version', detail: `There is no version ${after} of these words.`, path: 'after' })
+      const newest =
+        (await newestTexts(db, account.salon_id)).find((text) => text.kind === kind)?.version ?? 0
+      if (after > newest)
+        throw problem(400, {
+          code: 'no_version',
+          detail: `There is no version ${after} of these words.`,
+          path: 'after',
+        })
       // Two at once make the same version: the database lets one of them in.
       const text = { id: randomUUID(), kind, version: after + 1, title, body }
       await publishText(db, account.salon_id, text)
-      await writeAudit(db, account.id, 'consent.publish', 'consent_text', text.id, { kind, version: text.version })
+      await writeAudit(db, account.id, 'consent.publish', 'consent_text', text.id, {
+        kind,
+        version: text.version,
+      })
       return { version: text.version }
     })
   } catch (error) {

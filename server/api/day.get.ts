@@ -17,11 +17,25 @@ export default defineEventHandler(async (event) => {
   const visits = await visitsOn(useDb(), account.salon_id, day)
   const protocols = await listBookable(useDb(), account.salon_id)
   return {
-    date: day, today: salon.today, timeZone: salon.time_zone,
+    date: day,
+    today: salon.today,
+    timeZone: salon.time_zone,
     visits: visits.map((visit) => ({
-      id: visit.id, client: visit.client_name, room: visit.room_name, practitioner: visit.practitioner_name, practitionerId: visit.practitioner_id,
-      protocol: visit.protocol_name, startsAt: visit.starts_at, endsAt: visit.ends_at, stage: visit.stage,
+      id: visit.id,
+      client: visit.client_name,
+      room: visit.room_name,
+      practitioner: visit.practitioner_name,
+      practitionerId: visit.practitioner_id,
+      protocol: visit.protocol_name,
+      startsAt: visit.starts_at,
+      endsAt: visit.ends_at,
+      stage: visit.stage,
     })),
-    choices: { clients: await listClients(useDb(), account.salon_id), rooms: await listRooms(useDb(), account.salon_id), practitioners: await listPractitioners(useDb(), account.salon_id), protocols: protocols.map(({ id, name }) => ({ id, name })) },
+    choices: {
+      clients: await listClients(useDb(), account.salon_id),
+      rooms: await listRooms(useDb(), account.salon_id),
+      practitioners: await listPractitioners(useDb(), account.salon_id),
+      protocols: protocols.map(({ id, name }) => ({ id, name })),
+    },
   }
 })

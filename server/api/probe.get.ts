@@ -5,7 +5,11 @@ import { requireCan } from '../utils/access'
 import { parseOr400 } from '../utils/problem'
 import { streamSamples } from '../utils/stream'
 
-const Query = z.object({ kind: z.enum(METERS), zone: ZoneId, seed: z.coerce.number().int().min(0).max(1e9).default(1) })
+const Query = z.object({
+  kind: z.enum(METERS),
+  zone: ZoneId,
+  seed: z.coerce.number().int().min(0).max(1e9).default(1),
+})
 
 /** The simulated probe: streams readings of one kind on one zone as server-sent events until the browser closes it. */
 export default defineEventHandler(async (event) => {

@@ -4,22 +4,95 @@ import { change, many, maybeOne, type Db } from './rows'
 export const CONSENT_KINDS = ['treatment', 'guardian', 'photo-record', 'photo-publish'] as const
 export type ConsentKind = (typeof CONSENT_KINDS)[number]
 
-const Text = z.object({ id: z.string(), kind: z.enum(CONSENT_KINDS), version: z.number(), title: z.string(), body: z.string() })
+const Text = z.object({
+  id: z.string(),
+  kind: z.enum(CONSENT_KINDS),
+  version: z.number(),
+  title: z.string(),
+  body: z.string(),
+})
 /** The newest text of every kind of consent. */
-export const newestTexts = (db: Db, salonId: string) => many(db, Text, 'SELECT DISTINCT ON (kind) id, kind, version, title, body FROM consent_text WHERE salon_id = $1 ORDER BY kind, version DESC', [salonId])
-export const textById = (db: Db, salonId: string, id: string) => maybeOne(db, Text, 'SELECT id, kind, version, title, body FROM consent_text WHERE salon_id = $1 AND id = $2', [salonId, id])
-export const publishText = (db: Db, salonId: string, text: z.infer<typeof Text>) => change(db, 'INSERT INTO consent_text (id, salon_id, kind, version, title, body) VALUES ($1, $2, $3, $4, $5, $6)', [text.id, salonId, text.kind, text.version, text.title, text.body])
+export const newestTexts = (db: Db, salonId: string) =>
+  many(
+    db,
+    Text,
+    'SELECT DISTINCT ON (kind) id, kind, version, title, body FROM consent_text WHERE salon_id = $1 ORDER BY kind, version DESC',
+    [salonId],
+  )
+export const textById = (db: Db, salonId: string, id: string) =>
+  maybeOne(
+    db,
+    Text,
+    'SELECT id, kind, version, title, body FROM consent_text WHERE salon_id = $1 AND id = $2',
+    [salonId, id],
+  )
+export const publishText = (db: Db, salonId: string, text: z.infer<typeof Text>) =>
+  change(
+    db,
+    'INSERT INTO consent_text (id, salon_id, kind, version, title, body) VALUES ($1, $2, $3, $4, $5, $6)',
+    [text.id, salonId, text.kind, text.version, text.title, text.body],
+  )
 
-const Signed = z.object({ id: z.string(), kind: z.enum(CONSENT_KINDS), version: z.number(), title: z.string(), body: z.string(), signer: z.string(), relation: z.enum(['client', 'guardian']), signedOn: z.string(), withdrawnOn: z.string().nullable(), signature: z.string() })
+const Signed = z.object({
+  id: z.string(),
+  kind: z.enum(CONSENT_KINDS),
+  version: z.number(),
+  title: z.string(),
+  body: z.string(),
+  signer: z.string(),
+  relation: z.enum(['client', 'guardian']),
+  signedOn: z.string(),
+  withdrawnOn: z.string().nullable(),
+  signature: z.string(),
+})
 /** Every signed consent of a client with the exact words that were signed, newest first. */
-export const listConsents = (db: Db, clientId: string) => many(db, Signed,
-  `SELECT c.id, t.kind, t.version, t.title, t.body, c.signer, c.relation, to_char(c.signed_on, 'YYYY-MM-DD') AS "signedOn", to_char(c.withdrawn_on, 'YYYY-MM-DD') AS "withdrawnOn", c.signature
-    FROM consent c JOIN consent_text t ON t.id = c.text_id WHERE c.client_id = $1 ORDER BY c.recorded_at DESC`, [clientId])
+export const listConsents = (db: Db, clientId: string) =>
+  many(
+    db,
+    Signed,
+    `SELECT c.id, t.kind, t.version, t.title, t.body, c.signer, c.relation, to_char(c.signed_on, 'YYYY-MM-DD') AS "signedOn", to_char(c.withdrawn_on, 'YYYY-MM-DD') AS "withdrawnOn", c.signature
+    FROM consent c JOIN consent_text t ON t.id = c.text_id WHERE c.client_id = $1 ORDER BY c.recorded_at DESC`,
+    [clientId],
+  )
 /** Keeps a signature; sent twice it is kept once. */
-export const addConsent = (db: Db, consent: { id: string; clientId: string; visitId: string; textId: string; signer: string; relation: 'client' | 'guardian'; signedOn: string; signature: string }, accountId: string) => change(db,
-  'INSERT INTO consent (id, client_id, visit_id, text_id, signer, relation, signed_on, signature, recorded_by) VALUES ($1, $2, $3, $4, $5, $6, $7, $8, $9) ON CONFLICT (id) DO NOTHING',
-  [consent.id, consent.clientId, consent.visitId, consent.textId, consent.signer, consent.relation, consent.signedOn, consent.signature, accountId])
+export const addConsent = (
+  db: Db,
+  consent: {
+    id: string
+    clientId: string
+    visitId: string
+    textId: string
+    signer: string
+    relation: 'client' | 'guardian'
+    signedOn: string
+    signature: string
+  },
+  accountId: string,
+) =>
+  change(
+    db,
+    'INSERT INTO consent (id, client_id, visit_id, text_id, signer, relation, signed_on, signature, recorded_by) VALUES ($1, $2, $3, $4, $5, $6, $7, $8, $9) ON CONFLICT (id) DO NOTHING',
+    [
+      consent.id,
+      consent.clientId,
+      consent.visitId,
+      consent.textId,
+      consent.signer,
+      consent.relation,
+      consent.signedOn,
+      consent.signature,
+      accountId,
+    ],
+  )
 /** Withdraws a consent and gives its kind; undefined when it is not there or was withdrawn before. */
-export const withdrawConsent = (db: Db, id: string, clientId: string, on: string) => maybeOne(db, z.object({ kind: z.enum(CONSENT_KINDS) }),
-  'UPDATE consent c SET withdrawn_on = $3 FROM consent_text t WHERE t.id = c.text_id AND c.id = $1 AND c.client_id = $2 AND c.withdrawn_on IS NULL RETURNING t.kind', [id, clientId, on])
-export const holdsConsent = async (db: Db, clientId: string, kind: ConsentKind): Promise<boolean> => (await listConsents(db, clientId)).some((consent) => consent.kind === kind && consent.withdrawnOn === null)
+export const withdrawConsent = (db: Db, id: string, clientId: string, on: string) =>
+  maybeOne(
+    db,
+    z.object({ kind: z.enum(CONSENT_KINDS) }),
+    'UPDATE consent c SET withdrawn_on = $3 FROM consent_text t WHERE t.id = c.text_id AND c.id = $1 AND c.client_id = $2 AND c.withdrawn_on IS NULL RETURNING t.kind',
+    [id, clientId, on],
+  )
+export const holdsConsent = async (db: Db, clientId: string, kind: ConsentKind): Promise<boolean> =>
+  (await listConsents(db, clientId)).some(
+    (consent) => consent.kind === kind && consent.withdrawnOn === null,
+  )

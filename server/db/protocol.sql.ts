@@ -3,65 +3,172 @@ import { Step, type ProtocolVersion } from '../../core/protocol/model'
 import { change, many, maybeOne, type Db } from './rows'
 
 const Methods = z.record(z.string(), z.string())
-const Listed = z.object({ id: z.string(), name: z.string(), version: z.number().nullable(), published_at: z.date().nullable(), steps: z.array(Step), note: z.string().nullable(), archived_at: z.date().nullable(), draft_at: z.date().nullable() })
-const Row = z.object({ id: z.string(), protocol_id: z.string(), version: z.number(), name: z.string(), note: z.string(), steps: z.array(Step), methods: Methods })
-const toVersion = (row: z.infer<typeof Row>): ProtocolVersion => ({ id: row.id, protocolId: row.protocol_id, name: row.name, version: row.version, note: row.note, steps: row.steps, methods: row.methods })
+const Listed = z.object({
+  id: z.string(),
+  name: z.string(),
+  version: z.number().nullable(),
+  published_at: z.date().nullable(),
+  steps: z.array(Step),
+  note: z.string().nullable(),
+  archived_at: z.date().nullable(),
+  draft_at: z.date().nullable(),
+})
+const Row = z.object({
+  id: z.string(),
+  protocol_id: z.string(),
+  version: z.number(),
+  name: z.string(),
+  note: z.string(),
+  steps: z.array(Step),
+  methods: Methods,
+})
+const toVersion = (row: z.infer<typeof Row>): ProtocolVersion => ({
+  id: row.id,
+  protocolId: row.protocol_id,
+  name: row.name,
+  version: row.version,
+  note: row.note,
+  steps: row.steps,
+  methods: row.methods,
+})
 const VERSION = 'v.id, v.protocol_id, v.version, v.name, v.note, v.steps, v.methods'
 
 /** Every protocol with its newest version, or its draft where nothing is published yet; put away ones too. */
-export const listProtocols = (db: Db, salonId: string) => many(db, Listed,
-  `SELECT DISTINCT ON (p.id) p.id, COALESCE(v.name, d.name, p.name) AS name, v.version, v.published_at, COALESCE(v.steps, d.steps, '[]'::jsonb) AS steps, v.note, p.archived_at, d.saved_at AS draft_at
+export const listProtocols = (db: Db, salonId: string) =>
+  many(
+    db,
+    Listed,
+    `SELECT DISTINCT ON (p.id) p.id, COALESCE(v.name, d.name, p.name) AS name, v.version, v.published_at, COALESCE(v.steps, d.steps, '[]'::jsonb) AS steps, v.note, p.archived_at, d.saved_at AS draft_at
      FROM protocol p LEFT JOIN protocol_version v ON v.protocol_id = p.id LEFT JOIN protocol_draft d ON d.protocol_id = p.id
-    WHERE p.salon_id = $1 ORDER BY p.id, v.version DESC`, [salonId])
+    WHERE p.salon_id = $1 ORDER BY p.id, v.version DESC`,
+    [salonId],
+  )
 
 /** What can be booked: published and not put away. */
-export const listBookable = (db: Db, salonId: string) => many(db, z.object({ id: z.string(), name: z.string(), version_id: z.string() }),
-  `SELECT DISTINCT ON (p.id) p.id, v.name, v.id AS version_id FROM protocol p JOIN protocol_version v ON v.protocol_id = p.id
-    WHERE p.salon_id = $1 AND p.archived_at IS NULL ORDER BY p.id, v.version DESC`, [salonId])
+export const listBookable = (db: Db, salonId: string) =>
+  many(
+    db,
+    z.object({ id: z.string(), name: z.string(), version_id: z.string() }),
+    `SELECT DISTINCT ON (p.id) p.id, v.name, v.id AS version_id FROM protocol p JOIN protocol_version v ON v.protocol_id = p.id
+    WHERE p.salon_id = $1 AND p.archived_at IS NULL ORDER BY p.id, v.version DESC`,
+    [salonId],
+  )
 
 /** The newest version of a protocol, or undefined. */
-export async function newestVersion(db: Db, salonId: string, protocolId: string): Promise<ProtocolVersion | undefined> {
-  const row = await maybeOne(db, Row, `SELECT ${VERSION} FROM protocol_version v JOIN protocol p ON p.id = v.protocol_id
-    WHERE p.salon_id = $1 AND p.id = $2 ORDER BY v.version DESC LIMIT 1`, [salonId, protocolId])
+export async function newestVersion(
+  db: Db,
+  salonId: string,
+  protocolId: string,
+): Promise<ProtocolVersion | undefined> {
+  const row = await maybeOne(
+    db,
+    Row,
+    `SELECT ${VERSION} FROM protocol_version v JOIN protocol p ON p.id = v.protocol_id
+    WHERE p.salon_id = $1 AND p.id = $2 ORDER BY v.version DESC LIMIT 1`,
+    [salonId, protocolId],
+  )
   return row && toVersion(row)
 }
 
 export async function versionById(db: Db, id: string): Promise<ProtocolVersion | undefined> {
-  const row = await maybeOne(db, Row, `SELECT ${VERSION} FROM protocol_version v WHERE v.id = $1`, [id])
+  const row = await maybeOne(db, Row, `SELECT ${VERSION} FROM protocol_version v WHERE v.id = $1`, [
+    id,
+  ])
   return row && toVersion(row)
 }
 
 /** Every published version of a protocol, the newest first, with when and by whom. */
 export async function versionsOf(db: Db, salonId: string, protocolId: string) {
-  const rows = await many(db, Row.extend({ published_at: z.date(), by: z.string().nullable() }), `SELECT ${VERSION}, v.published_at, a.name AS by
-    FROM protocol_version v JOIN protocol p ON p.id = v.protocol_id LEFT JOIN account a ON a.id = v.published_by WHERE p.salon_id = $1 AND p.id = $2 ORDER BY v.version DESC`, [salonId, protocolId])
+  const rows = await many(
+    db,
+    Row.extend({ published_at: z.date(), by: z.string().nullable() }),
+    `SELECT ${VERSION}, v.published_at, a.name AS by
+    FROM protocol_version v JOIN protocol p ON p.id = v.protocol_id LEFT JOIN account a ON a.id = v.published_by WHERE p.salon_id = $1 AND p.id = $2 ORDER BY v.version DESC`,
+    [salonId, protocolId],
+  )
   return rows.map((row) => ({ ...toVersion(row), publishedAt: row.published_at, by: row.by }))
 }
 
 /** Publishes a version; a version number taken meanwhile violates the unique key. */
 export const publishVersion = (db: Db, version: ProtocolVersion, accountId: string | null) =>
-  change(db, 'INSERT INTO protocol_version (id, protocol_id, version, name, note, steps, methods, published_by) VALUES ($1, $2, $3, $4, $5, $6, $7, $8)',
-    [version.id, version.protocolId, version.version, version.name, version.note, JSON.stringify(version.steps), JSON.stringify(version.methods ?? {}), accountId])
+  change(
+    db,
+    'INSERT INTO protocol_version (id, protocol_id, version, name, note, steps, methods, published_by) VALUES ($1, $2, $3, $4, $5, $6, $7, $8)',
+    [
+      version.id,
+      version.protocolId,
+      version.version,
+      version.name,
+      version.note,
+      JSON.stringify(version.steps),
+      JSON.stringify(version.methods ?? {}),
+      accountId,
+    ],
+  )
 
-export const addProtocol = (db: Db, salonId: string, id: string, name: string) => change(db, 'INSERT INTO protocol (id, salon_id, name) VALUES ($1, $2, $3)', [id, salonId, name])
+export const addProtocol = (db: Db, salonId: string, id: string, name: string) =>
+  change(db, 'INSERT INTO protocol (id, salon_id, name) VALUES ($1, $2, $3)', [id, salonId, name])
 
 const Head = z.object({ id: z.string(), name: z.string(), archived_at: z.date().nullable() })
 /** A protocol of this salon, published or not. */
-export const protocolById = (db: Db, salonId: string, id: string) => maybeOne(db, Head, 'SELECT id, name, archived_at FROM protocol WHERE salon_id = $1 AND id = $2', [salonId, id])
+export const protocolById = (db: Db, salonId: string, id: string) =>
+  maybeOne(db, Head, 'SELECT id, name, archived_at FROM protocol WHERE salon_id = $1 AND id = $2', [
+    salonId,
+    id,
+  ])
 /** Puts a protocol away, or takes it out again. Visits that use it keep it. */
-export const setArchived = (db: Db, id: string, archived: boolean) => change(db, 'UPDATE protocol SET archived_at = CASE WHEN $2 THEN now() END WHERE id = $1', [id, archived])
+export const setArchived = (db: Db, id: string, archived: boolean) =>
+  change(db, 'UPDATE protocol SET archived_at = CASE WHEN $2 THEN now() END WHERE id = $1', [
+    id,
+    archived,
+  ])
 
 /** A card in the making. Its steps are kept as typed, good or not yet. */
-export const Draft = z.strictObject({ basedOn: z.number().int().min(0), name: z.string().trim().min(1).max(120), steps: z.array(Step).max(60), methods: Methods })
+export const Draft = z.strictObject({
+  basedOn: z.number().int().min(0),
+  name: z.string().trim().min(1).max(120),
+  steps: z.array(Step).max(60),
+  methods: Methods,
+})
 export type Draft = z.infer<typeof Draft>
-const DraftRow = z.object({ based_on: z.number(), name: z.string(), steps: z.array(Step), methods: Methods, saved_at: z.date() })
+const DraftRow = z.object({
+  based_on: z.number(),
+  name: z.string(),
+  steps: z.array(Step),
+  methods: Methods,
+  saved_at: z.date(),
+})
 
 export async function draftOf(db: Db, protocolId: string) {
-  const row = await maybeOne(db, DraftRow, 'SELECT based_on, name, steps, methods, saved_at FROM protocol_draft WHERE protocol_id = $1', [protocolId])
-  return row && { basedOn: row.based_on, name: row.name, steps: row.steps, methods: row.methods, savedAt: row.saved_at }
+  const row = await maybeOne(
+    db,
+    DraftRow,
+    'SELECT based_on, name, steps, methods, saved_at FROM protocol_draft WHERE protocol_id = $1',
+    [protocolId],
+  )
+  return (
+    row && {
+      basedOn: row.based_on,
+      name: row.name,
+      steps: row.steps,
+      methods: row.methods,
+      savedAt: row.saved_at,
+    }
+  )
 }
-export const saveDraft = (db: Db, protocolId: string, draft: Draft, accountId: string) => change(db,
-  `INSERT INTO protocol_draft (protocol_id, based_on, name, steps, methods, saved_by) VALUES ($1, $2, $3, $4, $5, $6)
+export const saveDraft = (db: Db, protocolId: string, draft: Draft, accountId: string) =>
+  change(
+    db,
+    `INSERT INTO protocol_draft (protocol_id, based_on, name, steps, methods, saved_by) VALUES ($1, $2, $3, $4, $5, $6)
    ON CONFLICT (protocol_id) DO UPDATE SET based_on = $2, name = $3, steps = $4, methods = $5, saved_by = $6, saved_at = now()`,
-  [protocolId, draft.basedOn, draft.name, JSON.stringify(draft.steps), JSON.stringify(draft.methods), accountId])
-export const dropDraft = (db: Db, protocolId: string) => change(db, 'DELETE FROM protocol_draft WHERE protocol_id = $1', [protocolId])
+    [
+      protocolId,
+      draft.basedOn,
+      draft.name,
+      JSON.stringify(draft.steps),
+      JSON.stringify(draft.methods),
+      accountId,
+    ],
+  )
+export const dropDraft = (db: Db, protocolId: string) =>
+  change(db, 'DELETE FROM protocol_draft WHERE protocol_id = $1', [protocolId])

@@ -4,5 +4,6 @@ import { problem } from '../utils/problem'
 export default defineEventHandler((event) => {
   if (event.method === 'GET' || event.method === 'HEAD') return
   const origin = getRequestHeader(event, 'origin')
-  if (origin !== undefined && new URL(origin).host !== getRequestHeader(event, 'host')) throw problem(403, { code: 'other_origin', detail: 'This request came from another site.' })
+  if (origin !== undefined && new URL(origin).host !== getRequestHeader(event, 'host'))
+    throw problem(403, { code: 'other_origin', detail: 'This request came from another site.' })
 })

@@ -9,12 +9,26 @@ import { listKnown } from '../db/rules.sql'
 import type { VisitRow } from '../db/visit.sql'
 
 const DAY_MS = 86_400_000
-const FIXED: ReadonlySet<string> = new Set([...questionByCode.keys(), 'allergy:any', ...FAMILIES.map((family) => `allergy:${family.id}`)])
+const FIXED: ReadonlySet<string> = new Set([
+  ...questionByCode.keys(),
+  'allergy:any',
+  ...FAMILIES.map((family) => `allergy:${family.id}`),
+])
 
 /** What cannot be true of these answers of a visit's client. A question exists, or an allergy family, or a medicine on the salon's list. */
-export async function faultsOf(db: PoolClient, visit: VisitRow, facts: readonly Fact[]): Promise<FactFault[]> {
+export async function faultsOf(
+  db: PoolClient,
+  visit: VisitRow,
+  facts: readonly Fact[],
+): Promise<FactFault[]> {
   const own = await listKnown(db, visit.salon_id)
   const medicines = new Set((own.length > 0 ? own : KNOWN).map((one) => medicineCode(one.id)))
-  const latest = new Date(Math.max(Date.now(), visit.starts_at.getTime()) + DAY_MS).toISOString().slice(0, 10)
-  return factFaults(facts, { latest, bornOn: await clientBirthday(db, visit.client_id), known: (code) => FIXED.has(code) || medicines.has(code) })
+  const latest = new Date(Math.max(Date.now(), visit.starts_at.getTime()) + DAY_MS)
+    .toISOString()
+    .slice(0, 10)
+  return factFaults(facts, {
+    latest,
+    bornOn: await clientBirthday(db, visit.client_id),
+    known: (code) => FIXED.has(code) || medicines.has(code),
+  })
 }

@@ -4,11 +4,31 @@ import { listPrices, ratesOf, type PriceRow } from '../db/money.sql'
 import type { Db } from '../db/rows'
 import { listSupplies } from '../db/shelf.sql'
 
-const asPrice = ({ priceMinor, goingMinor }: PriceRow): Price => ({ ...(priceMinor === null ? {} : { priceMinor }), ...(goingMinor === null ? {} : { goingMinor }) })
+const asPrice = ({ priceMinor, goingMinor }: PriceRow): Price => ({
+  ...(priceMinor === null ? {} : { priceMinor }),
+  ...(goingMinor === null ? {} : { goingMinor }),
+})
 
 /** What a visit's cost is reckoned with: rates, supplies, what its protocol and enhancements are sold for. */
-export async function moneyOf(db: Db, salonId: string, protocolId: string): Promise<{ rates: Rates; currency: string; supplies: Supply[]; price: Price; addOns: Record<string, Price> }> {
+export async function moneyOf(
+  db: Db,
+  salonId: string,
+  protocolId: string,
+): Promise<{
+  rates: Rates
+  currency: string
+  supplies: Supply[]
+  price: Price
+  addOns: Record<string, Price>
+}> {
   const prices = await listPrices(db, salonId)
   const own = prices.find((one) => one.kind === 'protocol' && one.ref === protocolId)
-  return { ...(await ratesOf(db, salonId)), supplies: await listSupplies(db, salonId), price: own ? asPrice(own) : {}, addOns: Object.fromEntries(prices.filter((one) => one.kind === 'add-on').map((one) => [one.ref, asPrice(one)])) }
+  return {
+    ...(await ratesOf(db, salonId)),
+    supplies: await listSupplies(db, salonId),
+    price: own ? asPrice(own) : {},
+    addOns: Object.fromEntries(
+      prices.filter((one) => one.kind === 'add-on').map((one) => [one.ref, asPrice(one)]),
+    ),
+  }
 }

@@ -8,6 +8,7 @@ import { problem } from './problem'
 export async function requireProtocol(event: H3Event, capability: Capability) {
   const account = await requireCan(event, capability)
   const protocol = await protocolById(useDb(), account.salon_id, getRouterParam(event, 'id') ?? '')
-  if (!protocol) throw problem(404, { code: 'no_protocol', detail: 'There is no such protocol.', path: 'id' })
+  if (!protocol)
+    throw problem(404, { code: 'no_protocol', detail: 'There is no such protocol.', path: 'id' })
   return { account, protocol }
 }

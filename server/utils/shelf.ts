@@ -12,23 +12,53 @@ import { useDb } from './db'
 import { parseOr400, problem } from './problem'
 
 /** The shelf as it stands today, with everything these steps name. */
-export const shelfToday = async (db: Db, salonId: string, steps: readonly Step[], eachKindMost?: number): Promise<Shelf> => loadShelf(db, salonId, namedIn(steps).products, (await salonById(db, salonId))!.today, eachKindMost)
+export const shelfToday = async (
+  db: Db,
+  salonId: string,
+  steps: readonly Step[],
+  eachKindMost?: number,
+): Promise<Shelf> =>
+  loadShelf(
+    db,
+    salonId,
+    namedIn(steps).products,
+    (await salonById(db, salonId))!.today,
+    eachKindMost,
+  )
 
 /** The id in a shelf route's path: short, small letters, figures and hyphens. */
 export function shelfId(event: H3Event): string {
   const id = getRouterParam(event, 'id') ?? ''
-  if (!/^[a-z0-9][a-z0-9-]{0,59}$/.test(id)) throw problem(400, { code: 'bad_id', detail: 'An id has at most sixty small letters, figures and hyphens.', path: 'id' })
+  if (!/^[a-z0-9][a-z0-9-]{0,59}$/.test(id))
+    throw problem(400, {
+      code: 'bad_id',
+      detail: 'An id has at most sixty small letters, figures and hyphens.',
+      path: 'id',
+    })
   return id
 }
 
 /** A route that writes one device, supply or kit whole. */
-export function defineThingPut<Body extends z.ZodType<{ id: string; name: string }>>(table: Parameters<typeof saveThing>[1], model: Body) {
+export function defineThingPut<Body extends z.ZodType<{ id: string; name: string }>>(
+  table: Parameters<typeof saveThing>[1],
+  model: Body,
+) {
   return defineEventHandler(async (event) => {
     const account = await requireCan(event, 'shelf.write')
     const id = shelfId(event)
     const body = parseOr400(model, await readBody(event))
-    if (body.id !== id) throw problem(400, { code: 'other_id', detail: 'The id in the body is not the one in the path.', path: 'id' })
-    if (!await saveThing(useDb(), table, account.salon_id, body)) throw problem(409, { code: 'taken', detail: 'This id is taken. Choose another name.', path: 'id' })
+    if (body.id !== id)
+      throw problem(400, {
+        code: 'other_id',
+        detail: 'The id in the body is not the one in the path.',
+        path: 'id',
+      })
+    if (!(await saveThing(useDb(), table, account.salon_id, body)))
+      throw problem(409, {
+        code: 'taken',
+        detail: 'This id is taken. Choose another name.',
+        path: 'id',
+      })
     await writeAudit(useDb(), account.id, `${table}.write`, table, id)
     return { saved: true }
   })

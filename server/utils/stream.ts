@@ -8,7 +8,9 @@ const MOST_SAMPLES = 300
 export function streamSamples(event: H3Event, samples: Iterable<unknown>, everyMs = EVERY_MS) {
   const stream = createEventStream(event)
   let open = true
-  stream.onClosed(() => { open = false })
+  stream.onClosed(() => {
+    open = false
+  })
   void (async () => {
     let count = 0
     for (const sample of samples) {

@@ -14,10 +14,19 @@ interface Change<Body extends z.ZodType> {
   /** Name of the audit row that every such change leaves with the client. */
   readonly action: string
 }
-interface Scene<Body> { readonly db: PoolClient; readonly event: H3Event; readonly account: Account; readonly visit: VisitRow; readonly body: Body }
+interface Scene<Body> {
+  readonly db: PoolClient
+  readonly event: H3Event
+  readonly account: Account
+  readonly visit: VisitRow
+  readonly body: Body
+}
 
 /** A route that changes something of a visit's client: parse, authorise, all of it or none in one transaction, audited, refusals in words. */
-export function defineVisitChange<Body extends z.ZodType, Result>({ capability, body, action }: Change<Body>, work: (scene: Scene<z.infer<Body>>) => Promise<Result>) {
+export function defineVisitChange<Body extends z.ZodType, Result>(
+  { capability, body, action }: Change<Body>,
+  work: (scene: Scene<z.infer<Body>>) => Promise<Result>,
+) {
   return defineEventHandler(async (event) => {
     const { account, visit } = await requireVisit(event, capability)
     const parsed = parseOr400(body, await readBody(event))

@@ -1,11 +1,44 @@
 import { describe, expect, test } from 'vitest'
-import { ASSISTANT, BASE, book, DESK, OWNER, Person, PRACTITIONER, signedIn, withDatabase, type Day } from './http'
+import {
+  ASSISTANT,
+  BASE,
+  book,
+  DESK,
+  OWNER,
+  Person,
+  PRACTITIONER,
+  signedIn,
+  withDatabase,
+  type Day,
+} from './http'
 
 describe('signing in', () => {
   test('a signed-out visitor gets nothing but the question who he is', async () => {
     const visitor = new Person()
     const some = '00000000-0000-4000-8000-000000000001'
-    for (const [method, path] of [['GET', '/api/day'], ['GET', `/api/visits/${some}`], ['POST', '/api/visits'], ['GET', '/api/protocols'], ['GET', '/api/protocols/acid'], ['POST', '/api/protocols/acid/versions'], ['POST', '/api/protocols'], ['GET', '/api/protocols/acid/versions'], ['GET', '/api/protocols/acid/file'], ['PUT', '/api/protocols/acid/draft'], ['DELETE', '/api/protocols/acid/draft'], ['PUT', '/api/protocols/acid/archived'], ['PUT', `/api/visits/${some}/fit`], ['POST', `/api/visits/${some}/facts`], ['PUT', `/api/visits/${some}/reading`], ['POST', `/api/visits/${some}/plan`], ['POST', `/api/visits/${some}/overrides`], ['PUT', `/api/visits/${some}/ticks`], ['POST', `/api/visits/${some}/events`], ['POST', `/api/visits/${some}/close`], ['POST', `/api/visits/${some}/check-in`]] as const) {
+    for (const [method, path] of [
+      ['GET', '/api/day'],
+      ['GET', `/api/visits/${some}`],
+      ['POST', '/api/visits'],
+      ['GET', '/api/protocols'],
+      ['GET', '/api/protocols/acid'],
+      ['POST', '/api/protocols/acid/versions'],
+      ['POST', '/api/protocols'],
+      ['GET', '/api/protocols/acid/versions'],
+      ['GET', '/api/protocols/acid/file'],
+      ['PUT', '/api/protocols/acid/draft'],
+      ['DELETE', '/api/protocols/acid/draft'],
+      ['PUT', '/api/protocols/acid/archived'],
+      ['PUT', `/api/visits/${some}/fit`],
+      ['POST', `/api/visits/${some}/facts`],
+      ['PUT', `/api/visits/${some}/reading`],
+      ['POST', `/api/visits/${some}/plan`],
+      ['POST', `/api/visits/${some}/overrides`],
+      ['PUT', `/api/visits/${some}/ticks`],
+      ['POST', `/api/visits/${some}/events`],
+      ['POST', `/api/visits/${some}/close`],
+      ['POST', `/api/visits/${some}/check-in`],
+    ] as const) {
       const { status, body } = await visitor.ask(method, path, method === 'GET' ? undefined : {})
       expect([path, status, body.code]).toEqual([path, 401, 'signed_out'])
     }
@@ -24,16 +57,36 @@ describe('signing in', () => {
   })
   test('nine wrong passwords: the ninth try waits, even with the right one', async () => {
     const person = new Person()
-    for (let tries = 0; tries < 8; tries++) expect((await person.ask('POST', '/api/session', { email: 'ruben@saltgrass.example', password: 'wrong' })).status).toBe(401)
-    const { status, headers } = await person.ask('POST', '/api/session', { email: 'ruben@saltgrass.example', password: 'quiet-tide' })
+    for (let tries = 0; tries < 8; tries++)
+      expect(
+        (
+          await person.ask('POST', '/api/session', {
+            email: 'ruben@saltgrass.example',
+            password: 'wrong',
+          })
+        ).status,
+      ).toBe(401)
+    const { status, headers } = await person.ask('POST', '/api/session', {
+      email: 'ruben@saltgrass.example',
+      password: 'quiet-tide',
+    })
     expect([status, headers.get('retry-after')]).toEqual([429, '900'])
   })
   test('passwords are kept as scrypt, never plain', async () => {
-    const hashes = await withDatabase(async (db) => (await db.query<{ password_hash: string }>('SELECT password_hash FROM account')).rows)
+    const hashes = await withDatabase(
+      async (db) =>
+        (await db.query<{ password_hash: string }>('SELECT password_hash FROM account')).rows,
+    )
     for (const { password_hash: hash } of hashes) expect(hash).toMatch(/^scrypt\$32768\$8\$1\$/)
   })
   test('a change from another site is refused', async () => {
-    expect((await new Person().ask('POST', '/api/session/demo', undefined, { origin: 'https://elsewhere.example' })).body.code).toBe('other_origin')
+    expect(
+      (
+        await new Person().ask('POST', '/api/session/demo', undefined, {
+          origin: 'https://elsewhere.example',
+        })
+      ).body.code,
+    ).toBe('other_origin')
   })
   test('the page comes with a strict policy', async () => {
     const policy = (await fetch(BASE)).headers.get('content-security-policy')!
@@ -55,8 +108,12 @@ describe('roles, on the server', () => {
     const assistant = await signedIn(ASSISTANT)
     const id = await book(await signedIn(OWNER), 'Wren Castellane')
     expect((await assistant.ask('GET', `/api/visits/${id}`)).status).toBe(200)
-    expect((await assistant.ask('POST', `/api/visits/${id}/events`, { events: [] })).status).toBe(200)
-    expect((await assistant.ask('POST', `/api/visits/${id}/close`, { answer: null, note: '' })).status).toBe(403)
+    expect((await assistant.ask('POST', `/api/visits/${id}/events`, { events: [] })).status).toBe(
+      200,
+    )
+    expect(
+      (await assistant.ask('POST', `/api/visits/${id}/close`, { answer: null, note: '' })).status,
+    ).toBe(403)
     expect((await assistant.ask('POST', `/api/visits/${id}/facts`, { facts: [] })).status).toBe(403)
     expect((await assistant.ask('POST', '/api/protocols/acid/versions', {})).status).toBe(403)
   })
@@ -64,9 +121,25 @@ describe('roles, on the server', () => {
     const person = await signedIn(PRACTITIONER)
     const id = await book(person, 'Pilar Nwosu')
     await person.ask('GET', `/api/visits/${id}`)
-    await person.ask('POST', `/api/visits/${id}/facts`, { facts: [{ id: crypto.randomUUID(), fact: { code: 'allergy:fig', answer: 'yes', askedOn: '2026-11-24' } }] })
-    const rows = await withDatabase(async (db) => (await db.query<{ action: string; name: string }>(
-      `SELECT au.action, ac.name FROM audit au JOIN account ac ON ac.id = au.account_id JOIN visit v ON v.client_id::text = au.subject_id WHERE v.id = $1 AND au.subject_kind = 'client' ORDER BY au.id`, [id])).rows)
-    expect(rows.filter((row) => row.name === 'Anneke Vask').map((row) => row.action)).toEqual(expect.arrayContaining(['visit.read', 'health.write']))
+    await person.ask('POST', `/api/visits/${id}/facts`, {
+      facts: [
+        {
+          id: crypto.randomUUID(),
+          fact: { code: 'allergy:fig', answer: 'yes', askedOn: '2026-11-24' },
+        },
+      ],
+    })
+    const rows = await withDatabase(
+      async (db) =>
+        (
+          await db.query<{ action: string; name: string }>(
+            `SELECT au.action, ac.name FROM audit au JOIN account ac ON ac.id = au.account_id JOIN visit v ON v.client_id::text = au.subject_id WHERE v.id = $1 AND au.subject_kind = 'client' ORDER BY au.id`,
+            [id],
+          )
+        ).rows,
+    )
+    expect(rows.filter((row) => row.name === 'Anneke Vask').map((row) => row.action)).toEqual(
+      expect.arrayContaining(['visit.read', 'health.write']),
+    )
   })
 })

@@ -4,7 +4,11 @@ import pg from 'pg'
 export const BASE = process.env.ZEN_TEST_URL ?? ''
 export const DATABASE = process.env.ZEN_TEST_DATABASE ?? ''
 
-export interface Reply<T> { readonly status: number; readonly body: T; readonly headers: Headers }
+export interface Reply<T> {
+  readonly status: number
+  readonly body: T
+  readonly headers: Headers
+}
 
 /** A browser of one person: keeps its cookie. */
 export class Person {
@@ -12,16 +16,37 @@ export class Person {
 
   headers = (): Record<string, string> => (this.cookie ? { cookie: this.cookie } : {})
 
-  async ask<T = { detail: string; code: string; path?: string }>(method: string, path: string, body?: unknown, headers: Record<string, string> = {}): Promise<Reply<T>> {
-    return this.send<T>(method, path, body === undefined ? undefined : JSON.stringify(body), { ...(body === undefined ? {} : { 'content-type': 'application/json' }), ...headers })
+  async ask<T = { detail: string; code: string; path?: string }>(
+    method: string,
+    path: string,
+    body?: unknown,
+    headers: Record<string, string> = {},
+  ): Promise<Reply<T>> {
+    return this.send<T>(method, path, body === undefined ? undefined : JSON.stringify(body), {
+      ...(body === undefined ? {} : { 'content-type': 'application/json' }),
+      ...headers,
+    })
   }
   /** The same with a body of any kind: a form with a file. */
-  async send<T>(method: string, path: string, body: string | FormData | undefined, headers: Record<string, string> = {}): Promise<Reply<T>> {
-    const reply = await fetch(`${BASE}${path}`, { method, headers: { ...this.headers(), ...headers }, ...(body === undefined ? {} : { body }) })
+  async send<T>(
+    method: string,
+    path: string,
+    body: string | FormData | undefined,
+    headers: Record<string, string> = {},
+  ): Promise<Reply<T>> {
+    const reply = await fetch(`${BASE}${path}`, {
+      method,
+      headers: { ...this.headers(), ...headers },
+      ...(body === undefined ? {} : { body }),
+    })
     const set = reply.headers.getSetCookie()[0]
     if (set) this.cookie = set.split(';')[0]!
     const text = await reply.text()
-    return { status: reply.status, body: (text ? JSON.parse(text) : undefined) as T, headers: reply.headers }
+    return {
+      status: reply.status,
+      body: (text ? JSON.parse(text) : undefined) as T,
+      headers: reply.headers,
+    }
   }
 }
 
@@ -46,18 +71,40 @@ export async function withDatabase<T>(work: (client: pg.Client) => Promise<T>): 
   }
 }
 
-export interface Day { today: string; visits: { id: string; client: string; room: string; practitioner: string; startsAt: string }[]; choices: Record<'clients' | 'rooms' | 'practitioners' | 'protocols', { id: string; name: string }[]> }
+export interface Day {
+  today: string
+  visits: { id: string; client: string; room: string; practitioner: string; startsAt: string }[]
+  choices: Record<
+    'clients' | 'rooms' | 'practitioners' | 'protocols',
+    { id: string; name: string }[]
+  >
+}
 
 /** Day and time of day in the demo studio, whose clock is UTC. */
-export const salonTime = (at: Date) => ({ date: at.toISOString().slice(0, 10), time: at.toISOString().slice(11, 16) })
+export const salonTime = (at: Date) => ({
+  date: at.toISOString().slice(0, 10),
+  time: at.toISOString().slice(11, 16),
+})
 
 const HOUR_MS = 3_600_000
 /** Books a fresh visit tomorrow, or that many days later, after every visit of its day, so that no test meets another. */
-export async function book(person: Person, clientName: string, protocolId = 'brightening', daysLater = 0): Promise<string> {
+export async function book(
+  person: Person,
+  clientName: string,
+  protocolId = 'brightening',
+  daysLater = 0,
+): Promise<string> {
   const { body: day } = await person.ask<Day>('GET', '/api/day')
-  const startsAt = await freeHour(new Date(new Date(`${day.today}T06:00:00Z`).getTime() + (daysLater + 1) * 24 * HOUR_MS))
+  const startsAt = await freeHour(
+    new Date(new Date(`${day.today}T06:00:00Z`).getTime() + (daysLater + 1) * 24 * HOUR_MS),
+  )
   const { body, status } = await person.ask<{ id: string }>('POST', '/api/visits', {
-    clientId: day.choices.clients.find((one) => one.name === clientName)!.id, roomId: day.choices.rooms[0]!.id, practitionerId: day.choices.practitioners[0]!.id, protocolId, ...salonTime(startsAt), slotMinutes: 90,
+    clientId: day.choices.clients.find((one) => one.name === clientName)!.id,
+    roomId: day.choices.rooms[0]!.id,
+    practitionerId: day.choices.practitioners[0]!.id,
+    protocolId,
+    ...salonTime(startsAt),
+    slotMinutes: 90,
   })
   if (status !== 201) throw new Error(`booking failed: ${JSON.stringify(body)}`)
   return body.id
@@ -66,19 +113,38 @@ export async function book(person: Person, clientName: string, protocolId = 'bri
 /** The first time of a day, or of the next one, after everything that is booked there. */
 async function freeHour(from: Date): Promise<Date> {
   for (let morning = from; ; morning = new Date(morning.getTime() + 24 * HOUR_MS)) {
-    const { rows } = await withDatabase((db) => db.query<{ until: Date | null }>(`SELECT max(room_until) AS until FROM visit WHERE starts_at >= $1 AND starts_at < $1::timestamptz + interval '18 hours'`, [morning]))
+    const { rows } = await withDatabase((db) =>
+      db.query<{ until: Date | null }>(
+        `SELECT max(room_until) AS until FROM visit WHERE starts_at >= $1 AND starts_at < $1::timestamptz + interval '18 hours'`,
+        [morning],
+      ),
+    )
     const free = new Date(Math.max(morning.getTime(), rows[0]!.until?.getTime() ?? 0))
     if (free.getTime() < morning.getTime() + 14 * HOUR_MS) return free
   }
 }
 
 /** A room and a practitioner that no visit holds, whatever the hour a test runs at. */
-export async function freeSeat(): Promise<{ roomId: string; room: string; practitionerId: string; practitioner: string }> {
+export async function freeSeat(): Promise<{
+  roomId: string
+  room: string
+  practitionerId: string
+  practitioner: string
+}> {
   const [roomId, practitionerId] = [randomUUID(), randomUUID()]
-  const [room, practitioner] = [`Room ${roomId.slice(0, 8)}`, `Invented ${practitionerId.slice(0, 8)}`]
+  const [room, practitioner] = [
+    `Room ${roomId.slice(0, 8)}`,
+    `Invented ${practitionerId.slice(0, 8)}`,
+  ]
   await withDatabase(async (db) => {
-    await db.query('INSERT INTO room (id, salon_id, name) SELECT $1, id, $2 FROM salon', [roomId, room])
-    await db.query(`INSERT INTO practitioner (id, salon_id, name, scope) SELECT $1, id, $2, '{minors}' FROM salon`, [practitionerId, practitioner])
+    await db.query('INSERT INTO room (id, salon_id, name) SELECT $1, id, $2 FROM salon', [
+      roomId,
+      room,
+    ])
+    await db.query(
+      `INSERT INTO practitioner (id, salon_id, name, scope) SELECT $1, id, $2, '{minors}' FROM salon`,
+      [practitionerId, practitioner],
+    )
   })
   return { roomId, room, practitionerId, practitioner }
 }

@@ -11,27 +11,69 @@ import { DATABASE, withDatabase } from './http'
 const name = `zen_old_${randomUUID().slice(0, 8)}`
 const folder = mkdtempSync(join(tmpdir(), 'zen-migrations-'))
 let db: pg.Client
-const ids = Object.fromEntries(['salon', 'room', 'practitioner', 'client', 'visit', 'fact', 'reading', 'plan'].map((key) => [key, randomUUID()])) as Record<'salon' | 'room' | 'practitioner' | 'client' | 'visit' | 'fact' | 'reading' | 'plan', string>
+const ids = Object.fromEntries(
+  ['salon', 'room', 'practitioner', 'client', 'visit', 'fact', 'reading', 'plan'].map((key) => [
+    key,
+    randomUUID(),
+  ]),
+) as Record<
+  'salon' | 'room' | 'practitioner' | 'client' | 'visit' | 'fact' | 'reading' | 'plan',
+  string
+>
 const row = async (sql: string) => (await db.query<Record<string, unknown>>(sql)).rows[0]!
 
 beforeAll(async () => {
-  for (const file of ['001.do.foundations.sql', '002.do.immutable.sql']) cpSync(join('server/db/migrations', file), join(folder, file))
+  for (const file of ['001.do.foundations.sql', '002.do.immutable.sql'])
+    cpSync(join('server/db/migrations', file), join(folder, file))
   await withDatabase((server) => server.query(`CREATE DATABASE ${name}`))
   const address = new URL(DATABASE)
   address.pathname = `/${name}`
   db = new pg.Client({ connectionString: address.href })
   await db.connect()
   await migrate(db, folder)
-  await db.query(`INSERT INTO salon (id, name, time_zone, currency, emergency_number, address, turnover_minutes) VALUES ('${ids.salon}', 'Old Studio', 'Etc/UTC', 'EUR', '112', 'Quay 1', 10)`)
-  await db.query(`INSERT INTO room (id, salon_id, name) VALUES ('${ids.room}', '${ids.salon}', 'One')`)
-  await db.query(`INSERT INTO practitioner (id, salon_id, name) VALUES ('${ids.practitioner}', '${ids.salon}', 'Somebody')`)
-  await db.query(`INSERT INTO client (id, salon_id, name, born_on) VALUES ('${ids.client}', '${ids.salon}', 'A Client', '1980-01-01')`)
-  await db.query(`INSERT INTO health_fact (id, client_id, code, answer, asked_on, zones) VALUES ('${ids.fact}', '${ids.client}', 'filler', 'yes', '2026-01-01', '{cheek-left,lips}')`)
-  await db.query(`INSERT INTO protocol (id, salon_id, name) VALUES ('old', '${ids.salon}', 'Old facial')`)
-  await db.query(`INSERT INTO protocol_version (id, protocol_id, version, name, note, steps) VALUES ('old-v1', 'old', 1, 'Old facial', '', $1)`, [JSON.stringify([{ id: 'mask', zones: ['forehead', 'neck'], blocks: ['hands'], segments: [{ kind: 'dwell', zones: ['nose'] }], title: 'nose' }])])
-  await db.query(`INSERT INTO visit (id, salon_id, client_id, room_id, practitioner_id, protocol_version_id, starts_at, ends_at, room_until) VALUES ('${ids.visit}', '${ids.salon}', '${ids.client}', '${ids.room}', '${ids.practitioner}', 'old-v1', '2026-02-01T09:00Z', '2026-02-01T10:00Z', '2026-02-01T10:10Z')`)
-  await db.query(`INSERT INTO reading (id, visit_id, done, findings) VALUES ('${ids.reading}', '${ids.visit}', true, $1)`, [JSON.stringify([{ kind: 'congestion', grade: 2, zones: ['nose', 'chin'] }])])
-  await db.query(`INSERT INTO fitted_plan (id, visit_id, revision, engine, rule_book, plan) VALUES ('${ids.plan}', '${ids.visit}', 1, 'e1', 'r1', $1)`, [JSON.stringify({ totalS: 3300, steps: [{ zones: ['ear'] }] })])
+  await db.query(
+    `INSERT INTO salon (id, name, time_zone, currency, emergency_number, address, turnover_minutes) VALUES ('${ids.salon}', 'Old Studio', 'Etc/UTC', 'EUR', '112', 'Quay 1', 10)`,
+  )
+  await db.query(
+    `INSERT INTO room (id, salon_id, name) VALUES ('${ids.room}', '${ids.salon}', 'One')`,
+  )
+  await db.query(
+    `INSERT INTO practitioner (id, salon_id, name) VALUES ('${ids.practitioner}', '${ids.salon}', 'Somebody')`,
+  )
+  await db.query(
+    `INSERT INTO client (id, salon_id, name, born_on) VALUES ('${ids.client}', '${ids.salon}', 'A Client', '1980-01-01')`,
+  )
+  await db.query(
+    `INSERT INTO health_fact (id, client_id, code, answer, asked_on, zones) VALUES ('${ids.fact}', '${ids.client}', 'filler', 'yes', '2026-01-01', '{cheek-left,lips}')`,
+  )
+  await db.query(
+    `INSERT INTO protocol (id, salon_id, name) VALUES ('old', '${ids.salon}', 'Old facial')`,
+  )
+  await db.query(
+    `INSERT INTO protocol_version (id, protocol_id, version, name, note, steps) VALUES ('old-v1', 'old', 1, 'Old facial', '', $1)`,
+    [
+      JSON.stringify([
+        {
+          id: 'mask',
+          zones: ['forehead', 'neck'],
+          blocks: ['hands'],
+          segments: [{ kind: 'dwell', zones: ['nose'] }],
+          title: 'nose',
+        },
+      ]),
+    ],
+  )
+  await db.query(
+    `INSERT INTO visit (id, salon_id, client_id, room_id, practitioner_id, protocol_version_id, starts_at, ends_at, room_until) VALUES ('${ids.visit}', '${ids.salon}', '${ids.client}', '${ids.room}', '${ids.practitioner}', 'old-v1', '2026-02-01T09:00Z', '2026-02-01T10:00Z', '2026-02-01T10:10Z')`,
+  )
+  await db.query(
+    `INSERT INTO reading (id, visit_id, done, findings) VALUES ('${ids.reading}', '${ids.visit}', true, $1)`,
+    [JSON.stringify([{ kind: 'congestion', grade: 2, zones: ['nose', 'chin'] }])],
+  )
+  await db.query(
+    `INSERT INTO fitted_plan (id, visit_id, revision, engine, rule_book, plan) VALUES ('${ids.plan}', '${ids.visit}', 1, 'e1', 'r1', $1)`,
+    [JSON.stringify({ totalS: 3300, steps: [{ zones: ['ear'] }] })],
+  )
   await migrate(db)
 })
 afterAll(async () => {
@@ -41,15 +83,58 @@ afterAll(async () => {
 })
 
 test('every old zone became the zones it stood for, wherever it was kept; words stay words', async () => {
-  expect((await row(`SELECT steps FROM protocol_version`)).steps).toEqual([{
-    id: 'mask', title: 'nose', blocks: ['hands'], segments: [{ kind: 'dwell', zones: ['nose-bridge', 'nose-side-left', 'nose-side-right'] }],
-    zones: ['forehead', 'glabella', 'neck-front', 'neck-side-left', 'neck-side-right', 'temple-left', 'temple-right', 'under-chin'],
-  }])
-  expect((await row('SELECT zones FROM health_fact')).zones).toEqual(['cheek-left', 'cheekbone-left', 'jaw-left', 'lips', 'nasolabial-left'])
-  expect((await row('SELECT body FROM reading')).body).toEqual({ done: true, findings: [{ kind: 'congestion', grade: 2, zones: ['chin', 'nose-bridge', 'nose-side-left', 'nose-side-right', 'upper-lip'] }], lesions: [], meters: [] })
-  expect((await row('SELECT plan FROM fitted_plan')).plan).toMatchObject({ totalS: 3300, leastTotalS: 3300, askAgain: [], open: [], steps: [{ zones: ['ears'] }] })
+  expect((await row(`SELECT steps FROM protocol_version`)).steps).toEqual([
+    {
+      id: 'mask',
+      title: 'nose',
+      blocks: ['hands'],
+      segments: [{ kind: 'dwell', zones: ['nose-bridge', 'nose-side-left', 'nose-side-right'] }],
+      zones: [
+        'forehead',
+        'glabella',
+        'neck-front',
+        'neck-side-left',
+        'neck-side-right',
+        'temple-left',
+        'temple-right',
+        'under-chin',
+      ],
+    },
+  ])
+  expect((await row('SELECT zones FROM health_fact')).zones).toEqual([
+    'cheek-left',
+    'cheekbone-left',
+    'jaw-left',
+    'lips',
+    'nasolabial-left',
+  ])
+  expect((await row('SELECT body FROM reading')).body).toEqual({
+    done: true,
+    findings: [
+      {
+        kind: 'congestion',
+        grade: 2,
+        zones: ['chin', 'nose-bridge', 'nose-side-left', 'nose-side-right', 'upper-lip'],
+      },
+    ],
+    lesions: [],
+    meters: [],
+  })
+  expect((await row('SELECT plan FROM fitted_plan')).plan).toMatchObject({
+    totalS: 3300,
+    leastTotalS: 3300,
+    askAgain: [],
+    open: [],
+    steps: [{ zones: ['ears'] }],
+  })
 })
 test('what was kept as written is kept again afterwards', async () => {
-  for (const sql of [`UPDATE protocol_version SET name = 'x'`, `UPDATE fitted_plan SET revision = 2`, `DELETE FROM health_fact`, `UPDATE reading SET body = '{}'`]) await expect(db.query(sql)).rejects.toMatchObject({ code: '23001' })
+  for (const sql of [
+    `UPDATE protocol_version SET name = 'x'`,
+    `UPDATE fitted_plan SET revision = 2`,
+    `DELETE FROM health_fact`,
+    `UPDATE reading SET body = '{}'`,
+  ])
+    await expect(db.query(sql)).rejects.toMatchObject({ code: '23001' })
 })
 test('a second run finds nothing to do', async () => expect(await migrate(db)).toEqual([]))

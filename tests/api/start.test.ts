@@ -16,11 +16,20 @@ afterAll(() => rmSync(folder, { recursive: true, force: true }))
 
 function start(env: Record<string, string>) {
   const { DATABASE_URL: _own, ...rest } = process.env
-  const child = spawn(process.execPath, ['scripts/start.mjs'], { env: { ...rest, ZEN_DATA: join(folder, 'data'), ...env }, stdio: ['ignore', 'pipe', 'pipe'] })
+  const child = spawn(process.execPath, ['scripts/start.mjs'], {
+    env: { ...rest, ZEN_DATA: join(folder, 'data'), ...env },
+    stdio: ['ignore', 'pipe', 'pipe'],
+  })
   let said = ''
-  child.stdout.on('data', (chunk: Buffer) => { said += chunk.toString() })
-  child.stderr.on('data', (chunk: Buffer) => { said += chunk.toString() })
-  const ended = new Promise<number | null>((resolve) => { child.once('close', resolve) })
+  child.stdout.on('data', (chunk: Buffer) => {
+    said += chunk.toString()
+  })
+  child.stderr.on('data', (chunk: Buffer) => {
+    said += chunk.toString()
+  })
+  const ended = new Promise<number | null>((resolve) => {
+    child.once('close', resolve)
+  })
   return { child, ended, said: () => said }
 }
 async function ends(env: Record<string, string>) {
@@ -35,7 +44,8 @@ async function address(running: ReturnType<typeof start>): Promise<string> {
 
 describe('an address that others can reach', () => {
   const tls = () => {
-    for (const name of ['cert.pem', 'key.pem']) writeFileSync(join(folder, name), 'stands for a file')
+    for (const name of ['cert.pem', 'key.pem'])
+      writeFileSync(join(folder, name), 'stands for a file')
     return { ZEN_TLS_CERT: join(folder, 'cert.pem'), ZEN_TLS_KEY: join(folder, 'key.pem') }
   }
   test('is refused without TLS', async () => {
@@ -43,8 +53,12 @@ describe('an address that others can reach', () => {
     expect([code, said.includes('set ZEN_TLS_CERT and ZEN_TLS_KEY')]).toEqual([1, true])
   })
   test('is refused with half of TLS, or with a file that is not there', async () => {
-    expect((await ends({ ZEN_HOST: '0.0.0.0', ZEN_TLS_CERT: tls().ZEN_TLS_CERT })).said).toContain('go together')
-    expect((await ends({ ZEN_HOST: '0.0.0.0', ...tls(), ZEN_TLS_KEY: '/nowhere/key.pem' })).said).toContain('/nowhere/key.pem, which is not there')
+    expect((await ends({ ZEN_HOST: '0.0.0.0', ZEN_TLS_CERT: tls().ZEN_TLS_CERT })).said).toContain(
+      'go together',
+    )
+    expect(
+      (await ends({ ZEN_HOST: '0.0.0.0', ...tls(), ZEN_TLS_KEY: '/nowhere/key.pem' })).said,
+    ).toContain('/nowhere/key.pem, which is not there')
   })
   test('is refused while the demo sign-in exists', async () => {
     const { code, said } = await ends({ ZEN_HOST: '0.0.0.0', ...tls(), DATABASE_URL: DATABASE })
@@ -71,12 +85,18 @@ test('starts on data of its own, ends on Ctrl-C with nothing left running, and f
   expect(await second.ended).toBe(0)
 }, 180_000)
 
-test.skipIf(process.getuid?.() !== 0)('for root, a folder that the database user cannot enter is refused in words', async () => {
-  const hidden = mkdtempSync(join('/var/tmp', 'zen-hidden-'))
-  try {
-    const { code, said } = await ends({ ZEN_DATA: join(hidden, 'data') })
-    expect([code, said.includes('The user postgres, who runs the database for root, cannot reach')]).toEqual([1, true])
-  } finally {
-    rmSync(hidden, { recursive: true, force: true })
-  }
-})
+test.skipIf(process.getuid?.() !== 0)(
+  'for root, a folder that the database user cannot enter is refused in words',
+  async () => {
+    const hidden = mkdtempSync(join('/var/tmp', 'zen-hidden-'))
+    try {
+      const { code, said } = await ends({ ZEN_DATA: join(hidden, 'data') })
+      expect([
+        code,
+        said.includes('The user postgres, who runs the database for root, cannot reach'),
+      ]).toEqual([1, true])
+    } finally {
+      rmSync(hidden, { recursive: true, force: true })
+    }
+  },
+)

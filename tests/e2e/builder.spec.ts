@@ -7,7 +7,8 @@ const ladder = (page: Page) => page.getByRole('listbox', { name: 'Rungs of the l
 const rungs = (page: Page) => ladder(page).getByRole('option')
 const total = (page: Page) => page.getByTestId('total')
 const wrongs = (page: Page) => page.getByRole('button', { name: /wrong order/ })
-const detail = (page: Page, name: string) => page.getByRole('complementary', { name: 'Details' }).getByRole('button', { name, exact: true })
+const detail = (page: Page, name: string) =>
+  page.getByRole('complementary', { name: 'Details' }).getByRole('button', { name, exact: true })
 
 /** Tab until this is focused: no mouse, and nothing that a person without one could not do. */
 async function tabTo(page: Page, target: Locator) {
@@ -19,11 +20,15 @@ async function tabTo(page: Page, target: Locator) {
 }
 async function add(page: Page, typed: string, title: string) {
   await page.keyboard.type(typed)
-  await expect(page.getByRole('listbox').getByRole('option').filter({ hasText: title }).first()).toBeVisible()
+  await expect(
+    page.getByRole('listbox').getByRole('option').filter({ hasText: title }).first(),
+  ).toBeVisible()
   const lit = page.locator('[id^="headlessui-combobox-option-"][data-headlessui-state*="active"]')
   for (let presses = 0; presses < 9; presses++) {
     // The list follows the letters, and the light the arrows, in the next frame.
-    await page.evaluate(() => new Promise((done) => requestAnimationFrame(() => requestAnimationFrame(done))))
+    await page.evaluate(
+      () => new Promise((done) => requestAnimationFrame(() => requestAnimationFrame(done))),
+    )
     if ((await lit.innerText()).startsWith(title)) break
     await page.keyboard.press('ArrowDown')
   }
@@ -48,14 +53,37 @@ async function openCard(page: Page, id: string) {
 /** A copy of a card, so that no test changes what another reads. */
 async function copyOf(page: Page, id: string, name: string) {
   const owner = await signedIn(OWNER)
-  const { body } = await owner.ask<{ id: string }>('POST', '/api/protocols', { from: 'protocol', id, name })
+  const { body } = await owner.ask<{ id: string }>('POST', '/api/protocols', {
+    from: 'protocol',
+    id,
+    name,
+  })
   await openCard(page, body.id)
   return body.id
 }
 
-const SIXTEEN = [['ey', 'Eye and lip make-up off'], ['fi', 'First cleanse'], ['se', 'Second cleanse'], ['to', 'Tone'], ['lo', 'Look under the lamp'], ['en', 'Enzyme'], ['hy', 'Hydrating concentrate'], ['ex', 'Extraction'], ['hi', 'High frequency'], ['ma', 'Massage'], ['cr', 'Cream or clay mask'], ['se', 'Serum'], ['eye c', 'Eye care'], ['mo', 'Moisturiser'], ['su', 'Sun filter'], ['cl', 'Close']] as const
+const SIXTEEN = [
+  ['ey', 'Eye and lip make-up off'],
+  ['fi', 'First cleanse'],
+  ['se', 'Second cleanse'],
+  ['to', 'Tone'],
+  ['lo', 'Look under the lamp'],
+  ['en', 'Enzyme'],
+  ['hy', 'Hydrating concentrate'],
+  ['ex', 'Extraction'],
+  ['hi', 'High frequency'],
+  ['ma', 'Massage'],
+  ['cr', 'Cream or clay mask'],
+  ['se', 'Serum'],
+  ['eye c', 'Eye care'],
+  ['mo', 'Moisturiser'],
+  ['su', 'Sun filter'],
+  ['cl', 'Close'],
+] as const
 
-test('sixteen steps from nothing by keyboard alone: two hung, three orders broken and mended, published, fitted to 60 and 45', async ({ page }) => {
+test('sixteen steps from nothing by keyboard alone: two hung, three orders broken and mended, published, fitted to 60 and 45', async ({
+  page,
+}) => {
   test.setTimeout(240_000)
   await enterStudio(page)
   await page.goto('/protocols')
@@ -78,7 +106,9 @@ test('sixteen steps from nothing by keyboard alone: two hung, three orders broke
   await add(page, 'lip', 'Lip enhancement')
   await expect(rungs(page)).toHaveCount(18)
   await expect(ladder(page).getByText('hangs nowhere')).toHaveCount(0)
-  await expect.poll(async () => Number((await total(page).innerText()).replace('½', '.5')) - before).toBeLessThan(8)
+  await expect
+    .poll(async () => Number((await total(page).innerText()).replace('½', '.5')) - before)
+    .toBeLessThan(8)
   await expect(wrongs(page)).toHaveCount(0)
 
   // Three orders that are wrong: no sun filter, an acid on damp skin, steam in an acid visit.
@@ -122,7 +152,9 @@ test('sixteen steps from nothing by keyboard alone: two hung, three orders broke
   await expect(page.getByText('Booked are 90 min.')).toBeVisible()
 })
 
-test('several rungs are picked, moved, copied and taken out together; undo brings each back', async ({ page }) => {
+test('several rungs are picked, moved, copied and taken out together; undo brings each back', async ({
+  page,
+}) => {
   await copyOf(page, 'quiet-window', 'For moving')
   const order = async () => (await rungs(page).allInnerTexts()).map((text) => text.split('\n')[0]!)
   const start = await order()
@@ -142,7 +174,9 @@ test('several rungs are picked, moved, copied and taken out together; undo bring
   await expect.poll(async () => (await order())[0]).toBe(start[2])
 })
 
-test('a rung is dragged by its grip; minutes typed in the panel change the ladder; the draft outlives a reload and a lost network', async ({ page }) => {
+test('a rung is dragged by its grip; minutes typed in the panel change the ladder; the draft outlives a reload and a lost network', async ({
+  page,
+}) => {
   await copyOf(page, 'quiet-window', 'For dragging')
   const first = await rungs(page).nth(0).innerText()
   const grip = (await rungs(page).nth(0).locator('.grip').boundingBox())!
@@ -158,42 +192,65 @@ test('a rung is dragged by its grip; minutes typed in the panel change the ladde
   await page.route('**/draft', (route) => route.abort())
   await page.locator('#rung-algae').click()
   const before = Number((await total(page).innerText()).replace('½', '.5'))
-  await page.getByLabel('Two-part algae, eyes and face joined, processing, usual minutes').fill('20')
+  await page
+    .getByLabel('Two-part algae, eyes and face joined, processing, usual minutes')
+    .fill('20')
   await page.keyboard.press('Tab')
-  await expect.poll(async () => Number((await total(page).innerText()).replace('½', '.5'))).toBeGreaterThan(before + 3)
+  await expect
+    .poll(async () => Number((await total(page).innerText()).replace('½', '.5')))
+    .toBeGreaterThan(before + 3)
   await expect(page.getByText('Draft kept on this tablet')).toBeVisible()
   await page.reload()
   await page.locator('#rung-algae').click()
-  await expect(page.getByLabel('Two-part algae, eyes and face joined, processing, usual minutes')).toHaveValue('20')
+  await expect(
+    page.getByLabel('Two-part algae, eyes and face joined, processing, usual minutes'),
+  ).toHaveValue('20')
   await expect.poll(() => rungs(page).nth(2).innerText()).toBe(first)
 })
 
 test('a rung is dragged by a finger, with what is picked beside it', async ({ browser }) => {
-  const context = await browser.newContext({ hasTouch: true, viewport: { width: 1280, height: 800 } })
+  const context = await browser.newContext({
+    hasTouch: true,
+    viewport: { width: 1280, height: 800 },
+  })
   const page = await context.newPage()
   await copyOf(page, 'quiet-window', 'For a finger')
   const start = (await rungs(page).allInnerTexts()).map((text) => text.split('\n')[0]!)
   await rungs(page).nth(0).tap()
-  await rungs(page).nth(1).click({ modifiers: ['ControlOrMeta'] })
+  await rungs(page)
+    .nth(1)
+    .click({ modifiers: ['ControlOrMeta'] })
   await expect(ladder(page).locator('[aria-selected=true]')).toHaveCount(2)
   const grip = (await rungs(page).nth(0).locator('.grip').boundingBox())!
   const finger = await context.newCDPSession(page)
-  const touch = (type: 'touchStart' | 'touchMove' | 'touchEnd', y: number) => finger.send('Input.dispatchTouchEvent', { type, touchPoints: type === 'touchEnd' ? [] : [{ x: grip.x + 12, y }] })
+  const touch = (type: 'touchStart' | 'touchMove' | 'touchEnd', y: number) =>
+    finger.send('Input.dispatchTouchEvent', {
+      type,
+      touchPoints: type === 'touchEnd' ? [] : [{ x: grip.x + 12, y }],
+    })
   await touch('touchStart', grip.y + 18)
   for (let moved = 10; moved <= 170; moved += 8) await touch('touchMove', grip.y + 18 + moved)
   await touch('touchEnd', 0)
-  await expect.poll(async () => (await rungs(page).allInnerTexts()).map((text) => text.split('\n')[0]!).slice(0, 5)).toEqual([start[2], start[3], start[4], start[0], start[1]])
+  await expect
+    .poll(async () =>
+      (await rungs(page).allInnerTexts()).map((text) => text.split('\n')[0]!).slice(0, 5),
+    )
+    .toEqual([start[2], start[3], start[4], start[0], start[1]])
   await context.close()
 })
 
-test('methods rewrite the ladder and say why; one that would break it is refused', async ({ page }) => {
+test('methods rewrite the ladder and say why; one that would break it is refused', async ({
+  page,
+}) => {
   await copyOf(page, 'brightening', 'For methods')
   await detail(page, 'Methods').click()
   await page.getByLabel('Massage', { exact: true }).selectOption('none')
   await expect(page.getByText('Out: Massage, 3 movements.')).toBeVisible()
   await expect(ladder(page).getByRole('option', { name: 'Massage, 3 movements' })).toHaveCount(0)
   await page.getByLabel('Tone', { exact: true }).selectOption('every')
-  await expect.poll(() => ladder(page).getByRole('option', { name: 'Tone' }).count()).toBeGreaterThan(2)
+  await expect
+    .poll(() => ladder(page).getByRole('option', { name: 'Tone' }).count())
+    .toBeGreaterThan(2)
   await copyOf(page, 'course-needling', 'Needling, for methods')
   await detail(page, 'Methods').click()
   await page.getByLabel('Mist', { exact: true }).selectOption('before')
@@ -203,7 +260,9 @@ test('methods rewrite the ladder and say why; one that would break it is refused
 test('movements: their lines on the map, their sum as the minutes', async ({ page }) => {
   await copyOf(page, 'hydrating', 'For strokes')
   await page.locator('#rung-massage').click()
-  await expect(page.getByRole('img', { name: /Lines of the movements, front: .*2 chin to earlobe/ })).toBeVisible()
+  await expect(
+    page.getByRole('img', { name: /Lines of the movements, front: .*2 chin to earlobe/ }),
+  ).toBeVisible()
   await page.getByLabel('Repetitions of movement 2').fill('40')
   await page.keyboard.press('Tab')
   await expect(page.getByText('160 s').or(page.getByText('2 min 40 s'))).toBeVisible()
@@ -212,7 +271,9 @@ test('movements: their lines on the map, their sum as the minutes', async ({ pag
   await expect(page.getByText('Not on this map: nape, upward')).toBeVisible()
 })
 
-test('two versions side by side; a second tablet that published meanwhile is told', async ({ page }) => {
+test('two versions side by side; a second tablet that published meanwhile is told', async ({
+  page,
+}) => {
   const id = await copyOf(page, 'undertow', 'For comparing')
   const publish = async (note: string) => {
     await page.getByRole('button', { name: /^Publish version/ }).click()
@@ -233,13 +294,23 @@ test('two versions side by side; a second tablet that published meanwhile is tol
   await page.keyboard.press('Escape')
   const owner = await signedIn(OWNER)
   const { body } = await owner.ask<{ version: { steps: object[] } }>('GET', `/api/protocols/${id}`)
-  expect((await owner.ask('POST', `/api/protocols/${id}/versions`, { basedOn: 1, note: 'Elsewhere', steps: body.version.steps })).status).toBe(201)
+  expect(
+    (
+      await owner.ask('POST', `/api/protocols/${id}/versions`, {
+        basedOn: 1,
+        note: 'Elsewhere',
+        steps: body.version.steps,
+      })
+    ).status,
+  ).toBe(201)
   await publish('Mine')
   await expect(page.getByRole('alert').first()).toContainText('Version 2 was published meanwhile')
   await expect(ladder(page).getByRole('option', { name: 'Soothing gel' })).toHaveCount(0)
 })
 
-test('the library: found by what it does, copied, put away and back, taken out as a file and in again', async ({ page }) => {
+test('the library: found by what it does, copied, put away and back, taken out as a file and in again', async ({
+  page,
+}) => {
   await enterStudio(page)
   await page.goto('/protocols')
   const list = page.getByRole('list', { name: 'Library' })
@@ -266,36 +337,77 @@ test('the library: found by what it does, copied, put away and back, taken out a
 
   await page.getByLabel('Find').fill('Undertow enzyme')
   await page.getByRole('button', { name: 'More of Undertow enzyme visit' }).click()
-  const [download] = await Promise.all([page.waitForEvent('download'), page.getByRole('menuitem', { name: 'Take the file' }).click()])
+  const [download] = await Promise.all([
+    page.waitForEvent('download'),
+    page.getByRole('menuitem', { name: 'Take the file' }).click(),
+  ])
   expect(download.suggestedFilename()).toBe('undertow-v1.protocol.json')
-  const file = JSON.parse(await (await import('node:fs/promises')).readFile((await download.path())!, 'utf8')) as { protocol: { name: string; steps: { title: string; product?: { productId: string } }[] } }
-  const takeIn = (value: unknown, name = 'card.json') => page.locator('input[type=file]').setInputFiles({ name, mimeType: 'application/json', buffer: Buffer.from(typeof value === 'string' ? value : JSON.stringify(value)) })
+  const file = JSON.parse(
+    await (await import('node:fs/promises')).readFile((await download.path())!, 'utf8'),
+  ) as { protocol: { name: string; steps: { title: string; product?: { productId: string } }[] } }
+  const takeIn = (value: unknown, name = 'card.json') =>
+    page
+      .locator('input[type=file]')
+      .setInputFiles({
+        name,
+        mimeType: 'application/json',
+        buffer: Buffer.from(typeof value === 'string' ? value : JSON.stringify(value)),
+      })
   await takeIn('{"format": ')
   await expect(page.getByRole('alert')).toContainText('card.json is not JSON')
-  await takeIn({ ...file, protocol: { ...file.protocol, steps: [{ ...file.protocol.steps[0], zones: [] }] } })
+  await takeIn({
+    ...file,
+    protocol: { ...file.protocol, steps: [{ ...file.protocol.steps[0], zones: [] }] },
+  })
   await expect(page.getByRole('alert')).toContainText('$.protocol.steps[0].zones')
-  await takeIn({ ...file, protocol: { ...file.protocol, name: 'From elsewhere', steps: file.protocol.steps.map((step, at) => (at === 0 ? { ...step, product: { productId: 'river-mud', useId: 'mud' } } : step)) } })
+  await takeIn({
+    ...file,
+    protocol: {
+      ...file.protocol,
+      name: 'From elsewhere',
+      steps: file.protocol.steps.map((step, at) =>
+        at === 0 ? { ...step, product: { productId: 'river-mud', useId: 'mud' } } : step,
+      ),
+    },
+  })
   await expect(page.getByRole('status').first()).toContainText('Not on your shelf: river-mud')
   await takeIn({ ...file, protocol: { ...file.protocol, name: 'From next door' } })
   await expect(page).toHaveURL(/protocols\/[0-9a-f-]{36}/)
   await expect(rungs(page)).toHaveCount(file.protocol.steps.length)
 })
 
-test('what is put away cannot be booked; what is not published is not offered', async ({ page }) => {
+test('what is put away cannot be booked; what is not published is not offered', async ({
+  page,
+}) => {
   const id = await copyOf(page, 'undertow', 'Not yet published')
   const owner = await signedIn(OWNER)
   const { body } = await owner.ask<{ choices: { protocols: { id: string }[] } }>('GET', '/api/day')
   expect(body.choices.protocols.map((one) => one.id)).not.toContain(id)
-  const { body: card } = await owner.ask<{ draft: { steps: object[] } }>('GET', `/api/protocols/${id}`)
-  await owner.ask('POST', `/api/protocols/${id}/versions`, { basedOn: 0, note: 'First', steps: card.draft.steps })
+  const { body: card } = await owner.ask<{ draft: { steps: object[] } }>(
+    'GET',
+    `/api/protocols/${id}`,
+  )
+  await owner.ask('POST', `/api/protocols/${id}/versions`, {
+    basedOn: 0,
+    note: 'First',
+    steps: card.draft.steps,
+  })
   await owner.ask('PUT', `/api/protocols/${id}/archived`, { archived: true })
   await expect(book(owner, 'Wren Castellane', id)).rejects.toThrow()
-  await withDatabase(async (db) => expect((await db.query('SELECT 1 FROM visit WHERE protocol_version_id = $1', [`${id}-v1`])).rowCount).toBe(0))
+  await withDatabase(async (db) =>
+    expect(
+      (await db.query('SELECT 1 FROM visit WHERE protocol_version_id = $1', [`${id}-v1`])).rowCount,
+    ).toBe(0),
+  )
 })
 
-test('fitted to less time: what goes is said, can be told to stay, and the plan that is kept is the one that was shown', async ({ page }) => {
+test('fitted to less time: what goes is said, can be told to stay, and the plan that is kept is the one that was shown', async ({
+  page,
+}) => {
   const errors: string[] = []
-  page.on('console', (message) => { if (message.type() === 'error') errors.push(message.text()) })
+  page.on('console', (message) => {
+    if (message.type() === 'error') errors.push(message.text())
+  })
   await enterStudio(page)
   await page.goto(`${await freshVisit({ protocol: 'brightening' })}/fit`)
   await page.getByRole('button', { name: /^Time/ }).click()
@@ -322,13 +434,17 @@ test('fitted to less time: what goes is said, can be told to stay, and the plan 
   expect(errors.filter((text) => text.includes('Content Security Policy'))).toEqual([])
 })
 
-test('no fault that axe knows: library, builder, methods, compare, time; in both lights', async ({ page }) => {
+test('no fault that axe knows: library, builder, methods, compare, time; in both lights', async ({
+  page,
+}) => {
   test.setTimeout(180_000)
   await enterStudio(page)
   const visit = await freshVisit({ protocol: 'brightening' })
   for (const light of ['day', 'room']) {
     await page.goto('/protocols')
-    await expect(page.getByRole('list', { name: 'Library' }).getByRole('listitem').first()).toBeVisible()
+    await expect(
+      page.getByRole('list', { name: 'Library' }).getByRole('listitem').first(),
+    ).toBeVisible()
     await noFaults(page, `library, ${light}`)
     await openCard(page, 'two-currents')
     await page.locator('#rung-galvanic').click()

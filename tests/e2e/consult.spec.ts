@@ -1,6 +1,19 @@
 import { addMonths, format } from 'date-fns'
 import { expect, test } from '@playwright/test'
-import { answer, card, consultPart, enterStudio, freshVisit, noFaults, open, openVisit, paint, panel, signWithAPen, stage } from './steps'
+import {
+  answer,
+  card,
+  consultPart,
+  enterStudio,
+  freshVisit,
+  noFaults,
+  open,
+  openVisit,
+  paint,
+  panel,
+  signWithAPen,
+  stage,
+} from './steps'
 
 const changes = (page: Parameters<typeof open>[0]) => page.getByRole('list', { name: 'Changes' })
 const monthsAgo = (months: number) => format(addMonths(new Date(), -months), 'yyyy-MM-dd')
@@ -21,13 +34,18 @@ test('pregnancy: no steam and no current, said at once beside the question', asy
   await expect(panel(page)).not.toContainText('Steam left out')
 })
 
-test('isotretinoin: stopped five months ago still holds, seven months ago no longer; stopped to come is refused', async ({ page }) => {
+test('isotretinoin: stopped five months ago still holds, seven months ago no longer; stopped to come is refused', async ({
+  page,
+}) => {
   await open(page, await freshVisit({ protocol: 'acid' }))
   await card(page, 'Medicines')
   const question = 'Isotretinoin or acitretin (tablets), now or in the last six months'
   await answer(page, question, 'Yes')
   await expect(panel(page)).toContainText('Glycolic peel left out')
-  const stopped = page.getByRole('group', { name: 'Medicines', exact: true }).getByLabel('Stopped on (leave empty if still taken)').first()
+  const stopped = page
+    .getByRole('group', { name: 'Medicines', exact: true })
+    .getByLabel('Stopped on (leave empty if still taken)')
+    .first()
   await stopped.fill(monthsAgo(5))
   await expect(panel(page)).toContainText('Glycolic peel left out')
   await stopped.fill(monthsAgo(7))
@@ -43,8 +61,13 @@ test('a medicine by another name it goes by; it maps to its rule', async ({ page
   await open(page, await freshVisit({ protocol: 'acid' }))
   await card(page, 'Medicines')
   await page.getByLabel('Which medicine').fill('warf')
-  await page.getByRole('list', { name: 'Found' }).getByRole('button', { name: /Warfarin/ }).click()
-  await expect(page.getByRole('group', { name: 'Medicines', exact: true })).toContainText('Warfarin')
+  await page
+    .getByRole('list', { name: 'Found' })
+    .getByRole('button', { name: /Warfarin/ })
+    .click()
+  await expect(page.getByRole('group', { name: 'Medicines', exact: true })).toContainText(
+    'Warfarin',
+  )
   await page.getByLabel('Which medicine').fill('qqqq')
   await expect(page.getByRole('list', { name: 'Found' })).toContainText('Nothing under that name')
 })
@@ -62,13 +85,21 @@ test('lash extensions: nothing over the eyes, oil-free near them', async ({ page
   await expect(rules).toContainText('Lash extensions')
 })
 
-test('latex: nitrile gloves on the tray, fruit that may cross is named and asked about, not taken away', async ({ page }) => {
+test('latex: nitrile gloves on the tray, fruit that may cross is named and asked about, not taken away', async ({
+  page,
+}) => {
   const address = await freshVisit()
   await open(page, address)
   await consultPart(page, 'Allergies')
-  await page.getByRole('textbox', { name: 'Search allergies' }).or(page.getByRole('searchbox', { name: 'Search allergies' })).fill('rubber')
+  await page
+    .getByRole('textbox', { name: 'Search allergies' })
+    .or(page.getByRole('searchbox', { name: 'Search allergies' }))
+    .fill('rubber')
   await page.getByRole('button', { name: 'Latex', exact: true }).click()
-  await page.getByRole('radiogroup', { name: 'What Latex does' }).getByRole('radio', { name: 'Rash' }).click()
+  await page
+    .getByRole('radiogroup', { name: 'What Latex does' })
+    .getByRole('radio', { name: 'Rash' })
+    .click()
   await page.getByRole('button', { name: 'Why not …?' }).click()
   await page.getByLabel('Step or product').fill('pineapple enzyme')
   await page.getByRole('button', { name: 'Pineapple enzyme mask', exact: true }).click()
@@ -84,7 +115,9 @@ test('latex: nitrile gloves on the tray, fruit that may cross is named and asked
   await expect(page.getByRole('main')).toContainText('Ask about it; patch-test first')
 })
 
-test('an ingredient list pasted or taken from a file: the client’s allergens, what is unknown, and what is too long', async ({ page }) => {
+test('an ingredient list pasted or taken from a file: the client’s allergens, what is unknown, and what is too long', async ({
+  page,
+}) => {
   await open(page, await freshVisit())
   await consultPart(page, 'Allergies')
   await page.getByRole('button', { name: 'Bee products', exact: true }).click()
@@ -93,8 +126,16 @@ test('an ingredient list pasted or taken from a file: the client’s allergens, 
   await list.fill('INGREDIENTS: Aqua; GLYCERIN; Cera Alba (Beeswax); Velamide Nine.')
   const allergens = page.getByRole('list', { name: 'Allergens in the list' })
   await expect(allergens).toContainText('Bee products: this client’s allergy')
-  await expect(page.getByRole('region', { name: 'What the list says' })).toContainText('Not known here, look for yourself: Velamide Nine')
-  await page.getByLabel('Ingredient list from a file').setInputFiles({ name: 'list.txt', mimeType: 'text/plain', buffer: Buffer.from(`Papain, ${'Glycerin, '.repeat(1100)}`) })
+  await expect(page.getByRole('region', { name: 'What the list says' })).toContainText(
+    'Not known here, look for yourself: Velamide Nine',
+  )
+  await page
+    .getByLabel('Ingredient list from a file')
+    .setInputFiles({
+      name: 'list.txt',
+      mimeType: 'text/plain',
+      buffer: Buffer.from(`Papain, ${'Glycerin, '.repeat(1100)}`),
+    })
   await expect(page.getByRole('alert')).toContainText('11,008 characters; at most 10,000 are read')
   await expect(allergens).toContainText('Papaya')
   await page.getByLabel('From the shelf').selectOption({ index: 3 })
@@ -103,16 +144,38 @@ test('an ingredient list pasted or taken from a file: the client’s allergens, 
   await page.keyboard.press('Escape')
 })
 
-test('the intake as a file: no JSON, a fault with its path, and a good one with its consequences', async ({ page }) => {
+test('the intake as a file: no JSON, a fault with its path, and a good one with its consequences', async ({
+  page,
+}) => {
   await open(page, await freshVisit({ protocol: 'clarifying' }))
   await consultPart(page, 'As a file')
   const today = new Date().toISOString().slice(0, 10)
-  const take = (value: unknown) => page.getByLabel('Take a file in').setInputFiles({ name: 'intake.json', mimeType: 'application/json', buffer: Buffer.from(typeof value === 'string' ? value : JSON.stringify(value)) })
-  const intake = (...facts: object[]) => ({ format: 'zen-ladder/intake', version: 1, takenOn: today, client: { name: 'Somebody', bornOn: '1985-06-15', concerns: ['calm'], notes: [] }, facts })
+  const take = (value: unknown) =>
+    page
+      .getByLabel('Take a file in')
+      .setInputFiles({
+        name: 'intake.json',
+        mimeType: 'application/json',
+        buffer: Buffer.from(typeof value === 'string' ? value : JSON.stringify(value)),
+      })
+  const intake = (...facts: object[]) => ({
+    format: 'zen-ladder/intake',
+    version: 1,
+    takenOn: today,
+    client: { name: 'Somebody', bornOn: '1985-06-15', concerns: ['calm'], notes: [] },
+    facts,
+  })
   await take('{ "format": ')
   await expect(page.getByRole('alert')).toContainText('intake.json is no JSON file')
-  await take(intake({ code: 'pregnancy', answer: 'yes', askedOn: today }, { code: 'nonsense', answer: 'yes', askedOn: today }))
-  await expect(page.getByRole('alert').filter({ hasText: '$.facts[1].code' })).toContainText('There is no question "nonsense".')
+  await take(
+    intake(
+      { code: 'pregnancy', answer: 'yes', askedOn: today },
+      { code: 'nonsense', answer: 'yes', askedOn: today },
+    ),
+  )
+  await expect(page.getByRole('alert').filter({ hasText: '$.facts[1].code' })).toContainText(
+    'There is no question "nonsense".',
+  )
   await expect(panel(page)).not.toContainText('Steam left out')
   await take(intake({ code: 'pregnancy', answer: 'yes', askedOn: today }))
   await expect(panel(page)).toContainText('Steam left out')
@@ -120,7 +183,9 @@ test('the intake as a file: no JSON, a fault with its path, and a good one with 
   await expect(page.getByRole('region', { name: 'Goals' })).toContainText('Calmer')
 })
 
-test('a minor: not today without a guardian; a guardian’s drawn signature opens the visit; withdrawn, it closes again', async ({ page }) => {
+test('a minor: not today without a guardian; a guardian’s drawn signature opens the visit; withdrawn, it closes again', async ({
+  page,
+}) => {
   await open(page, await freshVisit({ protocol: 'clarifying', bornOn: '2010-05-05' }))
   await expect(panel(page)).toContainText('Not today')
   await expect(panel(page)).toContainText('guardian')
@@ -139,14 +204,22 @@ test('a minor: not today without a guardian; a guardian’s drawn signature open
   await page.reload()
   await expect(panel(page)).not.toContainText('Not today')
   await consultPart(page, 'Consent')
-  await texts.filter({ hasText: 'uardian' }).getByRole('button', { name: 'See', exact: true }).click()
+  await texts
+    .filter({ hasText: 'uardian' })
+    .getByRole('button', { name: 'See', exact: true })
+    .click()
   await expect(dialog.getByRole('img', { name: 'Signature of Invented Guardian' })).toBeVisible()
   await dialog.getByRole('button', { name: 'Withdraw from today' }).click()
   await expect(panel(page)).toContainText('Not today')
 })
 
-test('patchy pigment: no steam, self-heating, warming or radio frequency anywhere; towels lukewarm', async ({ page }) => {
-  for (const [protocol, gone, kept] of [['clarifying', 'Steam left out', 'take it off lukewarm'], ['set-mask', 'Ember set mask → Kelp Set Mask', 'take it off lukewarm']] as const) {
+test('patchy pigment: no steam, self-heating, warming or radio frequency anywhere; towels lukewarm', async ({
+  page,
+}) => {
+  for (const [protocol, gone, kept] of [
+    ['clarifying', 'Steam left out', 'take it off lukewarm'],
+    ['set-mask', 'Ember set mask → Kelp Set Mask', 'take it off lukewarm'],
+  ] as const) {
     await open(page, await freshVisit({ protocol }))
     await stage(page, 'Read skin')
     await paint(page, 'Patchy pigment', 2, 'cheeks')
@@ -155,7 +228,7 @@ test('patchy pigment: no steam, self-heating, warming or radio frequency anywher
       await page.getByRole('button', { name: 'Why not …?' }).click()
       await page.getByLabel('Step or product').fill(thing)
       const found = page.getByRole('button', { name: thing, exact: true }).first()
-      if (await found.count() > 0) {
+      if ((await found.count()) > 0) {
         await found.click()
         await expect(page.getByRole('list', { name: 'Rules in force' })).toContainText('C02')
       }
@@ -167,39 +240,68 @@ test('patchy pigment: no steam, self-heating, warming or radio frequency anywher
   }
 })
 
-test('flushing counts where it is: the steam leaves the cheeks out and goes on elsewhere', async ({ page }) => {
+test('flushing counts where it is: the steam leaves the cheeks out and goes on elsewhere', async ({
+  page,
+}) => {
   await open(page, await freshVisit({ protocol: 'clarifying' }))
   await stage(page, 'Read skin')
   await paint(page, 'Flushing, reactive', 1, 'cheeks')
   await expect(panel(page)).not.toContainText('C01')
   await page.getByRole('radiogroup', { name: 'Grade' }).getByRole('radio', { name: '3' }).click()
-  await page.getByRole('group', { name: 'Paint a whole group' }).getByRole('button', { name: 'cheeks', exact: true }).click()
+  await page
+    .getByRole('group', { name: 'Paint a whole group' })
+    .getByRole('button', { name: 'cheeks', exact: true })
+    .click()
   await expect(panel(page)).toContainText(/Bead Scrub: leave out cheeks/)
   await stage(page, 'Fit')
   await expect(changes(page)).toContainText('C01')
-  await expect(page.getByRole('group', { name: /^Ladder/ }).first()).toContainText('Jojoba Bead Scrub')
+  await expect(page.getByRole('group', { name: /^Ladder/ }).first()).toContainText(
+    'Jojoba Bead Scrub',
+  )
 })
 
-test('deep painful lesions are left alone: pinned, suggested, and the extraction keeps off them', async ({ page }) => {
+test('deep painful lesions are left alone: pinned, suggested, and the extraction keeps off them', async ({
+  page,
+}) => {
   await open(page, await freshVisit({ protocol: 'clarifying' }))
   await stage(page, 'Read skin')
   await page.getByRole('tab', { name: 'Lesions' }).click()
   const map = page.getByRole('group', { name: /^Map, / })
   await map.getByRole('button', { name: 'chin', exact: true }).focus()
   await page.keyboard.press('Enter')
-  await page.getByRole('radiogroup', { name: 'Type of lesion' }).getByRole('radio', { name: 'Nodule' }).click()
-  await expect(page.getByRole('group', { name: 'What eye and touch say' }).getByRole('button', { name: 'Head or opening' })).toHaveAttribute('aria-pressed', 'false')
-  for (const flag of ['Painful', 'Deep']) await page.getByRole('group', { name: 'What eye and touch say' }).getByRole('button', { name: flag, exact: true }).click()
-  await expect(page.getByRole('radiogroup', { name: 'Decision' }).getByRole('radio', { name: 'Leave alone' })).toBeChecked()
+  await page
+    .getByRole('radiogroup', { name: 'Type of lesion' })
+    .getByRole('radio', { name: 'Nodule' })
+    .click()
+  await expect(
+    page
+      .getByRole('group', { name: 'What eye and touch say' })
+      .getByRole('button', { name: 'Head or opening' }),
+  ).toHaveAttribute('aria-pressed', 'false')
+  for (const flag of ['Painful', 'Deep'])
+    await page
+      .getByRole('group', { name: 'What eye and touch say' })
+      .getByRole('button', { name: flag, exact: true })
+      .click()
+  await expect(
+    page.getByRole('radiogroup', { name: 'Decision' }).getByRole('radio', { name: 'Leave alone' }),
+  ).toBeChecked()
   await expect(page.getByRole('list', { name: 'Lesions on the map' })).toContainText('Nodule')
   await expect(panel(page)).toContainText('Gentle care today, and advise a physician')
   await page.getByRole('button', { name: 'Undo', exact: true }).click()
-  await expect(page.getByRole('group', { name: 'What eye and touch say' }).getByRole('button', { name: 'Deep', exact: true })).toHaveAttribute('aria-pressed', 'false')
+  await expect(
+    page
+      .getByRole('group', { name: 'What eye and touch say' })
+      .getByRole('button', { name: 'Deep', exact: true }),
+  ).toHaveAttribute('aria-pressed', 'false')
   await page.getByRole('tab', { name: 'See and feel' }).click()
   await paint(page, 'Congestion', 2, 'nose')
   await stage(page, 'Fit')
   await page.getByRole('button', { name: 'Prepare the tray' }).click()
-  const spotCare = page.getByRole('region', { name: 'Mind' }).getByRole('paragraph').filter({ hasText: 'leave deep lesions alone, spot care' })
+  const spotCare = page
+    .getByRole('region', { name: 'Mind' })
+    .getByRole('paragraph')
+    .filter({ hasText: 'leave deep lesions alone, spot care' })
   await expect(spotCare).toContainText('Extraction, nose and chin')
 })
 

@@ -1,8 +1,25 @@
 import { expect, test } from '@playwright/test'
 import sharp from 'sharp'
-import { consultPart, freshVisit, noFaults, offlineReady, open, paint, panel, pass, performUntil, primary, signWithAPen, stage, theDayAfter } from './steps'
+import {
+  consultPart,
+  freshVisit,
+  noFaults,
+  offlineReady,
+  open,
+  paint,
+  panel,
+  pass,
+  performUntil,
+  primary,
+  signWithAPen,
+  stage,
+  theDayAfter,
+} from './steps'
 
-test('the lamp reading in the middle of a visit fits the rest again, offline too and after a reload', async ({ page, context }) => {
+test('the lamp reading in the middle of a visit fits the rest again, offline too and after a reload', async ({
+  page,
+  context,
+}) => {
   await page.addInitScript(() => localStorage.setItem('zen-light', 'room'))
   await page.clock.install({ time: theDayAfter() })
   const address = await freshVisit({ protocol: 'clarifying' })
@@ -11,7 +28,9 @@ test('the lamp reading in the middle of a visit fits the rest again, offline too
   await expect(page.getByText('Perhaps', { exact: true })).toBeVisible()
   await expect(page.getByRole('main')).toContainText(/\d+–\d+/)
   await page.getByRole('button', { name: 'Prepare the tray' }).click()
-  await expect(page.getByRole('group', { name: 'Extraction, nose and chin' })).toContainText('perhaps, if the lamp shows congestion')
+  await expect(page.getByRole('group', { name: 'Extraction, nose and chin' })).toContainText(
+    'perhaps, if the lamp shows congestion',
+  )
   await stage(page, 'Perform')
   await page.getByRole('button', { name: 'Start the visit' }).click()
   const ladder = page.getByRole('group', { name: /^Ladder/ })
@@ -32,7 +51,8 @@ test('the lamp reading in the middle of a visit fits the rest again, offline too
   await expect(overlay.getByRole('list', { name: 'Seen today' })).toContainText('Patchy pigment')
   await overlay.getByRole('button', { name: 'Read: fit the rest from now' }).click()
   const again = page.getByRole('region', { name: 'Fitted again' })
-  for (const words of ['Steam left out', 'Extraction, nose and chin left out']) await expect(again).toContainText(words)
+  for (const words of ['Steam left out', 'Extraction, nose and chin left out'])
+    await expect(again).toContainText(words)
   for (const gone of ['Steam', 'Extraction']) await expect(ladder).not.toContainText(gone)
   await expect(page.getByLabel('Today’s stops')).toContainText('Pigment-prone skin')
   await expect(page.getByText(/kept on this tablet/)).toBeVisible()
@@ -50,18 +70,24 @@ test('a quick check that stings takes its product out of what is to come', async
   const changes = page.getByRole('list', { name: 'Changes' })
   await expect(changes).toContainText('Glycolic peel → Mandelic Slow Peel')
   await page.getByRole('button', { name: 'Prepare the tray' }).click()
-  await expect(page.getByRole('group', { name: 'Quick check behind the ear' })).toContainText('cotton buds')
+  await expect(page.getByRole('group', { name: 'Quick check behind the ear' })).toContainText(
+    'cotton buds',
+  )
   await stage(page, 'Perform')
   await page.getByRole('button', { name: 'Start the visit' }).click()
   await performUntil(page, 'Quick check behind the ear')
   await pass(page, 2)
   await expect(primary(page)).toHaveText('Stays calm')
   await page.getByRole('button', { name: 'It stings' }).click()
-  await expect(page.getByRole('region', { name: 'Fitted again' })).toContainText(/Mandelic Slow Peel → |Glycolic peel → (?!Mandelic)|Glycolic peel left out/)
+  await expect(page.getByRole('region', { name: 'Fitted again' })).toContainText(
+    /Mandelic Slow Peel → |Glycolic peel → (?!Mandelic)|Glycolic peel left out/,
+  )
   await expect(page.getByRole('group', { name: /^Ladder/ })).not.toContainText('Mandelic')
 })
 
-test('undo, last visit laid under, grades by key, meters from the probe, what a word rests on', async ({ page }) => {
+test('undo, last visit laid under, grades by key, meters from the probe, what a word rests on', async ({
+  page,
+}) => {
   await open(page, await freshVisit())
   await stage(page, 'Read skin')
   await page.getByRole('button', { name: 'Dehydrated, lacks water', exact: true }).click()
@@ -73,7 +99,9 @@ test('undo, last visit laid under, grades by key, meters from the probe, what a 
   const seen = page.getByRole('list', { name: 'Seen today' })
   await expect(seen).toContainText(/Dehydrated, lacks water 2 of 4/)
   await page.getByRole('button', { name: 'Undo', exact: true }).click()
-  await expect(map.getByRole('button', { name: 'forehead, dehydrated, lacks water 2', exact: true })).toHaveAttribute('aria-pressed', 'true')
+  await expect(
+    map.getByRole('button', { name: 'forehead, dehydrated, lacks water 2', exact: true }),
+  ).toHaveAttribute('aria-pressed', 'true')
   await expect(map.locator('[aria-pressed="true"]')).toHaveCount(1)
   await page.getByText('What each word rests on').click()
   await expect(page.getByRole('main')).toContainText(/dehydrated.*forehead/i)
@@ -85,10 +113,14 @@ test('undo, last visit laid under, grades by key, meters from the probe, what a 
   await expect(page.getByRole('row', { name: /Hydration ?probe chin \d/ })).toBeVisible()
   await page.getByLabel('Hydration, 0 to 100').fill('480')
   await page.getByRole('button', { name: 'Keep', exact: true }).click()
-  await expect(page.getByRole('alert')).toContainText('Hydration is between 0 and 100; “480” is not.')
+  await expect(page.getByRole('alert')).toContainText(
+    'Hydration is between 0 and 100; “480” is not.',
+  )
 })
 
-test('photographs: consent first, no fake, none of 30 MB, then two side by side', async ({ page }) => {
+test('photographs: consent first, no fake, none of 30 MB, then two side by side', async ({
+  page,
+}) => {
   await open(page, await freshVisit())
   await stage(page, 'Read skin')
   await page.getByRole('button', { name: /^Photographs/ }).click()
@@ -96,7 +128,12 @@ test('photographs: consent first, no fake, none of 30 MB, then two side by side'
   await expect(page.getByLabel('Photograph', { exact: true })).toBeDisabled()
   await stage(page, 'Consult')
   await consultPart(page, 'Consent')
-  await page.getByRole('region', { name: 'Consent' }).getByRole('listitem').filter({ hasText: 'record' }).getByRole('button', { name: 'Sign …' }).click()
+  await page
+    .getByRole('region', { name: 'Consent' })
+    .getByRole('listitem')
+    .filter({ hasText: 'record' })
+    .getByRole('button', { name: 'Sign …' })
+    .click()
   await signWithAPen(page)
   await page.getByRole('button', { name: 'Keep the signature' }).click()
   await stage(page, 'Read skin')
@@ -112,12 +149,17 @@ test('photographs: consent first, no fake, none of 30 MB, then two side by side'
   await give(Buffer.alloc(30 * 1024 * 1024, 7))
   await expect(page.getByRole('alert')).toContainText(/at most \d+ MB are taken/i)
   await page.getByRole('button', { name: 'Take again' }).click()
-  const face = (background: string) => sharp({ create: { width: 600, height: 800, channels: 3, background } }).jpeg().toBuffer()
+  const face = (background: string) =>
+    sharp({ create: { width: 600, height: 800, channels: 3, background } })
+      .jpeg()
+      .toBuffer()
   await give(await face('#c99f7d'))
   await expect(page.getByRole('button', { name: /, start/ })).toHaveCount(1)
   await page.getByRole('radio', { name: 'End of the visit' }).click()
   await give(await face('#d4a98b'))
-  await expect(page.getByRole('group', { name: 'Choose two to compare' }).getByRole('button')).toHaveCount(2)
+  await expect(
+    page.getByRole('group', { name: 'Choose two to compare' }).getByRole('button'),
+  ).toHaveCount(2)
   await page.getByRole('radio', { name: 'Slide over' }).click()
   await page.getByRole('slider', { name: 'Slide between the two' }).fill('20')
   await expect(page.getByRole('button', { name: 'Keep it' })).toHaveCount(0)

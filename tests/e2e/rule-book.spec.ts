@@ -21,13 +21,17 @@ test('browse, search, basis and source, and whom a rule touches', async ({ page 
   await expect(detail(page)).toContainText('Electronic implant')
   await expect(detail(page)).toContainText('common practice')
   await expect(detail(page)).toContainText('never')
-  await expect(detail(page).getByRole('region', { name: 'Clients whom it touches' })).toContainText('Ingrid Solvay')
+  await expect(detail(page).getByRole('region', { name: 'Clients whom it touches' })).toContainText(
+    'Ingrid Solvay',
+  )
   await expect(detail(page).getByRole('button', { name: /Switch this advice/ })).toHaveCount(0)
   await page.getByPlaceholder(/steam/).fill('qqqq')
   await expect(rules).toContainText('No rule says that.')
 })
 
-test('the owner makes a window longer, never shorter than its floor, switches advice off; both come back', async ({ page }) => {
+test('the owner makes a window longer, never shorter than its floor, switches advice off; both come back', async ({
+  page,
+}) => {
   const address = await freshVisit({ protocol: 'acid' })
   await owner(page)
   await page.goto('/rules?rule=A07')
@@ -38,16 +42,23 @@ test('the owner makes a window longer, never shorter than its floor, switches ad
   expect(await days.evaluate((input: HTMLInputElement) => input.validity.rangeUnderflow)).toBe(true)
   await days.fill('12')
   await detail(page).getByRole('button', { name: 'Set', exact: true }).click()
-  await expect(page.getByRole('list', { name: 'Rules' }).getByRole('button', { name: /^A07 / })).toContainText('12')
+  await expect(
+    page.getByRole('list', { name: 'Rules' }).getByRole('button', { name: /^A07 / }),
+  ).toContainText('12')
   await open(page, address)
   await card(page, 'Medicines')
   await answer(page, 'Prescription retinoid or acid on the face', 'Yes')
-  const stopped = page.getByRole('group', { name: 'Medicines', exact: true }).getByLabel('Stopped on (leave empty if still taken)').last()
+  const stopped = page
+    .getByRole('group', { name: 'Medicines', exact: true })
+    .getByLabel('Stopped on (leave empty if still taken)')
+    .last()
   await stopped.fill(new Date(Date.now() - 6 * 86_400_000).toISOString().slice(0, 10))
   await expect(panel(page)).toContainText('Glycolic peel left out')
   await page.goto('/rules?rule=A07')
   await detail(page).getByRole('button', { name: 'Back to 5' }).click()
-  await expect(page.getByRole('list', { name: 'Rules' }).getByRole('button', { name: /^A07 / })).not.toContainText('12')
+  await expect(
+    page.getByRole('list', { name: 'Rules' }).getByRole('button', { name: /^A07 / }),
+  ).not.toContainText('12')
   await open(page, address)
   await expect(panel(page)).not.toContainText('Glycolic peel left out')
   await page.goto('/rules?rule=C16d')
@@ -62,7 +73,11 @@ test('a reason on Fit leads to its rule', async ({ page }) => {
   await card(page, 'Pregnancy')
   await answer(page, 'Pregnant or breast-feeding', 'Yes')
   await page.goto(page.url().replace('consult', 'fit'))
-  await page.getByRole('list', { name: 'Changes' }).getByRole('link', { name: 'A04' }).first().click()
+  await page
+    .getByRole('list', { name: 'Changes' })
+    .getByRole('link', { name: 'A04' })
+    .first()
+    .click()
   await expect(detail(page)).toContainText('Pregnant or breast-feeding')
 })
 
@@ -78,7 +93,9 @@ test('a walk-in: name, birthday, twelve questions, a ladder', async ({ page }) =
   await dialog.getByLabel('Practitioner').selectOption({ label: seat.practitioner })
   await dialog.getByRole('button', { name: 'Ask the twelve questions' }).click()
   await expect(page).toHaveURL(/consult/)
-  await expect(page.getByRole('region', { name: 'Twelve questions' }).getByRole('radiogroup')).toHaveCount(12)
+  await expect(
+    page.getByRole('region', { name: 'Twelve questions' }).getByRole('radiogroup'),
+  ).toHaveCount(12)
   await expect(panel(page)).toContainText('Ask first')
   await page.getByRole('button', { name: 'All no' }).click()
   await answer(page, 'Epilepsy or seizures', 'Yes')

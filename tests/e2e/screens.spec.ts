@@ -1,10 +1,26 @@
 import { expect, test } from '@playwright/test'
-import { consultPart, enterStudio, morning, noFaults, openVisit, pass, performUntil, primary, readAsIs, stage } from './steps'
+import {
+  consultPart,
+  enterStudio,
+  morning,
+  noFaults,
+  openVisit,
+  pass,
+  performUntil,
+  primary,
+  readAsIs,
+  stage,
+} from './steps'
 
 const STAGES = ['Consult', 'Read skin', 'Fit', 'Prepare'] as const
 
-for (const [light, client] of [['day', 'Odalys Fenwick-Rao'], ['room', 'Yuna Delacroix']] as const) {
-  test(`every main view is accessible in ${light} light, AA contrast included`, async ({ page }) => {
+for (const [light, client] of [
+  ['day', 'Odalys Fenwick-Rao'],
+  ['room', 'Yuna Delacroix'],
+] as const) {
+  test(`every main view is accessible in ${light} light, AA contrast included`, async ({
+    page,
+  }) => {
     await page.addInitScript((value) => localStorage.setItem('zen-light', value), light)
     await page.clock.install({ time: morning() })
     await page.goto('/sign-in')
@@ -37,22 +53,29 @@ for (const [light, client] of [['day', 'Odalys Fenwick-Rao'], ['room', 'Yuna Del
 }
 
 for (const light of ['day', 'room'] as const) {
-  test(`every part of Consult, Read skin and the rule book is accessible in ${light} light`, async ({ page }) => {
+  test(`every part of Consult, Read skin and the rule book is accessible in ${light} light`, async ({
+    page,
+  }) => {
     test.setTimeout(180_000)
     await page.addInitScript((value) => localStorage.setItem('zen-light', value), light)
     await page.clock.install({ time: morning() })
     await enterStudio(page)
-    await page.getByText(light === 'day' ? 'Yuna Delacroix' : 'Ingrid Solvay', { exact: true }).click()
+    await page
+      .getByText(light === 'day' ? 'Yuna Delacroix' : 'Ingrid Solvay', { exact: true })
+      .click()
     // A visit that runs opens in Perform.
     await page.waitForURL(/visits\/.+\/[a-z]+$/)
     await page.goto(page.url().replace(/[a-z]+$/, 'consult'))
-    const parts = page.getByRole('navigation', { name: 'Parts of the consultation' }).getByRole('button')
-    for (let at = 0; at < await parts.count(); at++) {
+    const parts = page
+      .getByRole('navigation', { name: 'Parts of the consultation' })
+      .getByRole('button')
+    for (let at = 0; at < (await parts.count()); at++) {
       await parts.nth(at).click()
       await noFaults(page, `Consult ${at}`)
     }
     await parts.first().click()
-    for (const card of await page.getByRole('button', { name: 'Something …' }).all()) await card.click()
+    for (const card of await page.getByRole('button', { name: 'Something …' }).all())
+      await card.click()
     await noFaults(page, 'a card of Consult')
     await page.getByRole('button', { name: 'Why not …?' }).click()
     await page.getByLabel('Step or product').fill('mask')
@@ -69,14 +92,24 @@ for (const light of ['day', 'room'] as const) {
     for (const tab of ['Lesions', 'Meters', 'Indices', 'See and feel']) {
       await page.getByRole('tab', { name: tab }).click()
       if (tab === 'Lesions') {
-        await page.getByRole('group', { name: /^Map, / }).getByRole('button', { name: /^chin/ }).focus()
+        await page
+          .getByRole('group', { name: /^Map, / })
+          .getByRole('button', { name: /^chin/ })
+          .focus()
         await page.keyboard.press('Enter')
       }
       await noFaults(page, tab)
     }
     await page.getByRole('button', { name: /^Photographs/ }).click()
     await noFaults(page, 'photographs')
-    for (const address of ['/rules', '/rules?rule=A06', '/rules?part=G', '/rules?part=rungs', '/rules?part=set', '/rules?part=known']) {
+    for (const address of [
+      '/rules',
+      '/rules?rule=A06',
+      '/rules?part=G',
+      '/rules?part=rungs',
+      '/rules?part=set',
+      '/rules?part=known',
+    ]) {
       await page.goto(address)
       await expect(page.getByRole('heading', { name: 'Rule book' })).toBeVisible()
       await noFaults(page, address)
@@ -90,8 +123,13 @@ for (const light of ['day', 'room'] as const) {
 test('nothing is asked of any other host, and no error reaches the console', async ({ page }) => {
   const strangers: string[] = []
   const errors: string[] = []
-  page.on('request', (request) => { if (!new URL(request.url()).hostname.match(/^(127\.0\.0\.1|localhost)$/)) strangers.push(request.url()) })
-  page.on('console', (message) => { if (message.type() === 'error') errors.push(message.text()) })
+  page.on('request', (request) => {
+    if (!new URL(request.url()).hostname.match(/^(127\.0\.0\.1|localhost)$/))
+      strangers.push(request.url())
+  })
+  page.on('console', (message) => {
+    if (message.type() === 'error') errors.push(message.text())
+  })
   page.on('pageerror', (error) => errors.push(error.message))
   await enterStudio(page)
   await openVisit(page, 'Caspian Hurst')
@@ -100,7 +138,9 @@ test('nothing is asked of any other host, and no error reaches the console', asy
   expect([strangers, errors]).toEqual([[], []])
 })
 
-test('a pacemaker stops the current, and says so on the fact, the plan and in Perform', async ({ page }) => {
+test('a pacemaker stops the current, and says so on the fact, the plan and in Perform', async ({
+  page,
+}) => {
   await enterStudio(page)
   await openVisit(page, 'Ingrid Solvay')
   await expect(page.getByText('Microcurrent lift left out').first()).toBeVisible()
@@ -112,7 +152,9 @@ test('a pacemaker stops the current, and says so on the fact, the plan and in Pe
   await expect(page.getByLabel('Today’s stops')).toContainText('Electronic implant')
 })
 
-test('early removal is a hold: a tap does nothing; key repeat is no second press', async ({ page }) => {
+test('early removal is a hold: a tap does nothing; key repeat is no second press', async ({
+  page,
+}) => {
   await page.clock.install({ time: morning() })
   await enterStudio(page)
   await openVisit(page, 'Caspian Hurst')
@@ -140,7 +182,9 @@ test('early removal is a hold: a tap does nothing; key repeat is no second press
   await expect(page.getByRole('heading', { name: 'Hydrating concentrate' })).toBeVisible()
 })
 
-test('a step is left out with what follows from it, taken back within ten seconds, and told at the close', async ({ page }) => {
+test('a step is left out with what follows from it, taken back within ten seconds, and told at the close', async ({
+  page,
+}) => {
   await page.clock.install({ time: morning() })
   await enterStudio(page)
   await openVisit(page, 'Theo Lindqvist')
@@ -173,7 +217,10 @@ test('a step is left out with what follows from it, taken back within ten second
   await expect(page.getByText('Asked for less light')).toBeVisible()
 })
 
-test('the network goes in the middle of Consult: answers are kept, say so, and go when it is back', async ({ page, context }) => {
+test('the network goes in the middle of Consult: answers are kept, say so, and go when it is back', async ({
+  page,
+  context,
+}) => {
   await enterStudio(page)
   await openVisit(page, 'Marguerite Abiola')
   await context.setOffline(true)
@@ -191,10 +238,16 @@ test('the network goes in the middle of Consult: answers are kept, say so, and g
   await page.reload()
   await stage(page, 'Consult')
   await consultPart(page, 'Allergies')
-  for (const name of ['Papaya', 'Kiwi']) await expect(page.getByRole('button', { name, exact: true })).toHaveAttribute('aria-pressed', 'true')
+  for (const name of ['Papaya', 'Kiwi'])
+    await expect(page.getByRole('button', { name, exact: true })).toHaveAttribute(
+      'aria-pressed',
+      'true',
+    )
 })
 
-test('a written protocol is edited, undone, published; the draft survives a reload', async ({ page }) => {
+test('a written protocol is edited, undone, published; the draft survives a reload', async ({
+  page,
+}) => {
   await enterStudio(page)
   await page.getByRole('link', { name: 'Protocols' }).click()
   await expect(page.getByRole('heading', { name: 'Protocols' })).toBeVisible()
@@ -211,7 +264,8 @@ test('a written protocol is edited, undone, published; the draft survives a relo
   await page.getByRole('button', { name: 'Undo' }).click()
   // A wrong order is told on its rung and mended by one touch, which undo takes back.
   await rung('eye').click()
-  for (let times = 0; times < 2; times++) await details.getByRole('button', { name: 'Down', exact: true }).click()
+  for (let times = 0; times < 2; times++)
+    await details.getByRole('button', { name: 'Down', exact: true }).click()
   const mend = page.getByRole('button', { name: 'Mend: Eye gel comes after the moisturiser.' })
   await mend.click()
   await expect(mend).toHaveCount(0)

@@ -9,9 +9,26 @@ const ADDRESS = `http://127.0.0.1:${PORT}`
 /** A second instance of the built server on the same database: the application keeps no state in its process. */
 async function startServer(): Promise<ChildProcess> {
   const child = spawn(process.execPath, ['.output/server/index.mjs'], {
-    stdio: 'ignore', env: { ...process.env, NODE_ENV: 'production', DATABASE_URL: process.env.ZEN_TEST_DATABASE, ZEN_SESSION_SECRET: process.env.ZEN_TEST_SECRET, NITRO_HOST: '127.0.0.1', NITRO_PORT: String(PORT) },
+    stdio: 'ignore',
+    env: {
+      ...process.env,
+      NODE_ENV: 'production',
+      DATABASE_URL: process.env.ZEN_TEST_DATABASE,
+      ZEN_SESSION_SECRET: process.env.ZEN_TEST_SECRET,
+      NITRO_HOST: '127.0.0.1',
+      NITRO_PORT: String(PORT),
+    },
   })
-  await expect.poll(() => fetch(`${ADDRESS}/api/health`).then((reply) => reply.ok, () => false), { timeout: 20_000 }).toBe(true)
+  await expect
+    .poll(
+      () =>
+        fetch(`${ADDRESS}/api/health`).then(
+          (reply) => reply.ok,
+          () => false,
+        ),
+      { timeout: 20_000 },
+    )
+    .toBe(true)
   return child
 }
 
@@ -45,9 +62,18 @@ test('killing the server while a visit runs loses no event', async ({ page }) =>
     await expect(page.getByText('Saved', { exact: true })).toBeVisible({ timeout: 15_000 })
     const client = new pg.Client({ connectionString: process.env.ZEN_TEST_DATABASE })
     await client.connect()
-    const { rows } = await client.query<{ type: string }>(`SELECT body->>'type' AS type FROM run_event WHERE visit_id = $1 ORDER BY seq`, [visitId])
+    const { rows } = await client.query<{ type: string }>(
+      `SELECT body->>'type' AS type FROM run_event WHERE visit_id = $1 ORDER BY seq`,
+      [visitId],
+    )
     await client.end()
-    expect(rows.map((row) => row.type)).toEqual(['start', 'finished', 'finished', 'finished', 'finished'])
+    expect(rows.map((row) => row.type)).toEqual([
+      'start',
+      'finished',
+      'finished',
+      'finished',
+      'finished',
+    ])
   } finally {
     server.kill('SIGKILL')
   }

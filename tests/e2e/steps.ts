@@ -22,9 +22,19 @@ export async function openVisit(page: Page, client: string) {
   await expect(page.getByRole('heading', { name: client })).toBeVisible()
 }
 
-export const stage = async (page: Page, name: string) => { await page.getByRole('list', { name: 'Stages of the visit' }).getByRole('link', { name, exact: true }).click() }
+export const stage = async (page: Page, name: string) => {
+  await page
+    .getByRole('list', { name: 'Stages of the visit' })
+    .getByRole('link', { name, exact: true })
+    .click()
+}
 /** One part of the consultation, by its name. */
-export const consultPart = async (page: Page, name: string) => { await page.getByRole('navigation', { name: 'Parts of the consultation' }).getByRole('button', { name }).click() }
+export const consultPart = async (page: Page, name: string) => {
+  await page
+    .getByRole('navigation', { name: 'Parts of the consultation' })
+    .getByRole('button', { name })
+    .click()
+}
 /** Reads the skin as it is, so that nothing of the plan is open. */
 export async function readAsIs(page: Page) {
   await stage(page, 'Read skin')
@@ -42,8 +52,14 @@ export async function pass(page: Page, minutes: number) {
 
 /** The service worker must hold the page before a network can be cut. */
 export async function offlineReady(page: Page) {
-  await page.evaluate(async () => { await navigator.serviceWorker.ready })
-  await expect.poll(() => page.evaluate(() => navigator.serviceWorker.controller !== null), { timeout: 20_000 }).toBe(true)
+  await page.evaluate(async () => {
+    await navigator.serviceWorker.ready
+  })
+  await expect
+    .poll(() => page.evaluate(() => navigator.serviceWorker.controller !== null), {
+      timeout: 20_000,
+    })
+    .toBe(true)
 }
 
 /** Performs as planned, taking layers off when they are due, until the step with this title is on the hands. */
@@ -59,14 +75,30 @@ export async function performUntil(page: Page, title: string) {
   throw new Error(`The run never came to ${title}.`)
 }
 
-interface Fresh { readonly bornOn?: string; readonly protocol?: string; /** Codes left open; everything else was answered no. */ readonly open?: readonly string[] }
+interface Fresh {
+  readonly bornOn?: string
+  readonly protocol?: string
+  /** Codes left open; everything else was answered no. */ readonly open?: readonly string[]
+}
 /** A client of a test's own with a visit that nobody else changes; gives its address. */
-export async function freshVisit({ bornOn = '1985-06-15', protocol = 'brightening', open = [] }: Fresh = {}): Promise<string> {
+export async function freshVisit({
+  bornOn = '1985-06-15',
+  protocol = 'brightening',
+  open = [],
+}: Fresh = {}): Promise<string> {
   const owner = await signedIn(OWNER)
   const client = { id: randomUUID(), name: `Invented ${randomUUID().slice(0, 8)}` }
-  await withDatabase((db) => db.query(`INSERT INTO client (id, salon_id, name, born_on, concerns) SELECT $1, id, $2, $3, '{hydrate}' FROM salon`, [client.id, client.name, bornOn]))
+  await withDatabase((db) =>
+    db.query(
+      `INSERT INTO client (id, salon_id, name, born_on, concerns) SELECT $1, id, $2, $3, '{hydrate}' FROM salon`,
+      [client.id, client.name, bornOn],
+    ),
+  )
   const id = await book(owner, client.name, protocol)
-  const facts = ALL_NO.filter((fact) => !open.includes(fact.code)).map((fact) => ({ id: randomUUID(), fact: { ...fact, askedOn: TODAY } }))
+  const facts = ALL_NO.filter((fact) => !open.includes(fact.code)).map((fact) => ({
+    id: randomUUID(),
+    fact: { ...fact, askedOn: TODAY },
+  }))
   const { status } = await owner.ask('POST', `/api/visits/${id}/facts`, { facts })
   if (status !== 200) throw new Error(`answers refused: ${status}`)
   return `/visits/${id}`
@@ -79,22 +111,46 @@ export async function open(page: Page, address: string) {
   await page.goto(`${address}/consult`)
   await expect(panel(page)).not.toContainText('Fitting …')
 }
-export const panel = (page: Page): Locator => page.getByRole('complementary', { name: 'What today’s ladder becomes' })
+export const panel = (page: Page): Locator =>
+  page.getByRole('complementary', { name: 'What today’s ladder becomes' })
 /** Answers one question of what is on the screen. */
-export const answer = async (page: Page, question: string, word: 'Yes' | 'No' | 'Not asked') => { await page.getByRole('radiogroup', { name: question }).getByRole('radio', { name: word, exact: true }).click() }
+export const answer = async (page: Page, question: string, word: 'Yes' | 'No' | 'Not asked') => {
+  await page
+    .getByRole('radiogroup', { name: question })
+    .getByRole('radio', { name: word, exact: true })
+    .click()
+}
 /** Opens one card of "since last time". */
-export const card = async (page: Page, title: string) => { await page.getByRole('group', { name: title, exact: true }).getByRole('button', { name: 'Something …' }).click() }
+export const card = async (page: Page, title: string) => {
+  await page
+    .getByRole('group', { name: title, exact: true })
+    .getByRole('button', { name: 'Something …' })
+    .click()
+}
 /** Paints what was seen, with its grade, on groups or zones of the map. */
 export async function paint(page: Page, finding: string, grade: number, ...places: string[]) {
   await page.getByRole('button', { name: new RegExp(`^${finding}(, seen)?$`) }).click()
-  await page.getByRole('radiogroup', { name: 'Grade' }).getByRole('radio', { name: String(grade) }).click()
-  for (const place of places) await page.getByRole('group', { name: 'Paint a whole group' }).getByRole('button', { name: place, exact: true }).click()
+  await page
+    .getByRole('radiogroup', { name: 'Grade' })
+    .getByRole('radio', { name: String(grade) })
+    .click()
+  for (const place of places)
+    await page
+      .getByRole('group', { name: 'Paint a whole group' })
+      .getByRole('button', { name: place, exact: true })
+      .click()
 }
 export async function signWithAPen(page: Page) {
   const box = (await page.getByRole('img', { name: 'Sign here' }).boundingBox())!
   await page.mouse.move(box.x + 30, box.y + 90)
   await page.mouse.down()
-  for (const [x, y] of [[60, 40], [90, 100], [130, 50], [200, 90]] as const) await page.mouse.move(box.x + x, box.y + y, { steps: 4 })
+  for (const [x, y] of [
+    [60, 40],
+    [90, 100],
+    [130, 50],
+    [200, 90],
+  ] as const)
+    await page.mouse.move(box.x + x, box.y + y, { steps: 4 })
   await page.mouse.up()
 }
 
@@ -102,5 +158,9 @@ export async function signWithAPen(page: Page) {
 export async function noFaults(page: Page, name: string) {
   // Colours fade in for a moment after a change of light; they are judged when they have settled.
   const { violations } = await new AxeBuilder({ page }).analyze()
-  expect(violations.map((one) => `${name}: ${one.id} ${one.nodes.map((node) => node.target.join(' ')).join(', ')}`)).toEqual([])
+  expect(
+    violations.map(
+      (one) => `${name}: ${one.id} ${one.nodes.map((node) => node.target.join(' ')).join(', ')}`,
+    ),
+  ).toEqual([])
 }

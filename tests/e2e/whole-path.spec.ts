@@ -1,7 +1,20 @@
 import { expect, test } from '@playwright/test'
-import { clock, consultPart, enterStudio, morning, offlineReady, openVisit, pass, primary, stage } from './steps'
+import {
+  clock,
+  consultPart,
+  enterStudio,
+  morning,
+  offlineReady,
+  openVisit,
+  pass,
+  primary,
+  stage,
+} from './steps'
 
-test('from sign-in to the next visit’s lower rung, with the network cut and a reload between two running dwells', async ({ page, context }) => {
+test('from sign-in to the next visit’s lower rung, with the network cut and a reload between two running dwells', async ({
+  page,
+  context,
+}) => {
   await page.clock.install({ time: morning() })
   await enterStudio(page)
   await openVisit(page, 'Wren Castellane')
@@ -28,10 +41,14 @@ test('from sign-in to the next visit’s lower rung, with the network cut and a 
   await test.step('Fit: reasons on every change, then the tray', async () => {
     await page.getByRole('link', { name: 'Fit the ladder' }).click()
     const changes = page.getByRole('list', { name: 'Changes' })
-    await expect(changes).toContainText('Allergy to pineapple. The ingredient list holds pineapple. Listed: Bromelain, Ananas Sativus Fruit Extract.')
+    await expect(changes).toContainText(
+      'Allergy to pineapple. The ingredient list holds pineapple. Listed: Bromelain, Ananas Sativus Fruit Extract.',
+    )
     await expect(changes).toContainText('B-salicylates · common practice')
     await expect(changes).toContainText('Lip enhancement hangs under Kelp set mask')
-    await expect(page.getByRole('note', { name: 'Chance of running over' })).toContainText(/over( \d+ times? in 100)? · likely done \d\d:\d\d, nine in ten by \d\d:\d\d/)
+    await expect(page.getByRole('note', { name: 'Chance of running over' })).toContainText(
+      /over( \d+ times? in 100)? · likely done \d\d:\d\d, nine in ten by \d\d:\d\d/,
+    )
     await page.getByRole('button', { name: 'Prepare the tray' }).click()
     await expect(page.getByText('The tray, in order of use')).toBeVisible()
     const boxes = page.getByRole('checkbox')
@@ -73,8 +90,13 @@ test('from sign-in to the next visit’s lower rung, with the network cut and a 
     await context.setOffline(true)
     await page.reload()
     await expect(layers).toContainText('Lip enhancement', { timeout: 15_000 })
-    const seconds = (text: string) => { const [minutes, rest] = text.replace('+', '').split(':'); return Number(minutes) * 60 + Number(rest) }
-    expect(Math.abs(seconds(await clock(page).innerText()) - seconds(before[0] as string))).toBeLessThanOrEqual(2)
+    const seconds = (text: string) => {
+      const [minutes, rest] = text.replace('+', '').split(':')
+      return Number(minutes) * 60 + Number(rest)
+    }
+    expect(
+      Math.abs(seconds(await clock(page).innerText()) - seconds(before[0] as string)),
+    ).toBeLessThanOrEqual(2)
     await pass(page, 5)
     await expect(primary(page)).toHaveText('Take off: Lip enhancement')
     await page.keyboard.press('Space')
@@ -97,9 +119,17 @@ test('from sign-in to the next visit’s lower rung, with the network cut and a 
     await primary(page).click()
     await expect(page.getByRole('heading', { name: 'Planned against actual' })).toBeVisible()
     await expect(page.getByText('Rice Enzyme Powder: burning')).toBeVisible()
-    await page.getByRole('radiogroup', { name: 'Redness, of 4' }).getByRole('radio', { name: '3' }).click()
-    await page.getByRole('radiogroup', { name: 'How long it lasted' }).getByRole('radio', { name: 'two days' }).click()
-    await expect(page.getByRole('region', { name: 'Next visit' })).toContainText('enzyme time one rung lower, 3 → 2')
+    await page
+      .getByRole('radiogroup', { name: 'Redness, of 4' })
+      .getByRole('radio', { name: '3' })
+      .click()
+    await page
+      .getByRole('radiogroup', { name: 'How long it lasted' })
+      .getByRole('radio', { name: 'two days' })
+      .click()
+    await expect(page.getByRole('region', { name: 'Next visit' })).toContainText(
+      'enzyme time one rung lower, 3 → 2',
+    )
     await page.getByLabel('Note').fill('Redness told by telephone')
     await page.getByRole('button', { name: 'Sign and lock' }).click()
     await expect(page.getByText(/Signed by Anneke Vask/)).toBeVisible()
@@ -115,6 +145,9 @@ test('from sign-in to the next visit’s lower rung, with the network cut and a 
     await expect(changes).toContainText('E05')
     await stage(page, 'Consult')
     await consultPart(page, 'Allergies')
-    await expect(page.getByRole('button', { name: 'Pineapple', exact: true })).toHaveAttribute('aria-pressed', 'true')
+    await expect(page.getByRole('button', { name: 'Pineapple', exact: true })).toHaveAttribute(
+      'aria-pressed',
+      'true',
+    )
   })
 })

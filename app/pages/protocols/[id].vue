@@ -115,6 +115,14 @@ const rename = (event: Event) => { const name = (event.target as HTMLInputElemen
 const openStep = () => { side.value = 'step'; void nextTick(() => document.getElementById('step-title')?.focus()) }
 const print = () => window.print()
 const SAVED = { same: 'As published', saving: 'Saving …', saved: 'Draft saved', here: 'Draft kept on this tablet' } as const
+function undo() {
+  history.undo()
+  revive()
+}
+function redo() {
+  history.redo()
+  revive()
+}
 </script>
 
 <template>
@@ -133,7 +141,7 @@ const SAVED = { same: 'As published', saving: 'Saving …', saved: 'Draft saved'
           <div class="flex items-center gap-2 mb-2 sticky top-0 z-10 bg-ground py-2">
             <StepSearch v-if="mayWrite" ref="search" class="flex-1" @add="add" @leave="ladder?.focus()" />
             <button v-if="wrong.length > 0" type="button" class="rung !border-mind text-mind whitespace-nowrap" :disabled="!wrong.some((one) => one.mended)" @click="mend(wrong[0]!.stepId)">✕ {{ wrong.length === 1 ? 'One wrong order' : `${wrong.length} wrong orders` }}: mend</button>
-            <button type="button" class="pick" :disabled="!history.canUndo.value" @click="history.undo(); revive()">Undo</button><button type="button" class="pick" :disabled="!history.canRedo.value" @click="history.redo(); revive()">Redo</button>
+            <button type="button" class="pick" :disabled="!history.canUndo.value" @click="undo">Undo</button><button type="button" class="pick" :disabled="!history.canRedo.value" @click="redo">Redo</button>
           </div>
           <BuilderLadder v-if="steps.length > 0" ref="ladder" :steps="steps" :sketch="sketched" :shelf="shelf" :cursor="cursor" :picked="picked" :disabled="!mayWrite" @cursor="onCursor" @move="move" @dropped="dropped" @remove="remove" @copy="copy" @mend="mend" @open="openStep" @add="search?.focus()" />
           <div v-else class="border-y border-line py-10 text-center text-soft"><p class="text-xl text-ink">An empty ladder.</p><p>Type two letters above: “fi” for the first cleanse, “ma” for a mask.</p></div>

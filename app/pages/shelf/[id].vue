@@ -45,6 +45,10 @@ onKeyStroke('z', (event) => { if ((event.ctrlKey || event.metaKey) && !(event.ta
 const perUnit = computed(() => (product.value?.pack ? `${money(Math.round(product.value.pack.priceMinor / product.value.pack.amount * 100) / 100, currency.value)} a ${bench.shown.value?.unit ?? 'g'}` : ''))
 const COMMON: readonly Property[] = ['exfoliating', 'acid', 'enzyme', 'heat', 'warming', 'stings', 'drying', 'tightening', 'film-peel', 'retinoid', 'oil', 'leave-on', 'lip-safe', 'eye-work', 'over-lids', 'face-only', 'calming', 'softening', 'sun-filter', 'toning', 'cleansing', 'needs-neutraliser', 'stand-alone', 'occlusive', 'conductive']
 const rest = computed(() => PROPERTIES.filter((one) => !COMMON.includes(one)))
+function addSubstitute(event: Event) {
+  put({ substitutes: [...(product.value!.substitutes ?? []), text(event)] })
+  ;(event.target as HTMLSelectElement).value = ''
+}
 </script>
 
 <template>
@@ -82,7 +86,7 @@ const rest = computed(() => PROPERTIES.filter((one) => !COMMON.includes(one)))
           <button type="button" class="rung mt-1" @click="put({ expected: [...product.expected, { sensation: 'tingling', onsetS: 10, fadeS: 120, comfort: '' }] })">Another sensation</button></section>
         <section aria-label="Mixing"><h2 class="text-xl border-b border-line pb-1 mb-2">Mixing</h2><ProductMixing :product="product" @change="put($event)" @bad="bad" /></section>
         <section aria-label="Measures"><h2 class="text-xl border-b border-line pb-1 mb-2">Measures</h2><MeasureHelper :product="product" @change="put($event)" @bad="bad" /></section>
-        <section aria-label="Stands in"><h2 class="text-xl border-b border-line pb-1 mb-2">What stands in for it</h2><p class="flex flex-wrap items-center gap-2"><span v-for="(other, at) in product.substitutes ?? []" :key="other" class="border border-line px-3 min-h-[40px] inline-flex items-center gap-2">{{ at + 1 }} {{ nameOf(other) }}<button type="button" class="min-w-[32px] min-h-[32px]" :aria-label="`Take ${nameOf(other)} out`" @click="put({ substitutes: product.substitutes!.filter((one) => one !== other) })">×</button></span><select class="field" aria-label="Another that stands in" value="" @change="put({ substitutes: [...(product.substitutes ?? []), text($event)] }); ($event.target as HTMLSelectElement).value = ''"><option value="">add …</option><option v-for="one in others.filter((other) => !product!.substitutes?.includes(other.id))" :key="one.id" :value="one.id">{{ one.name }}</option></select></p></section>
+        <section aria-label="Stands in"><h2 class="text-xl border-b border-line pb-1 mb-2">What stands in for it</h2><p class="flex flex-wrap items-center gap-2"><span v-for="(other, at) in product.substitutes ?? []" :key="other" class="border border-line px-3 min-h-[40px] inline-flex items-center gap-2">{{ at + 1 }} {{ nameOf(other) }}<button type="button" class="min-w-[32px] min-h-[32px]" :aria-label="`Take ${nameOf(other)} out`" @click="put({ substitutes: product.substitutes!.filter((one) => one !== other) })">×</button></span><select class="field" aria-label="Another that stands in" value="" @change="addSubstitute"><option value="">add …</option><option v-for="one in others.filter((other) => !product!.substitutes?.includes(other.id))" :key="one.id" :value="one.id">{{ one.name }}</option></select></p></section>
         <section aria-label="Note"><label class="flex flex-col gap-1 text-sm text-soft">Its maker says<textarea class="field py-2 !text-ink h-20" maxlength="2000" v-shown="product.note ?? ''" @change="put({ note: text($event).trim() || undefined })" /></label></section>
         <div v-if="isNew" class="flex justify-end gap-3 border-t border-line pt-4"><NuxtLink class="rung" to="/shelf">Cancel</NuxtLink><button type="button" class="rung rung-strong" :disabled="product.name.trim() === ''" @click="create">Put it on the shelf</button></div>
       </fieldset>

@@ -24,6 +24,14 @@ const stopped = computed(() => result.value?.scaled.faults.some((fault) => fault
 const take = (event: Event, words: string, use: (value: number) => void) => takeNumber(event, words, (says) => { trouble.value = says }, (value) => { if (value !== undefined) use(value) }, 0.001, 100_000)
 async function save() { if (await saveNew(own.value)) saving.value = false }
 const fresh = () => { clear(); void navigateTo('/shelf/bench') }
+function weighed(at: number, weighedG: number) {
+  part(at, { weighedG })
+  scaling.value = undefined
+}
+function addChosen(event: Event) {
+  add(text(event))
+  ;(event.target as HTMLSelectElement).value = ''
+}
 </script>
 
 <template>
@@ -51,9 +59,9 @@ const fresh = () => { clear(); void navigateTo('/shelf/bench') }
           </div>
           <svg v-if="result" viewBox="0 0 600 8" preserveAspectRatio="none" class="w-full h-2 mt-1.5" aria-hidden="true"><rect width="600" height="8" fill="var(--sunk)" /><rect height="8" :width="600 * (result.scaled.lines[at]?.share ?? 0)" :fill="limits.get(one.productId)?.kind === 'limit' ? 'var(--mind)' : 'var(--hands-soft)'" /><line v-if="productOf(one.productId)?.additive" :x1="6 * productOf(one.productId)!.additive!.mostPercent" :x2="6 * productOf(one.productId)!.additive!.mostPercent" y1="0" y2="8" stroke="var(--mind)" stroke-width="2" /></svg>
           <p v-if="limits.get(one.productId)" class="text-sm mt-1" :class="limits.get(one.productId)!.kind === 'limit' ? 'text-mind font-semibold' : 'text-soft'">{{ limits.get(one.productId)!.kind === 'limit' ? '! ' : '' }}{{ limits.get(one.productId)!.says }}<button v-if="limits.get(one.productId)!.mostParts" type="button" class="text-link ml-2 min-h-[32px]" @click="part(at, { parts: limits.get(one.productId)!.mostParts! })">{{ limits.get(one.productId)!.mostParts }} parts keep it</button></p>
-          <BenchScale v-if="scaling === at && result?.scaled.lines[at]?.grams" :key="`scale${at}`" class="mt-2" :grams="result.scaled.lines[at]!.grams!" :name="result.scaled.lines[at]!.name" @weighed="part(at, { weighedG: $event }); scaling = undefined" @close="scaling = undefined" />
+          <BenchScale v-if="scaling === at && result?.scaled.lines[at]?.grams" :key="`scale${at}`" class="mt-2" :grams="result.scaled.lines[at]!.grams!" :name="result.scaled.lines[at]!.name" @weighed="weighed(at, $event)" @close="scaling = undefined" />
         </div>
-        <div class="flex items-center gap-3 mt-3"><select class="field" aria-label="Add a part" value="" :disabled="bench.parts.length >= 8" @change="add(text($event)); ($event.target as HTMLSelectElement).value = ''"><option value="">add a part …</option><option :value="WATER">Water</option><option v-for="product in byName" :key="product.id" :value="product.id">{{ product.name }}{{ product.stock <= 0 ? ', out' : '' }}</option></select><p v-if="bench.parts.length < 2" class="text-soft">A base first, then what is stirred in; water makes it a dilution.</p></div>
+        <div class="flex items-center gap-3 mt-3"><select class="field" aria-label="Add a part" value="" :disabled="bench.parts.length >= 8" @change="addChosen"><option value="">add a part …</option><option :value="WATER">Water</option><option v-for="product in byName" :key="product.id" :value="product.id">{{ product.name }}{{ product.stock <= 0 ? ', out' : '' }}</option></select><p v-if="bench.parts.length < 2" class="text-soft">A base first, then what is stirred in; water makes it a dilution.</p></div>
       </div>
       <aside v-if="result" class="border-l border-line pl-6 flex flex-col gap-5 sticky top-4" aria-label="What it becomes">
         <section><h2 class="text-xl border-b border-line pb-1">In the bowl</h2><p class="mt-2"><span class="display text-4xl">{{ result.scaled.total.amount }}</span> {{ result.scaled.total.unit }} <span class="text-soft">{{ result.scaled.grams === undefined || result.scaled.mL === undefined ? '' : result.scaled.total.unit === 'g' ? `about ${figure(result.scaled.mL)} mL` : `about ${figure(result.scaled.grams)} g` }}</span></p><p v-for="fault in result.scaled.faults.filter((one) => one.kind === 'weigh')" :key="fault.says" class="text-now mt-1">{{ fault.says }}</p></section>

@@ -9,8 +9,18 @@ export default defineEventHandler(async (event) => {
   const account = await requireCan(event, 'rules.write')
   const id = getRouterParam(event, 'id') ?? ''
   const own = await listKnown(useDb(), account.salon_id)
-  if (!own.some((one) => one.id === id)) throw problem(409, { code: 'ships', detail: 'This entry ships with the application; change it first, then it is the salon’s own.', path: 'id' })
-  if (await isKnownInUse(useDb(), account.salon_id, id)) throw problem(409, { code: 'in_use', detail: 'A client takes this. Change the answer first, or its rule would fall silent.', path: 'id' })
+  if (!own.some((one) => one.id === id))
+    throw problem(409, {
+      code: 'ships',
+      detail: 'This entry ships with the application; change it first, then it is the salon’s own.',
+      path: 'id',
+    })
+  if (await isKnownInUse(useDb(), account.salon_id, id))
+    throw problem(409, {
+      code: 'in_use',
+      detail: 'A client takes this. Change the answer first, or its rule would fall silent.',
+      path: 'id',
+    })
   await removeKnown(useDb(), account.salon_id, id)
   await writeAudit(useDb(), account.id, 'known.remove', 'known', id)
   return { saved: true }

@@ -8,18 +8,34 @@ import { requireCan } from '../../utils/access'
 import { useDb } from '../../utils/db'
 import { parseOr400, problem } from '../../utils/problem'
 
-const Body = z.strictObject({ kind: z.enum(['medicine', 'condition']), name: z.string().trim().min(2).max(120), synonyms: z.array(z.string().trim().min(1).max(80)).max(20), code: z.string() })
+const Body = z.strictObject({
+  kind: z.enum(['medicine', 'condition']),
+  name: z.string().trim().min(2).max(120),
+  synonyms: z.array(z.string().trim().min(1).max(80)).max(20),
+  code: z.string(),
+})
 
 /** Adds or changes an entry of the salon's list. The first change makes the list that ships the salon's own. */
 export default defineEventHandler(async (event) => {
   const account = await requireCan(event, 'rules.write')
   const id = getRouterParam(event, 'id') ?? ''
-  if (!/^[a-z0-9-]{2,60}$/.test(id)) throw problem(400, { code: 'bad_id', detail: 'An entry needs a short name of small letters, figures and hyphens.', path: 'id' })
+  if (!/^[a-z0-9-]{2,60}$/.test(id))
+    throw problem(400, {
+      code: 'bad_id',
+      detail: 'An entry needs a short name of small letters, figures and hyphens.',
+      path: 'id',
+    })
   const body = parseOr400(Body, await readBody(event))
-  if (!questionByCode.has(body.code)) throw problem(400, { code: 'unknown_question', detail: `There is no question "${body.code}".`, path: 'code' })
+  if (!questionByCode.has(body.code))
+    throw problem(400, {
+      code: 'unknown_question',
+      detail: `There is no question "${body.code}".`,
+      path: 'code',
+    })
   await inTransaction(useDb(), async (db) => {
     const own = await listKnown(db, account.salon_id)
-    if (own.length === 0) for (const [at, one] of KNOWN.entries()) await saveKnown(db, account.salon_id, one, at)
+    if (own.length === 0)
+      for (const [at, one] of KNOWN.entries()) await saveKnown(db, account.salon_id, one, at)
     await saveKnown(db, account.salon_id, { id, ...body }, Math.max(own.length, KNOWN.length))
     await writeAudit(db, account.id, 'known.write', 'known', id)
   })

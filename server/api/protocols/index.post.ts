@@ -11,7 +11,11 @@ import { shelfToday } from '../../utils/shelf'
 
 const Body = z.discriminatedUnion('from', [
   z.strictObject({ from: z.literal('nothing'), name: z.string().trim().min(1).max(120) }),
-  z.strictObject({ from: z.literal('protocol'), id: z.string(), name: z.string().trim().min(1).max(120) }),
+  z.strictObject({
+    from: z.literal('protocol'),
+    id: z.string(),
+    name: z.string().trim().min(1).max(120),
+  }),
   z.strictObject({ from: z.literal('file'), file: z.unknown() }),
 ])
 const FAULTS_SHOWN = 5
@@ -31,18 +35,47 @@ export default defineEventHandler(async (event) => {
   return { id, missing }
 })
 
-async function startOf(body: z.infer<typeof Body>, salonId: string): Promise<{ draft: Draft; missing: string[] }> {
-  if (body.from === 'nothing') return { draft: { basedOn: 0, name: body.name, steps: [], methods: {} }, missing: [] }
+async function startOf(
+  body: z.infer<typeof Body>,
+  salonId: string,
+): Promise<{ draft: Draft; missing: string[] }> {
+  if (body.from === 'nothing')
+    return { draft: { basedOn: 0, name: body.name, steps: [], methods: {} }, missing: [] }
   if (body.from === 'protocol') {
-    const source = await newestVersion(useDb(), salonId, body.id) ?? await draftOf(useDb(), body.id)
-    if (!source) throw problem(404, { code: 'no_protocol', detail: 'There is no such protocol to copy.', path: 'id' })
-    return { draft: { basedOn: 0, name: body.name, steps: source.steps, methods: source.methods ?? {} }, missing: [] }
+    const source =
+      (await newestVersion(useDb(), salonId, body.id)) ?? (await draftOf(useDb(), body.id))
+    if (!source)
+      throw problem(404, {
+        code: 'no_protocol',
+        detail: 'There is no such protocol to copy.',
+        path: 'id',
+      })
+    return {
+      draft: { basedOn: 0, name: body.name, steps: source.steps, methods: source.methods ?? {} },
+      missing: [],
+    }
   }
   const read = readCard(body.file)
   if (!read.ok) {
     const more = read.faults.length - FAULTS_SHOWN
-    throw problem(400, { code: 'bad_file', detail: `This is not a good protocol file. ${read.faults.slice(0, FAULTS_SHOWN).map((fault) => `${fault.path}: ${fault.says}`).join('; ')}${more > 0 ? `; and ${more} more` : ''}. Nothing was taken in.`, path: read.faults[0]!.path, faults: [...read.faults] })
+    throw problem(400, {
+      code: 'bad_file',
+      detail: `This is not a good protocol file. ${read.faults
+        .slice(0, FAULTS_SHOWN)
+        .map((fault) => `${fault.path}: ${fault.says}`)
+        .join('; ')}${more > 0 ? `; and ${more} more` : ''}. Nothing was taken in.`,
+      path: read.faults[0]!.path,
+      faults: [...read.faults],
+    })
   }
   const { protocol } = read.card
-  return { draft: { basedOn: 0, name: protocol.name, steps: protocol.steps, methods: protocol.methods ?? {} }, missing: missingFrom(read.card, await shelfToday(useDb(), salonId, protocol.steps)) }
+  return {
+    draft: {
+      basedOn: 0,
+      name: protocol.name,
+      steps: protocol.steps,
+      methods: protocol.methods ?? {},
+    },
+    missing: missingFrom(read.card, await shelfToday(useDb(), salonId, protocol.steps)),
+  }
 }

@@ -14,15 +14,33 @@ import { problem } from '../../utils/problem'
 export default defineEventHandler(async (event) => {
   const account = await requireCan(event, 'health.read')
   const rule = RULE_BOOK.find((one) => one.id === getRouterParam(event, 'ruleId'))
-  if (!rule) throw problem(404, { code: 'no_rule', detail: 'There is no such rule in the book.', path: 'ruleId' })
+  if (!rule)
+    throw problem(404, {
+      code: 'no_rule',
+      detail: 'There is no such rule in the book.',
+      path: 'ruleId',
+    })
   const db = useDb()
   const salon = (await salonById(db, account.salon_id))!
   const book = withSettings(RULE_BOOK, await loadRuleSettings(db, account.salon_id))
   const touched: { id: string; name: string; because: string[] }[] = []
   for (const { id, name } of await listClients(db, account.salon_id)) {
     const client = (await loadClient(db, id))!
-    const { inForce } = constrain(book, { client, reading: (await lastReadingOf(db, id)) ?? NOTHING_READ, history: await loadHistory(db, id, new Date(), salon.time_zone), levers: LEVERS, date: salon.today, daytime: true })
-    const because = [...new Set(inForce.filter((one) => one.ruleId === rule.id && one.because !== 'always' && !one.unasked).map((one) => one.because))]
+    const { inForce } = constrain(book, {
+      client,
+      reading: (await lastReadingOf(db, id)) ?? NOTHING_READ,
+      history: await loadHistory(db, id, new Date(), salon.time_zone),
+      levers: LEVERS,
+      date: salon.today,
+      daytime: true,
+    })
+    const because = [
+      ...new Set(
+        inForce
+          .filter((one) => one.ruleId === rule.id && one.because !== 'always' && !one.unasked)
+          .map((one) => one.because),
+      ),
+    ]
     if (because.length > 0) touched.push({ id, name, because })
   }
   await writeAudit(db, account.id, 'rule.touched', 'rule', rule.id, { clients: touched.length })

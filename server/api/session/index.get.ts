@@ -11,7 +11,19 @@ export default defineEventHandler(async (event) => {
   const salon = await salonById(useDb(), account.salon_id)
   return {
     demo,
-    account: { id: account.id, name: account.name, role: account.role, practitionerId: account.practitioner_id, seesHealth: canDo(account.role, 'health.read') },
-    salon: salon && { name: salon.name, timeZone: salon.time_zone, emergencyNumber: salon.emergency_number, address: salon.address, today: salon.today },
+    account: {
+      id: account.id,
+      name: account.name,
+      role: account.role,
+      practitionerId: account.practitioner_id,
+      seesHealth: canDo(account.role, 'health.read'),
+    },
+    salon: salon && {
+      name: salon.name,
+      timeZone: salon.time_zone,
+      emergencyNumber: salon.emergency_number,
+      address: salon.address,
+      today: salon.today,
+    },
   }
 })

@@ -18,12 +18,19 @@ export default defineEventHandler(async (event) => {
   const failures = await recentFailures(useDb(), email, address, WINDOW_MINUTES)
   if (failures.by_email >= MOST_PER_EMAIL || failures.by_address >= MOST_PER_ADDRESS) {
     setResponseHeader(event, 'Retry-After', WINDOW_MINUTES * 60)
-    throw problem(429, { code: 'too_many', detail: `Too many tries. Wait ${WINDOW_MINUTES} minutes and try again.` })
+    throw problem(429, {
+      code: 'too_many',
+      detail: `Too many tries. Wait ${WINDOW_MINUTES} minutes and try again.`,
+    })
   }
   const account = await accountByEmail(useDb(), email)
-  const good = await verifyPassword(password, account?.password_hash ?? await nobody)
+  const good = await verifyPassword(password, account?.password_hash ?? (await nobody))
   await recordAttempt(useDb(), email, address, good && account !== undefined)
-  if (!account || !good) throw problem(401, { code: 'wrong', detail: 'Address or password is not right. Check both and try again.' })
+  if (!account || !good)
+    throw problem(401, {
+      code: 'wrong',
+      detail: 'Address or password is not right. Check both and try again.',
+    })
   await signIn(event, account)
   return { name: account.name, role: account.role }
 })

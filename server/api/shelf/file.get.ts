@@ -13,8 +13,16 @@ export default defineEventHandler(async (event) => {
   const db = useDb()
   const { today } = (await salonById(db, account.salon_id))!
   const { currency } = await ratesOf(db, account.salon_id)
-  const rows = (await listProducts(db, account.salon_id)).filter((row) => !row.archived && !row.product.recipe)
+  const rows = (await listProducts(db, account.salon_id)).filter(
+    (row) => !row.archived && !row.product.recipe,
+  )
   setResponseHeader(event, 'content-type', 'text/csv; charset=utf-8')
   setResponseHeader(event, 'content-disposition', `attachment; filename="shelf-${today}.csv"`)
-  return shelfCsv(rows.map(({ product, batches }) => ({ product, batch: currentBatch(batches, product.afterOpeningMonths, today) ?? batches[0] })), minorDigits(currency))
+  return shelfCsv(
+    rows.map(({ product, batches }) => ({
+      product,
+      batch: currentBatch(batches, product.afterOpeningMonths, today) ?? batches[0],
+    })),
+    minorDigits(currency),
+  )
 })

@@ -20,12 +20,33 @@ export default defineEventHandler(async (event) => {
   const { today } = (await salonById(db, account.salon_id))!
   const until = format(addDays(parseISO(today), weeks * 7), 'yyyy-MM-dd')
   const booked = await bookedUntil(db, account.salon_id, today, until)
-  const shelf = await loadShelf(db, account.salon_id, booked.flatMap((visit) => [...namedIn(visit.steps).products]), today)
+  const shelf = await loadShelf(
+    db,
+    account.salon_id,
+    booked.flatMap((visit) => [...namedIn(visit.steps).products]),
+    today,
+  )
   const demands = booked.flatMap((visit): Demand[] => {
-    const steps = visit.fitted ? visit.steps : expand(visit.steps, { goals: visit.concerns, daytime: true, firstVisit: false, shelf }).steps
-    return steps.flatMap((step) => usedBy(step, shelf, visit.prep?.size)).map(({ productId, amount }) => ({ date: visit.date, productId, amount }))
+    const steps = visit.fitted
+      ? visit.steps
+      : expand(visit.steps, { goals: visit.concerns, daytime: true, firstVisit: false, shelf })
+          .steps
+    return steps
+      .flatMap((step) => usedBy(step, shelf, visit.prep?.size))
+      .map(({ productId, amount }) => ({ date: visit.date, productId, amount }))
   })
-  const rows = (await listProducts(db, account.salon_id)).filter((row) => !row.archived && !row.product.recipe)
+  const rows = (await listProducts(db, account.salon_id)).filter(
+    (row) => !row.archived && !row.product.recipe,
+  )
   const all = forecast(rows, demands, today, until)
-  return { today, until, visits: booked.length, products: all.filter((one) => one.booked > 0 || one.wasted > 0), orders: orderList(all, rows.map((row) => row.product)) }
+  return {
+    today,
+    until,
+    visits: booked.length,
+    products: all.filter((one) => one.booked > 0 || one.wasted > 0),
+    orders: orderList(
+      all,
+      rows.map((row) => row.product),
+    ),
+  }
 })

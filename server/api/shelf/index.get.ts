@@ -15,10 +15,17 @@ export default defineEventHandler(async (event) => {
   const { today } = (await salonById(db, account.salon_id))!
   const soon = format(addDays(parseISO(today), ENDS_SOON_DAYS), 'yyyy-MM-dd')
   const rows = await listProducts(db, account.salon_id)
-  const plain = rows.filter((row) => !row.product.recipe).map((row) => inUse(row.product, row.batches, today))
+  const plain = rows
+    .filter((row) => !row.product.recipe)
+    .map((row) => inUse(row.product, row.batches, today))
   return {
-    today, ...(await ratesOf(db, account.salon_id)),
-    products: rows.map((row) => listed(composed(row.product, plain), row.batches, row.archived, today, soon)),
-    devices: await listDevices(db, account.salon_id), supplies: await listSupplies(db, account.salon_id), kits: await listKits(db, account.salon_id),
+    today,
+    ...(await ratesOf(db, account.salon_id)),
+    products: rows.map((row) =>
+      listed(composed(row.product, plain), row.batches, row.archived, today, soon),
+    ),
+    devices: await listDevices(db, account.salon_id),
+    supplies: await listSupplies(db, account.salon_id),
+    kits: await listKits(db, account.salon_id),
   }
 })

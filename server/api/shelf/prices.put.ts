@@ -6,13 +6,21 @@ import { requireCan } from '../../utils/access'
 import { useDb } from '../../utils/db'
 import { parseOr400 } from '../../utils/problem'
 
-const Body = z.strictObject({ kind: z.enum(['protocol', 'add-on']), ref: z.string().min(1).max(80), priceMinor: Minor.nullable(), goingMinor: Minor.nullable() })
+const Body = z.strictObject({
+  kind: z.enum(['protocol', 'add-on']),
+  ref: z.string().min(1).max(80),
+  priceMinor: Minor.nullable(),
+  goingMinor: Minor.nullable(),
+})
 
 /** What is asked for a protocol or an enhancement, and what is asked for it nearby. */
 export default defineEventHandler(async (event) => {
   const account = await requireCan(event, 'price.write')
   const price = parseOr400(Body, await readBody(event))
   await setPrice(useDb(), account.salon_id, price)
-  await writeAudit(useDb(), account.id, 'price.write', price.kind, price.ref, { priceMinor: price.priceMinor, goingMinor: price.goingMinor })
+  await writeAudit(useDb(), account.id, 'price.write', price.kind, price.ref, {
+    priceMinor: price.priceMinor,
+    goingMinor: price.goingMinor,
+  })
   return { saved: true }
 })

@@ -10,9 +10,14 @@ import { useDb } from '../../utils/db'
 import { explainDatabase, parseOr400, problem } from '../../utils/problem'
 
 const Body = z.strictObject({
-  clientId: z.uuid(), roomId: z.uuid(), practitionerId: z.uuid(), protocolId: z.string().max(80),
+  clientId: z.uuid(),
+  roomId: z.uuid(),
+  practitionerId: z.uuid(),
+  protocolId: z.string().max(80),
   /** Day and time of day on the salon's own clock. */
-  date: z.iso.date(), time: z.iso.time({ precision: -1 }), slotMinutes: z.number().int().min(15).max(240),
+  date: z.iso.date(),
+  time: z.iso.time({ precision: -1 }),
+  slotMinutes: z.number().int().min(15).max(240),
 })
 
 export default defineEventHandler(async (event) => {
@@ -20,14 +25,31 @@ export default defineEventHandler(async (event) => {
   const body = parseOr400(Body, await readBody(event))
   const version = await newestVersion(useDb(), account.salon_id, body.protocolId)
   const head = await protocolById(useDb(), account.salon_id, body.protocolId)
-  if (head?.archived_at) throw problem(409, { code: 'archived', detail: `${head.name} is put away. Take it out again in Protocols, or choose another.`, path: 'protocolId' })
-  if (!version) throw problem(404, { code: 'no_protocol', detail: 'There is no such protocol.', path: 'protocolId' })
+  if (head?.archived_at)
+    throw problem(409, {
+      code: 'archived',
+      detail: `${head.name} is put away. Take it out again in Protocols, or choose another.`,
+      path: 'protocolId',
+    })
+  if (!version)
+    throw problem(404, {
+      code: 'no_protocol',
+      detail: 'There is no such protocol.',
+      path: 'protocolId',
+    })
   const salon = (await salonById(useDb(), account.salon_id))!
   const id = randomUUID()
   try {
     await inTransaction(useDb(), async (db) => {
       const startsAt = await salonInstant(db, account.salon_id, body.date, body.time)
-      await bookVisit(db, { ...body, id, salonId: account.salon_id, protocolVersionId: version.id, startsAt, turnoverMinutes: salon.turnover_minutes })
+      await bookVisit(db, {
+        ...body,
+        id,
+        salonId: account.salon_id,
+        protocolVersionId: version.id,
+        startsAt,
+        turnoverMinutes: salon.turnover_minutes,
+      })
       await writeAudit(db, account.id, 'visit.book', 'visit', id)
     })
   } catch (error) {

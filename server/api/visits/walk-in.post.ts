@@ -13,7 +13,12 @@ import { explainDatabase, parseOr400, problem } from '../../utils/problem'
 
 const MINUTE_MS = 60_000
 const Body = z.strictObject({
-  name: z.string().trim().min(2).max(120), bornOn: IsoDate, roomId: z.uuid(), practitionerId: z.uuid(), protocolId: z.string().max(80), slotMinutes: z.number().int().min(15).max(240),
+  name: z.string().trim().min(2).max(120),
+  bornOn: IsoDate,
+  roomId: z.uuid(),
+  practitionerId: z.uuid(),
+  protocolId: z.string().max(80),
+  slotMinutes: z.number().int().min(15).max(240),
 })
 
 /** Somebody comes in without a booking: a name, a birthday, and a visit from now. The twelve stop questions come on Consult. */
@@ -22,15 +27,46 @@ export default defineEventHandler(async (event) => {
   const body = parseOr400(Body, await readBody(event))
   const version = await newestVersion(useDb(), account.salon_id, body.protocolId)
   const head = await protocolById(useDb(), account.salon_id, body.protocolId)
-  if (head?.archived_at) throw problem(409, { code: 'archived', detail: `${head.name} is put away. Take it out again in Protocols, or choose another.`, path: 'protocolId' })
-  if (!version) throw problem(404, { code: 'no_protocol', detail: 'There is no such protocol.', path: 'protocolId' })
+  if (head?.archived_at)
+    throw problem(409, {
+      code: 'archived',
+      detail: `${head.name} is put away. Take it out again in Protocols, or choose another.`,
+      path: 'protocolId',
+    })
+  if (!version)
+    throw problem(404, {
+      code: 'no_protocol',
+      detail: 'There is no such protocol.',
+      path: 'protocolId',
+    })
   const salon = (await salonById(useDb(), account.salon_id))!
-  if (body.bornOn > salon.today || body.bornOn < '1900-01-01') throw problem(400, { code: 'bad_birthday', detail: `${body.bornOn} is no birthday. Check the year.`, path: 'bornOn' })
+  if (body.bornOn > salon.today || body.bornOn < '1900-01-01')
+    throw problem(400, {
+      code: 'bad_birthday',
+      detail: `${body.bornOn} is no birthday. Check the year.`,
+      path: 'bornOn',
+    })
   const [id, clientId] = [randomUUID(), randomUUID()]
   try {
     await inTransaction(useDb(), async (db) => {
-      await addClient(db, { id: clientId, salonId: account.salon_id, name: body.name, bornOn: body.bornOn, concerns: [], notes: [] })
-      await bookVisit(db, { ...body, id, clientId, salonId: account.salon_id, protocolVersionId: version.id, startsAt: new Date(Math.floor(Date.now() / MINUTE_MS) * MINUTE_MS), turnoverMinutes: salon.turnover_minutes, walkIn: true })
+      await addClient(db, {
+        id: clientId,
+        salonId: account.salon_id,
+        name: body.name,
+        bornOn: body.bornOn,
+        concerns: [],
+        notes: [],
+      })
+      await bookVisit(db, {
+        ...body,
+        id,
+        clientId,
+        salonId: account.salon_id,
+        protocolVersionId: version.id,
+        startsAt: new Date(Math.floor(Date.now() / MINUTE_MS) * MINUTE_MS),
+        turnoverMinutes: salon.turnover_minutes,
+        walkIn: true,
+      })
       await writeAudit(db, account.id, 'visit.walk_in', 'client', clientId, { visit: id })
     })
   } catch (error) {

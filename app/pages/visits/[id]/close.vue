@@ -47,13 +47,17 @@ async function book() {
   choices.value = (await call<{ choices: typeof choices.value }>('/api/day')).choices
   booking.value = true
 }
+function booked(visitId: string) {
+  booking.value = false
+  void store.load(visitId)
+}
 </script>
 
 <template>
   <VisitFrame v-slot="{ data }">
     <div v-if="plan && actual && begun" class="grid grid-cols-[minmax(0,1fr)_24rem_24rem] gap-8">
       <section aria-label="Planned against actual">
-        <div class="flex items-baseline border-b border-line pb-2"><h2 class="text-xl flex-1">Planned against actual</h2><p><span class="display text-2xl">{{ actual.actualS === undefined ? 'running' : halfMinutes(actual.actualS) }}</span> <span class="text-soft">min, planned {{ halfMinutes(actual.plannedS) }}</span></p></div>
+        <div class="flex items-baseline border-b border-line pb-2"><h2 class="text-xl flex-1">Planned against actual</h2><p><span class="display text-2xl">{{ actual.actualS === undefined ? 'running' : halfMinutes(actual.actualS) }}</span>{{ ' ' }}<span class="text-soft">min, planned {{ halfMinutes(actual.plannedS) }}</span></p></div>
         <table class="w-full"><thead class="sr-only"><tr><th>Step</th><th>Planned</th><th>Actual</th></tr></thead><tbody><tr v-for="row in actual.rows" :key="row.stepId" class="border-b border-hair"><td class="py-1.5">{{ row.title }}</td><td class="text-right text-soft w-16">{{ halfMinutes(row.plannedS) }}</td><td class="text-right w-20" :class="row.actualS !== undefined && row.actualS > row.plannedS + 60 ? 'text-mind font-semibold' : ''">{{ row.skipped ? 'skipped' : row.actualS === undefined ? '–' : `${halfMinutes(row.actualS)} min` }}</td></tr></tbody></table>
         <UsedList v-model="amounts" :planned="laid?.taken ?? []" :used="data.used" :locked="store.locked" />
         <p v-if="actual.felt.length > 0" class="mt-3"><span class="text-soft">Felt:</span> {{ actual.felt.join(' · ') }}</p>
@@ -75,7 +79,7 @@ async function book() {
           <button type="button" class="rung" @click="book">Book the next visit</button>
         </div>
       </section>
-      <BookingDialog v-if="choices" :open="booking" :day="nextDate" :choices="choices" :preset="{ clientId: data.visit.clientId, protocolId: data.input.protocol.protocolId, roomId: data.visit.roomId, practitionerId: data.visit.practitionerId }" @close="booking = false" @booked="booking = false; store.load(data.visit.id)" />
+      <BookingDialog v-if="choices" :open="booking" :day="nextDate" :choices="choices" :preset="{ clientId: data.visit.clientId, protocolId: data.input.protocol.protocolId, roomId: data.visit.roomId, practitionerId: data.visit.practitionerId }" @close="booking = false" @booked="booked(data.visit.id)" />
     </div>
     <p v-else class="text-lg text-soft pt-6">There is nothing to close yet. <NuxtLink class="text-link" :to="`/visits/${data.visit.id}/perform`">Perform the visit</NuxtLink> first.</p>
   </VisitFrame>

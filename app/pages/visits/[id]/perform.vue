@@ -159,6 +159,15 @@ useEventListener('keyup', (event: KeyboardEvent) => {
   event.preventDefault()
   hold.stop()
 })
+function emergency() {
+  sheet.value = false
+  card.value = true
+  void store.say({ type: 'emergency' })
+}
+function keepNote(text: string) {
+  more.value = false
+  void store.say({ type: 'note', text })
+}
 </script>
 
 <template>
@@ -218,8 +227,8 @@ useEventListener('keyup', (event: KeyboardEvent) => {
       <p>This visit has no fitted ladder on this tablet yet. <NuxtLink class="text-link" :to="`/visits/${route.params.id}/fit`">Fit it first</NuxtLink>.</p>
     </div>
     <p v-else class="p-10 text-soft text-xl">Opening …</p>
-    <SensationSheet v-if="live" :open="sheet" :layers="live.layers" :title-of="titleOf" :product-of="productOf" :now-ms="now" @close="sheet = false" @felt="(stepId, sensation) => store.say({ type: 'sensation', stepId, sensation })" @comfort="(stepId, measure) => store.say({ type: 'comfort', stepId, measure })" @off="takeOff" @emergency="sheet = false; card = true; store.say({ type: 'emergency' })" />
-    <MoreSheet :open="more" :skip-title="skipId && titleOf(skipId)" @close="more = false" @skip="leaveOut" @note="more = false; store.say({ type: 'note', text: $event })" />
+    <SensationSheet v-if="live" :open="sheet" :layers="live.layers" :title-of="titleOf" :product-of="productOf" :now-ms="now" @close="sheet = false" @felt="(stepId, sensation) => store.say({ type: 'sensation', stepId, sensation })" @comfort="(stepId, measure) => store.say({ type: 'comfort', stepId, measure })" @off="takeOff" @emergency="emergency" />
+    <MoreSheet :open="more" :skip-title="skipId && titleOf(skipId)" @close="more = false" @skip="leaveOut" @note="keepNote" />
     <PlainDialog :open="reading !== undefined" full title="Read the skin, under the lamp" @close="reading = undefined"><template v-if="reading && run"><SkinReader :model-value="reading" :last-reading="run.lastReading" :disabled="false" :probe-seed="startOfSeed(run.head.clientId)" @update:model-value="painted" /><div class="flex items-center gap-3 sticky -bottom-4 bg-raised pt-3 pb-2"><p v-if="first" class="text-lg w-52 leading-tight" aria-live="off"><span class="block text-3xl tabular-nums" :class="now >= first.dueMs && 'text-mind'">{{ now >= first.dueMs ? '+' : '' }}{{ minutesSeconds(Math.abs(first.dueMs - now) / 1000) }}</span>{{ titleOf(first.stepId) }}</p><button type="button" class="rung !min-h-[72px] text-lg" @click="reading = undefined">Not now</button><button type="button" class="rung !min-h-[72px] !border-mind text-mind" @click="card = true">Emergency</button><button type="button" class="rung rung-strong !min-h-[72px] flex-1 text-xl" @click="keepReading">Read: fit the rest from now</button></div></template></PlainDialog>
     <EmergencyCard v-if="run" :open="card" :number="run.emergency.number" :address="run.emergency.address" :off="offWords" @close="card = false" />
   </div>

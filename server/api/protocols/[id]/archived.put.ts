@@ -12,6 +12,12 @@ export default defineEventHandler(async (event) => {
   const { account, protocol } = await requireProtocol(event, 'protocol.write')
   const { archived } = parseOr400(Body, await readBody(event))
   await setArchived(useDb(), protocol.id, archived)
-  await writeAudit(useDb(), account.id, archived ? 'protocol.archive' : 'protocol.restore', 'protocol', protocol.id)
+  await writeAudit(
+    useDb(),
+    account.id,
+    archived ? 'protocol.archive' : 'protocol.restore',
+    'protocol',
+    protocol.id,
+  )
   return sendNoContent(event)
 })

@@ -9,7 +9,16 @@ import { shelfToday } from '../../../utils/shelf'
 export default defineEventHandler(async (event) => {
   const { account, protocol } = await requireProtocol(event, 'booking')
   const version = await newestVersion(useDb(), account.salon_id, protocol.id)
-  if (!version) throw problem(404, { code: 'not_published', detail: 'Nothing of this protocol is published yet. Publish it, then take the file.', path: 'id' })
-  setResponseHeader(event, 'content-disposition', `attachment; filename="${protocol.id}-v${version.version}.protocol.json"`)
+  if (!version)
+    throw problem(404, {
+      code: 'not_published',
+      detail: 'Nothing of this protocol is published yet. Publish it, then take the file.',
+      path: 'id',
+    })
+  setResponseHeader(
+    event,
+    'content-disposition',
+    `attachment; filename="${protocol.id}-v${version.version}.protocol.json"`,
+  )
   return cardOf(version, await shelfToday(useDb(), account.salon_id, version.steps))
 })

@@ -8,7 +8,22 @@ import { shelfToday } from '../../../utils/shelf'
 export default defineEventHandler(async (event) => {
   const { account, protocol } = await requireProtocol(event, 'booking')
   const db = useDb()
-  const [version, draft] = await Promise.all([newestVersion(db, account.salon_id, protocol.id), draftOf(db, protocol.id)])
-  const shelf = await shelfToday(db, account.salon_id, [...(version?.steps ?? []), ...(draft?.steps ?? [])], EACH_KIND_IN_BUILDER)
-  return { id: protocol.id, name: version?.name ?? draft?.name ?? protocol.name, archived: protocol.archived_at !== null, version: version ?? null, draft: draft ?? null, shelf }
+  const [version, draft] = await Promise.all([
+    newestVersion(db, account.salon_id, protocol.id),
+    draftOf(db, protocol.id),
+  ])
+  const shelf = await shelfToday(
+    db,
+    account.salon_id,
+    [...(version?.steps ?? []), ...(draft?.steps ?? [])],
+    EACH_KIND_IN_BUILDER,
+  )
+  return {
+    id: protocol.id,
+    name: version?.name ?? draft?.name ?? protocol.name,
+    archived: protocol.archived_at !== null,
+    version: version ?? null,
+    draft: draft ?? null,
+    shelf,
+  }
 })

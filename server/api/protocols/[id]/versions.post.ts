@@ -8,8 +8,11 @@ import { explainDatabase, parseOr400, problem } from '../../../utils/problem'
 import { requireProtocol } from '../../../utils/protocol'
 
 const Body = z.strictObject({
-  basedOn: z.number().int().min(0), note: z.string().trim().min(1).max(500), steps: z.array(Step).min(1).max(60),
-  name: z.string().trim().min(1).max(120).optional(), methods: z.record(z.string(), z.string()).optional(),
+  basedOn: z.number().int().min(0),
+  note: z.string().trim().min(1).max(500),
+  steps: z.array(Step).min(1).max(60),
+  name: z.string().trim().min(1).max(120).optional(),
+  methods: z.record(z.string(), z.string()).optional(),
 })
 
 /** Publishes the next version of a protocol; visits keep pointing to the version they used. */
@@ -18,15 +21,37 @@ export default defineEventHandler(async (event) => {
   const body = parseOr400(Body, await readBody(event))
   const newest = await newestVersion(useDb(), account.salon_id, protocol.id)
   const number = (newest?.version ?? 0) + 1
-  if (number - 1 !== body.basedOn) throw problem(409, { code: 'published_meanwhile', detail: `Version ${number - 1} was published meanwhile. Open it again and repeat your change.`, path: 'basedOn' })
-  const twice = body.steps.find((step, at) => body.steps.findIndex((one) => one.id === step.id) !== at)
-  if (twice) throw problem(400, { code: 'step_twice', detail: `Two steps are called “${twice.id}”. Take one out and add it again.`, path: 'steps' })
-  const version = { id: `${protocol.id}-v${number}`, protocolId: protocol.id, name: body.name ?? newest?.name ?? protocol.name, version: number, note: body.note, steps: body.steps, methods: body.methods ?? newest?.methods ?? {} }
+  if (number - 1 !== body.basedOn)
+    throw problem(409, {
+      code: 'published_meanwhile',
+      detail: `Version ${number - 1} was published meanwhile. Open it again and repeat your change.`,
+      path: 'basedOn',
+    })
+  const twice = body.steps.find(
+    (step, at) => body.steps.findIndex((one) => one.id === step.id) !== at,
+  )
+  if (twice)
+    throw problem(400, {
+      code: 'step_twice',
+      detail: `Two steps are called “${twice.id}”. Take one out and add it again.`,
+      path: 'steps',
+    })
+  const version = {
+    id: `${protocol.id}-v${number}`,
+    protocolId: protocol.id,
+    name: body.name ?? newest?.name ?? protocol.name,
+    version: number,
+    note: body.note,
+    steps: body.steps,
+    methods: body.methods ?? newest?.methods ?? {},
+  }
   try {
     await inTransaction(useDb(), async (db) => {
       await publishVersion(db, version, account.id)
       await dropDraft(db, protocol.id)
-      await writeAudit(db, account.id, 'protocol.publish', 'protocol', protocol.id, { version: number })
+      await writeAudit(db, account.id, 'protocol.publish', 'protocol', protocol.id, {
+        version: number,
+      })
     })
   } catch (error) {
     throw explainDatabase(error)

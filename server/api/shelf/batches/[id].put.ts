@@ -8,21 +8,50 @@ import { useDb } from '../../../utils/db'
 import { parseOr400, problem } from '../../../utils/problem'
 import { shelfId } from '../../../utils/shelf'
 
-const Body = z.strictObject({ productId: z.string().max(60), batch: Batch, reason: z.enum(['count', 'received', 'discarded']) })
+const Body = z.strictObject({
+  productId: z.string().max(60),
+  batch: Batch,
+  reason: z.enum(['count', 'received', 'discarded']),
+})
 
 /** Writes one batch: received, opened, counted or thrown away. What its amount changes by is kept with the reason. */
 export default defineEventHandler(async (event) => {
   const account = await requireCan(event, 'shelf.write')
   const id = shelfId(event)
   const { productId, batch, reason } = parseOr400(Body, await readBody(event))
-  if (batch.id !== id) throw problem(400, { code: 'other_id', detail: 'The id in the body is not the one in the path.', path: 'batch.id' })
-  if (batch.openedOn !== undefined && batch.openedOn < batch.receivedOn) throw problem(400, { code: 'opened_before', detail: 'It cannot have been opened before it came.', path: 'batch.openedOn' })
+  if (batch.id !== id)
+    throw problem(400, {
+      code: 'other_id',
+      detail: 'The id in the body is not the one in the path.',
+      path: 'batch.id',
+    })
+  if (batch.openedOn !== undefined && batch.openedOn < batch.receivedOn)
+    throw problem(400, {
+      code: 'opened_before',
+      detail: 'It cannot have been opened before it came.',
+      path: 'batch.openedOn',
+    })
   return inTransaction(useDb(), async (db) => {
     const product = await productOf(db, account.salon_id, productId)
-    if (!product) throw problem(404, { code: 'no_product', detail: 'There is no such product on this shelf.', path: 'productId' })
-    if (product.product.recipe) throw problem(400, { code: 'mix', detail: 'A house mix has no batches of its own; its parts have.', path: 'productId' })
+    if (!product)
+      throw problem(404, {
+        code: 'no_product',
+        detail: 'There is no such product on this shelf.',
+        path: 'productId',
+      })
+    if (product.product.recipe)
+      throw problem(400, {
+        code: 'mix',
+        detail: 'A house mix has no batches of its own; its parts have.',
+        path: 'productId',
+      })
     const before = await batchOf(db, account.salon_id, id)
-    if (before && before.productId !== productId) throw problem(409, { code: 'other_product', detail: 'This batch belongs to another product.', path: 'productId' })
+    if (before && before.productId !== productId)
+      throw problem(409, {
+        code: 'other_product',
+        detail: 'This batch belongs to another product.',
+        path: 'productId',
+      })
     await saveBatches(db, [{ ...batch, productId }], { reason, accountId: account.id })
     await writeAudit(db, account.id, `batch.${reason}`, 'product', productId, { batch: id })
     return { saved: true }

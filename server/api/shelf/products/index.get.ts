@@ -8,5 +8,7 @@ import { useDb } from '../../../utils/db'
 export default defineEventHandler(async (event) => {
   const account = await requireCan(event, 'shelf.read')
   const { today } = (await salonById(useDb(), account.salon_id))!
-  return (await listProducts(useDb(), account.salon_id)).filter((row) => !row.archived && !row.product.recipe).map((row) => inUse(row.product, row.batches, today))
+  return (await listProducts(useDb(), account.salon_id))
+    .filter((row) => !row.archived && !row.product.recipe)
+    .map((row) => inUse(row.product, row.batches, today))
 })

@@ -13,9 +13,15 @@ const Body = z.strictObject({ askedOn: z.iso.date(), answer: SkinAnswer })
 export default defineEventHandler(async (event) => {
   const { account, visit } = await requireVisit(event, 'health.write')
   const { askedOn, answer } = parseOr400(Body, await readBody(event))
-  if (!visit.locked_at) throw problem(409, { code: 'not_signed', detail: 'Sign the visit first; the answer belongs to its close.' })
+  if (!visit.locked_at)
+    throw problem(409, {
+      code: 'not_signed',
+      detail: 'Sign the visit first; the answer belongs to its close.',
+    })
   await addCheckIn(useDb(), randomUUID(), visit.id, askedOn, answer, account.id)
-  await writeAudit(useDb(), account.id, 'check_in.write', 'client', visit.client_id, { visit: visit.id })
+  await writeAudit(useDb(), account.id, 'check_in.write', 'client', visit.client_id, {
+    visit: visit.id,
+  })
   setResponseStatus(event, 201)
   return { saved: true }
 })

@@ -5,13 +5,36 @@ import { addClearance } from '../../../db/client.sql'
 import { problem } from '../../../utils/problem'
 import { defineVisitChange } from '../../../utils/visit-change'
 
-const wanted = new Set(RULE_BOOK.flatMap((rule) => rule.effects.flatMap((effect) => (effect.unless?.kind === 'clearance' ? [effect.unless.id] : []))))
+const wanted = new Set(
+  RULE_BOOK.flatMap((rule) =>
+    rule.effects.flatMap((effect) =>
+      effect.unless?.kind === 'clearance' ? [effect.unless.id] : [],
+    ),
+  ),
+)
 
 /** Records a clearance with who gave it, when and until when. From then on the rule is a caution. */
-export default defineVisitChange({ capability: 'health.write', action: 'clearance.write', body: z.strictObject({ id: z.uuid(), clearance: Clearance }) }, async ({ db, account, visit, body }) => {
-  const { clearance } = body
-  if (!wanted.has(clearance.clearance)) throw problem(400, { code: 'unknown_clearance', detail: `No rule asks for a clearance "${clearance.clearance}".`, path: 'clearance.clearance' })
-  if (clearance.until !== undefined && clearance.until < clearance.on) throw problem(400, { code: 'ends_before', detail: 'The clearance ends before it was given. Check both dates.', path: 'clearance.until' })
-  await addClearance(db, body.id, visit.client_id, clearance, account.id)
-  return { saved: true }
-})
+export default defineVisitChange(
+  {
+    capability: 'health.write',
+    action: 'clearance.write',
+    body: z.strictObject({ id: z.uuid(), clearance: Clearance }),
+  },
+  async ({ db, account, visit, body }) => {
+    const { clearance } = body
+    if (!wanted.has(clearance.clearance))
+      throw problem(400, {
+        code: 'unknown_clearance',
+        detail: `No rule asks for a clearance "${clearance.clearance}".`,
+        path: 'clearance.clearance',
+      })
+    if (clearance.until !== undefined && clearance.until < clearance.on)
+      throw problem(400, {
+        code: 'ends_before',
+        detail: 'The clearance ends before it was given. Check both dates.',
+        path: 'clearance.until',
+      })
+    await addClearance(db, body.id, visit.client_id, clearance, account.id)
+    return { saved: true }
+  },
+)

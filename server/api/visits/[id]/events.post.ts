@@ -21,12 +21,17 @@ export default defineEventHandler(async (event) => {
     const fresh = await addEvents(db, visit.id, events, account.id)
     if (visit.locked_at === null) for (const one of fresh) await keep(db, visit.id, one, account)
     if (fresh.some((one) => one.body.type === 'start')) await setStage(db, visit.id, 'performing')
-    if (events.length > 0) await writeAudit(db, account.id, 'run.write', 'client', visit.client_id, { visit: visit.id, events: events.length })
+    if (events.length > 0)
+      await writeAudit(db, account.id, 'run.write', 'client', visit.client_id, {
+        visit: visit.id,
+        events: events.length,
+      })
   })
   return { now: Date.now(), events: await listEvents(useDb(), visit.id) }
 })
 
 async function keep(db: PoolClient, visitId: string, { id, body }: RunEvent, account: Account) {
-  if (body.type === 'read' && canDo(account.role, 'health.write')) await addReading(db, id, visitId, body.reading, account.id)
+  if (body.type === 'read' && canDo(account.role, 'health.write'))
+    await addReading(db, id, visitId, body.reading, account.id)
   if (body.type === 'replanned') await addPlan(db, id, visitId, body.plan, account.id)
 }

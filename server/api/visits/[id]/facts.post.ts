@@ -7,12 +7,40 @@ import { problem } from '../../../utils/problem'
 import { defineVisitChange } from '../../../utils/visit-change'
 
 /** Appends dated answers. A date in the future is refused, but for a day to come: what has not happened is not a fact. */
-export default defineVisitChange({ capability: 'health.write', action: 'health.write', body: z.strictObject({ facts: z.array(z.strictObject({ id: z.uuid(), fact: Fact })).min(1).max(400) }) }, async ({ db, account, visit, body }) => {
-  const fault = (await faultsOf(db, visit, body.facts.map(({ fact }) => fact)))[0]
-  if (fault) throw problem(400, { code: fault.code, detail: fault.says, path: `facts.${fault.at}.fact.${fault.field}` })
-  for (const [at, { id, fact }] of body.facts.entries()) {
-    if (!await addFact(db, id, visit.client_id, fact, account.id)) throw problem(409, { code: 'id_taken', detail: 'This answer has the id of another one. Make a new id for it.', path: `facts.${at}.id` })
-  }
-  if (visit.stage === 'booked') await setStage(db, visit.id, 'open')
-  return { saved: body.facts.length }
-})
+export default defineVisitChange(
+  {
+    capability: 'health.write',
+    action: 'health.write',
+    body: z.strictObject({
+      facts: z
+        .array(z.strictObject({ id: z.uuid(), fact: Fact }))
+        .min(1)
+        .max(400),
+    }),
+  },
+  async ({ db, account, visit, body }) => {
+    const fault = (
+      await faultsOf(
+        db,
+        visit,
+        body.facts.map(({ fact }) => fact),
+      )
+    )[0]
+    if (fault)
+      throw problem(400, {
+        code: fault.code,
+        detail: fault.says,
+        path: `facts.${fault.at}.fact.${fault.field}`,
+      })
+    for (const [at, { id, fact }] of body.facts.entries()) {
+      if (!(await addFact(db, id, visit.client_id, fact, account.id)))
+        throw problem(409, {
+          code: 'id_taken',
+          detail: 'This answer has the id of another one. Make a new id for it.',
+          path: `facts.${at}.id`,
+        })
+    }
+    if (visit.stage === 'booked') await setStage(db, visit.id, 'open')
+    return { saved: body.facts.length }
+  },
+)

@@ -9,12 +9,18 @@ import { explainDatabase, parseOr400, problem } from '../../../utils/problem'
 export default defineEventHandler(async (event) => {
   const { account, visit } = await requireVisit(event, 'health.write')
   const fit = parseOr400(SlotWish, await readBody(event))
-  if (visit.stage === 'performing' || visit.stage === 'closed') throw problem(409, { code: 'underway', detail: 'This visit has begun: it is planned again from Perform.' })
+  if (visit.stage === 'performing' || visit.stage === 'closed')
+    throw problem(409, {
+      code: 'underway',
+      detail: 'This visit has begun: it is planned again from Perform.',
+    })
   try {
     await setFit(useDb(), visit.id, fit)
   } catch (error) {
     throw explainDatabase(error)
   }
-  await writeAudit(useDb(), account.id, 'visit.slot', 'client', visit.client_id, { visit: visit.id })
+  await writeAudit(useDb(), account.id, 'visit.slot', 'client', visit.client_id, {
+    visit: visit.id,
+  })
   return sendNoContent(event)
 })

@@ -4,10 +4,18 @@ import { Concern } from '../../../../core/client/model'
 import { setGoals } from '../../../db/client.sql'
 import { defineVisitChange } from '../../../utils/visit-change'
 
-const Body = z.strictObject({ concerns: z.array(Concern).max(CONCERNS.length).refine((list) => new Set(list).size === list.length, 'every goal once') })
+const Body = z.strictObject({
+  concerns: z
+    .array(Concern)
+    .max(CONCERNS.length)
+    .refine((list) => new Set(list).size === list.length, 'every goal once'),
+})
 
 /** Ranked goals: the first is the most wanted. */
-export default defineVisitChange({ capability: 'health.write', action: 'goals.write', body: Body }, async ({ db, visit, body }) => {
-  await setGoals(db, visit.client_id, body.concerns)
-  return { saved: true }
-})
+export default defineVisitChange(
+  { capability: 'health.write', action: 'goals.write', body: Body },
+  async ({ db, visit, body }) => {
+    await setGoals(db, visit.client_id, body.concerns)
+    return { saved: true }
+  },
+)

@@ -3,7 +3,16 @@ import { listPatchTests } from '../../../db/client.sql'
 import { listConsents, newestTexts } from '../../../db/consent.sql'
 import { listPhotos } from '../../../db/photo.sql'
 import { listKits, openingsOf, usesOf } from '../../../db/shelf.sql'
-import { followingVisit, latestPlan, listEvents, listTicks, nextVisitOf, outcomeOf, readingBefore, visitBefore } from '../../../db/visit.sql'
+import {
+  followingVisit,
+  latestPlan,
+  listEvents,
+  listTicks,
+  nextVisitOf,
+  outcomeOf,
+  readingBefore,
+  visitBefore,
+} from '../../../db/visit.sql'
 import { requireVisit } from '../../../utils/access'
 import { useDb } from '../../../utils/db'
 import { moneyOf } from '../../../utils/money'
@@ -21,17 +30,36 @@ export default defineEventHandler(async (event) => {
   const following = await followingVisit(db, visit)
   return {
     visit: {
-      id: visit.id, clientId: visit.client_id, client: visit.client_name, walkIn: visit.walk_in, room: visit.room_name, roomId: visit.room_id, practitioner: visit.practitioner_name, practitionerId: visit.practitioner_id,
-      protocol: visit.protocol_name, startsAt: visit.starts_at, endsAt: visit.ends_at, stage: visit.stage, lockedAt: visit.locked_at, timeZone: visit.time_zone,
+      id: visit.id,
+      clientId: visit.client_id,
+      client: visit.client_name,
+      walkIn: visit.walk_in,
+      room: visit.room_name,
+      roomId: visit.room_id,
+      practitioner: visit.practitioner_name,
+      practitionerId: visit.practitioner_id,
+      protocol: visit.protocol_name,
+      startsAt: visit.starts_at,
+      endsAt: visit.ends_at,
+      stage: visit.stage,
+      lockedAt: visit.locked_at,
+      timeZone: visit.time_zone,
     },
     input,
     plan: plan ? { id: plan.id, revision: plan.revision, plan: plan.plan } : null,
-    patchTests: await listPatchTests(db, visit.client_id), consents: await listConsents(db, visit.client_id), texts: await newestTexts(db, visit.salon_id),
-    photos: await listPhotos(db, visit.client_id, visit.time_zone), lastReading: (await readingBefore(db, visit)) ?? null, lastVisit: (await visitBefore(db, visit)) ?? null,
+    patchTests: await listPatchTests(db, visit.client_id),
+    consents: await listConsents(db, visit.client_id),
+    texts: await newestTexts(db, visit.salon_id),
+    photos: await listPhotos(db, visit.client_id, visit.time_zone),
+    lastReading: (await readingBefore(db, visit)) ?? null,
+    lastVisit: (await visitBefore(db, visit)) ?? null,
     ticks: await listTicks(db, visit.id),
     events: await listEvents(db, visit.id),
     outcome: outcome ?? null,
-    money: await moneyOf(db, visit.salon_id, input.protocol.protocolId), kits: await listKits(db, visit.salon_id), openings: await openingsOf(db, visit.client_id), used: await usesOf(db, visit.id),
+    money: await moneyOf(db, visit.salon_id, input.protocol.protocolId),
+    kits: await listKits(db, visit.salon_id),
+    openings: await openingsOf(db, visit.client_id),
+    used: await usesOf(db, visit.id),
     // Only when it is: in Perform nobody reads another client's name.
     following: following ? { startsAt: following.starts_at } : null,
     next: next ? { id: next.id, startsAt: next.starts_at, protocol: next.protocol_name } : null,

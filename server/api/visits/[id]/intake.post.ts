@@ -10,15 +10,32 @@ import { defineVisitChange } from '../../../utils/visit-change'
 const SHOWN_FAULTS = 5
 
 /** Takes an intake file for this visit's client: every answer in it, or none. Name and birthday stay as the salon has them. */
-export default defineVisitChange({ capability: 'health.write', action: 'intake.import', body: z.unknown() }, async ({ db, account, visit, body }) => {
-  const read = readIntake(body)
-  const faults = read.ok ? (await faultsOf(db, visit, read.intake.facts)).map((fault) => ({ path: `$.facts[${fault.at}].${fault.field}`, says: fault.says })) : read.faults
-  if (!read.ok || faults.length > 0) {
-    const more = faults.length > SHOWN_FAULTS ? ` And ${faults.length - SHOWN_FAULTS} more.` : ''
-    throw problem(400, { code: 'bad_intake', detail: `This file cannot be taken, and nothing was changed. ${faults.slice(0, SHOWN_FAULTS).map((fault) => `${fault.path}: ${fault.says.replace(/\.$/, '')}.`).join(' ')}${more}`, faults })
-  }
-  for (const fact of read.intake.facts) await addFact(db, randomUUID(), visit.client_id, fact, account.id)
-  if (read.intake.client.concerns.length > 0) await setGoals(db, visit.client_id, read.intake.client.concerns)
-  if (visit.stage === 'booked') await setStage(db, visit.id, 'open')
-  return { taken: read.intake.facts.length }
-})
+export default defineVisitChange(
+  { capability: 'health.write', action: 'intake.import', body: z.unknown() },
+  async ({ db, account, visit, body }) => {
+    const read = readIntake(body)
+    const faults = read.ok
+      ? (await faultsOf(db, visit, read.intake.facts)).map((fault) => ({
+          path: `$.facts[${fault.at}].${fault.field}`,
+          says: fault.says,
+        }))
+      : read.faults
+    if (!read.ok || faults.length > 0) {
+      const more = faults.length > SHOWN_FAULTS ? ` And ${faults.length - SHOWN_FAULTS} more.` : ''
+      throw problem(400, {
+        code: 'bad_intake',
+        detail: `This file cannot be taken, and nothing was changed. ${faults
+          .slice(0, SHOWN_FAULTS)
+          .map((fault) => `${fault.path}: ${fault.says.replace(/\.$/, '')}.`)
+          .join(' ')}${more}`,
+        faults,
+      })
+    }
+    for (const fact of read.intake.facts)
+      await addFact(db, randomUUID(), visit.client_id, fact, account.id)
+    if (read.intake.client.concerns.length > 0)
+      await setGoals(db, visit.client_id, read.intake.client.concerns)
+    if (visit.stage === 'booked') await setStage(db, visit.id, 'open')
+    return { taken: read.intake.facts.length }
+  },
+)

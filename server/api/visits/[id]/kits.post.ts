@@ -7,12 +7,36 @@ import { defineVisitChange } from '../../../utils/visit-change'
 import { compileInputOf } from '../../../utils/visit-input'
 
 /** Opens a kit for the client of this visit: what the plan uses of it stays here, the rest is theirs for at home. */
-export default defineVisitChange({ capability: 'perform', action: 'kit.open', body: z.strictObject({ id: z.uuid(), kitId: z.string().max(60) }) }, async ({ db, account, visit, body }) => {
-  const kit = (await listKits(db, visit.salon_id)).find((one) => one.id === body.kitId)
-  if (!kit) throw problem(404, { code: 'no_kit', detail: 'There is no such kit on this shelf.', path: 'kitId' })
-  if (await takeKit(db, visit.salon_id, kit.id) === 0) throw problem(409, { code: 'out', detail: `${kit.name} is out.`, path: 'kitId' })
-  const plan = await latestPlan(db, visit.id)
-  const { shelf } = await compileInputOf(db, visit)
-  await addOpening(db, { id: body.id, salonId: visit.salon_id, kitId: kit.id, clientId: visit.client_id, visitId: visit.id, rest: restOfKit(kit, (plan?.plan.steps ?? []).flatMap((step) => usedBy(step, shelf))), accountId: account.id })
-  return { openings: await openingsOf(db, visit.client_id) }
-})
+export default defineVisitChange(
+  {
+    capability: 'perform',
+    action: 'kit.open',
+    body: z.strictObject({ id: z.uuid(), kitId: z.string().max(60) }),
+  },
+  async ({ db, account, visit, body }) => {
+    const kit = (await listKits(db, visit.salon_id)).find((one) => one.id === body.kitId)
+    if (!kit)
+      throw problem(404, {
+        code: 'no_kit',
+        detail: 'There is no such kit on this shelf.',
+        path: 'kitId',
+      })
+    if ((await takeKit(db, visit.salon_id, kit.id)) === 0)
+      throw problem(409, { code: 'out', detail: `${kit.name} is out.`, path: 'kitId' })
+    const plan = await latestPlan(db, visit.id)
+    const { shelf } = await compileInputOf(db, visit)
+    await addOpening(db, {
+      id: body.id,
+      salonId: visit.salon_id,
+      kitId: kit.id,
+      clientId: visit.client_id,
+      visitId: visit.id,
+      rest: restOfKit(
+        kit,
+        (plan?.plan.steps ?? []).flatMap((step) => usedBy(step, shelf)),
+      ),
+      accountId: account.id,
+    })
+    return { openings: await openingsOf(db, visit.client_id) }
+  },
+)

@@ -9,8 +9,17 @@ import { explainDatabase, parseOr400, problem } from '../../../utils/problem'
 import { compileInputOf } from '../../../utils/visit-input'
 
 const Body = z.discriminatedUnion('do', [
-  z.strictObject({ do: z.literal('keep'), ruleId: z.string().max(80), stepId: z.string().max(80), reason: z.string().trim().min(3).max(300) }),
-  z.strictObject({ do: z.literal('withdraw'), ruleId: z.string().max(80), stepId: z.string().max(80) }),
+  z.strictObject({
+    do: z.literal('keep'),
+    ruleId: z.string().max(80),
+    stepId: z.string().max(80),
+    reason: z.string().trim().min(3).max(300),
+  }),
+  z.strictObject({
+    do: z.literal('withdraw'),
+    ruleId: z.string().max(80),
+    stepId: z.string().max(80),
+  }),
 ])
 
 /** Keeps a step as written against a rule that allows it, with a reason; or takes that back. A stop cannot be waved through. */
@@ -20,9 +29,21 @@ export default defineEventHandler(async (event) => {
   try {
     if (body.do === 'withdraw') await withdrawOverride(useDb(), visit.id, body.ruleId, body.stepId)
     else {
-      const rule = constraintsFor(await compileInputOf(useDb(), visit)).inForce.filter((constraint) => constraint.ruleId === body.ruleId)
-      if (rule.length === 0) throw problem(404, { code: 'not_in_force', detail: `Rule ${body.ruleId} is not in force for this visit.`, path: 'ruleId' })
-      if (!rule.some((constraint) => constraint.overridable === 'reason')) throw problem(403, { code: 'never', detail: `Rule ${body.ruleId} cannot be waved through. ${rule[0]!.instead}`, path: 'ruleId' })
+      const rule = constraintsFor(await compileInputOf(useDb(), visit)).inForce.filter(
+        (constraint) => constraint.ruleId === body.ruleId,
+      )
+      if (rule.length === 0)
+        throw problem(404, {
+          code: 'not_in_force',
+          detail: `Rule ${body.ruleId} is not in force for this visit.`,
+          path: 'ruleId',
+        })
+      if (!rule.some((constraint) => constraint.overridable === 'reason'))
+        throw problem(403, {
+          code: 'never',
+          detail: `Rule ${body.ruleId} cannot be waved through. ${rule[0]!.instead}`,
+          path: 'ruleId',
+        })
       await addOverride(useDb(), randomUUID(), visit.id, body, account.name)
     }
   } catch (error) {

@@ -7,11 +7,24 @@ import { defineVisitChange } from '../../../utils/visit-change'
 import { compileInputOf } from '../../../utils/visit-input'
 
 /** What is decided while the tray is laid: the size of the face, the water of each bowl, what stands in. A visit that was fitted is fitted again with it, under the same rules. */
-export default defineVisitChange({ capability: 'perform', action: 'visit.prepare', body: Prep }, async ({ db, account, visit, body }) => {
-  if (visit.stage === 'performing' || visit.stage === 'closed') throw problem(409, { code: 'underway', detail: 'This visit has begun: what is used is changed in Perform.' })
-  await setPrep(db, visit.id, body)
-  if (!await latestPlan(db, visit.id)) return { plan: null }
-  await addPlan(db, randomUUID(), visit.id, compile(await compileInputOf(db, (await visitById(db, visit.salon_id, visit.id))!)), account.id)
-  const { id, revision, plan } = (await latestPlan(db, visit.id))!
-  return { plan: { id, revision, plan } }
-})
+export default defineVisitChange(
+  { capability: 'perform', action: 'visit.prepare', body: Prep },
+  async ({ db, account, visit, body }) => {
+    if (visit.stage === 'performing' || visit.stage === 'closed')
+      throw problem(409, {
+        code: 'underway',
+        detail: 'This visit has begun: what is used is changed in Perform.',
+      })
+    await setPrep(db, visit.id, body)
+    if (!(await latestPlan(db, visit.id))) return { plan: null }
+    await addPlan(
+      db,
+      randomUUID(),
+      visit.id,
+      compile(await compileInputOf(db, (await visitById(db, visit.salon_id, visit.id))!)),
+      account.id,
+    )
+    const { id, revision, plan } = (await latestPlan(db, visit.id))!
+    return { plan: { id, revision, plan } }
+  },
+)

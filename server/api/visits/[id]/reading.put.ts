@@ -4,8 +4,15 @@ import { addReading, setStage } from '../../../db/visit.sql'
 import { defineVisitChange } from '../../../utils/visit-change'
 
 /** Appends what was read; the latest counts. Sent twice it is taken once. */
-export default defineVisitChange({ capability: 'health.write', action: 'reading.write', body: z.strictObject({ id: z.uuid(), reading: Reading }) }, async ({ db, account, visit, body }) => {
-  await addReading(db, body.id, visit.id, body.reading, account.id)
-  if (visit.stage === 'booked') await setStage(db, visit.id, 'open')
-  return { saved: true }
-})
+export default defineVisitChange(
+  {
+    capability: 'health.write',
+    action: 'reading.write',
+    body: z.strictObject({ id: z.uuid(), reading: Reading }),
+  },
+  async ({ db, account, visit, body }) => {
+    await addReading(db, body.id, visit.id, body.reading, account.id)
+    if (visit.stage === 'booked') await setStage(db, visit.id, 'open')
+    return { saved: true }
+  },
+)

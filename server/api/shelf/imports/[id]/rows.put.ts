@@ -8,14 +8,26 @@ import { parseOr400, problem } from '../../../../utils/problem'
 import { shelfId } from '../../../../utils/shelf'
 
 const MOST_AT_ONCE = 1000
-const Row = z.strictObject({ product: Product, columns: z.array(z.enum(SHELF_COLUMNS)), batch: Batch.optional() })
-const Body = z.strictObject({ from: z.number().int().min(0).max(200_000), rows: z.array(Row).min(1).max(MOST_AT_ONCE) })
+const Row = z.strictObject({
+  product: Product,
+  columns: z.array(z.enum(SHELF_COLUMNS)),
+  batch: Batch.optional(),
+})
+const Body = z.strictObject({
+  from: z.number().int().min(0).max(200_000),
+  rows: z.array(Row).min(1).max(MOST_AT_ONCE),
+})
 
 /** Some rows of an import, counted from `from`. Sent twice they are there once. */
 export default defineEventHandler(async (event) => {
   const account = await requireCan(event, 'shelf.write')
   const id = shelfId(event)
-  if (!await hasImport(useDb(), account.salon_id, id)) throw problem(404, { code: 'no_import', detail: 'This import is over. Begin again with the file.', path: 'id' })
+  if (!(await hasImport(useDb(), account.salon_id, id)))
+    throw problem(404, {
+      code: 'no_import',
+      detail: 'This import is over. Begin again with the file.',
+      path: 'id',
+    })
   const { from, rows } = parseOr400(Body, await readBody(event))
   await stageRows(useDb(), id, from, rows)
   return { held: rows.length }

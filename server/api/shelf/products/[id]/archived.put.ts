@@ -12,7 +12,18 @@ const Body = z.strictObject({ archived: z.boolean() })
 export default defineEventHandler(async (event) => {
   const account = await requireCan(event, 'shelf.write')
   const { archived } = parseOr400(Body, await readBody(event))
-  if (await archiveProduct(useDb(), account.salon_id, shelfId(event), archived) === 0) throw problem(404, { code: 'no_product', detail: 'There is no such product on this shelf.', path: 'id' })
-  await writeAudit(useDb(), account.id, archived ? 'product.archive' : 'product.restore', 'product', shelfId(event))
+  if ((await archiveProduct(useDb(), account.salon_id, shelfId(event), archived)) === 0)
+    throw problem(404, {
+      code: 'no_product',
+      detail: 'There is no such product on this shelf.',
+      path: 'id',
+    })
+  await writeAudit(
+    useDb(),
+    account.id,
+    archived ? 'product.archive' : 'product.restore',
+    'product',
+    shelfId(event),
+  )
   return sendNoContent(event)
 })

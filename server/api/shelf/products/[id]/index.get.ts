@@ -8,6 +8,11 @@ import { shelfId } from '../../../../utils/shelf'
 export default defineEventHandler(async (event) => {
   const account = await requireCan(event, 'shelf.read')
   const found = await productOf(useDb(), account.salon_id, shelfId(event))
-  if (!found) throw problem(404, { code: 'no_product', detail: 'There is no such product on this shelf.', path: 'id' })
+  if (!found)
+    throw problem(404, {
+      code: 'no_product',
+      detail: 'There is no such product on this shelf.',
+      path: 'id',
+    })
   return found
 })

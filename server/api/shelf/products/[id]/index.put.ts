@@ -17,13 +17,36 @@ export default defineEventHandler(async (event) => {
   const account = await requireCan(event, 'shelf.write')
   const id = shelfId(event)
   const { product, seenAt } = parseOr400(Body, await readBody(event))
-  if (product.id !== id) throw problem(400, { code: 'other_id', detail: 'The id in the body is not the one in the path.', path: 'product.id' })
+  if (product.id !== id)
+    throw problem(400, {
+      code: 'other_id',
+      detail: 'The id in the body is not the one in the path.',
+      path: 'product.id',
+    })
   return inTransaction(useDb(), async (db) => {
     await requireParts(db, account.salon_id, product)
     const changedAt = await saveProduct(db, account.salon_id, product, seenAt)
     if (changedAt === undefined) {
-      if (seenAt !== undefined && !await productOf(db, account.salon_id, id)) throw problem(404, { code: 'no_product', detail: 'There is no such product on this shelf.', path: 'id' })
-      throw problem(409, seenAt === undefined ? { code: 'taken', detail: `The shelf has a product “${id}” already. Give this one another name.`, path: 'product.id' } : { code: 'changed_meanwhile', detail: 'Somebody changed this product meanwhile. Open it again; what you typed is still here to copy.' })
+      if (seenAt !== undefined && !(await productOf(db, account.salon_id, id)))
+        throw problem(404, {
+          code: 'no_product',
+          detail: 'There is no such product on this shelf.',
+          path: 'id',
+        })
+      throw problem(
+        409,
+        seenAt === undefined
+          ? {
+              code: 'taken',
+              detail: `The shelf has a product “${id}” already. Give this one another name.`,
+              path: 'product.id',
+            }
+          : {
+              code: 'changed_meanwhile',
+              detail:
+                'Somebody changed this product meanwhile. Open it again; what you typed is still here to copy.',
+            },
+      )
     }
     await writeAudit(db, account.id, 'product.write', 'product', id)
     return { changedAt }
@@ -36,7 +59,17 @@ async function requireParts(db: Db, salonId: string, { recipe }: Product) {
   const found = await productsByIds(db, salonId, ids)
   for (const [at, part] of ids.entries()) {
     const product = found.get(part)
-    if (!product) throw problem(400, { code: 'no_part', detail: `“${part}” is not on this shelf.`, path: `product.recipe.parts.${at}.productId` })
-    if (product.recipe) throw problem(400, { code: 'mix_in_mix', detail: `${product.name} is a mix itself. Name its parts.`, path: `product.recipe.parts.${at}.productId` })
+    if (!product)
+      throw problem(400, {
+        code: 'no_part',
+        detail: `“${part}” is not on this shelf.`,
+        path: `product.recipe.parts.${at}.productId`,
+      })
+    if (product.recipe)
+      throw problem(400, {
+        code: 'mix_in_mix',
+        detail: `${product.name} is a mix itself. Name its parts.`,
+        path: `product.recipe.parts.${at}.productId`,
+      })
   }
 }

@@ -6,18 +6,53 @@ import { problem } from '../../../../utils/problem'
 import { defineVisitChange } from '../../../../utils/visit-change'
 
 /** What a signature pad draws: paths and circles with plain numbers, nothing else. */
-const SIGNATURE = /^<svg [\w\s="\-:/.,;#()%]*>(?:<(?:path|circle) [\w\s="\-:.,;#()%]*\/?>(?:<\/(?:path|circle)>)?)*<\/svg>$/
+const SIGNATURE =
+  /^<svg [\w\s="\-:/.,;#()%]*>(?:<(?:path|circle) [\w\s="\-:.,;#()%]*\/?>(?:<\/(?:path|circle)>)?)*<\/svg>$/
 const Body = z.strictObject({
-  id: z.uuid(), factId: z.uuid(), textId: z.uuid(), signer: z.string().trim().min(2).max(120), relation: z.enum(['client', 'guardian']), signedOn: IsoDate,
-  signature: z.string().max(200_000).regex(SIGNATURE, 'the signature is not a drawing of a signature pad'),
+  id: z.uuid(),
+  factId: z.uuid(),
+  textId: z.uuid(),
+  signer: z.string().trim().min(2).max(120),
+  relation: z.enum(['client', 'guardian']),
+  signedOn: IsoDate,
+  signature: z
+    .string()
+    .max(200_000)
+    .regex(SIGNATURE, 'the signature is not a drawing of a signature pad'),
 })
 
 /** Keeps a drawn signature with the exact words that were signed. A guardian's consent is the dated answer that rule A23 asks for, too. */
-export default defineVisitChange({ capability: 'health.write', action: 'consent.sign', body: Body }, async ({ db, account, visit, body }) => {
-  const text = await textById(db, visit.salon_id, body.textId)
-  if (!text) throw problem(404, { code: 'no_text', detail: 'There is no such consent text.', path: 'textId' })
-  if (text.kind === 'guardian' && body.relation !== 'guardian') throw problem(400, { code: 'not_guardian', detail: 'The consent for a minor is signed by a guardian.', path: 'relation' })
-  await addConsent(db, { ...body, clientId: visit.client_id, visitId: visit.id }, account.id)
-  if (text.kind === 'guardian') await addFact(db, body.factId, visit.client_id, { code: 'guardian-consent', answer: 'yes', askedOn: body.signedOn, on: body.signedOn, note: body.signer }, account.id)
-  return { saved: true }
-})
+export default defineVisitChange(
+  { capability: 'health.write', action: 'consent.sign', body: Body },
+  async ({ db, account, visit, body }) => {
+    const text = await textById(db, visit.salon_id, body.textId)
+    if (!text)
+      throw problem(404, {
+        code: 'no_text',
+        detail: 'There is no such consent text.',
+        path: 'textId',
+      })
+    if (text.kind === 'guardian' && body.relation !== 'guardian')
+      throw problem(400, {
+        code: 'not_guardian',
+        detail: 'The consent for a minor is signed by a guardian.',
+        path: 'relation',
+      })
+    await addConsent(db, { ...body, clientId: visit.client_id, visitId: visit.id }, account.id)
+    if (text.kind === 'guardian')
+      await addFact(
+        db,
+        body.factId,
+        visit.client_id,
+        {
+          code: 'guardian-consent',
+          answer: 'yes',
+          askedOn: body.signedOn,
+          on: body.signedOn,
+          note: body.signer,
+        },
+        account.id,
+      )
+    return { saved: true }
+  },
+)

@@ -6,10 +6,27 @@ import { problem } from '../../../../utils/problem'
 import { defineVisitChange } from '../../../../utils/visit-change'
 
 /** Places a patch test: quick (read at once) or delayed (read after 24 to 48 hours). */
-export default defineVisitChange({ capability: 'health.write', action: 'patch_test.write', body: z.strictObject({ id: z.uuid(), test: PatchTest }) }, async ({ db, account, visit, body }) => {
-  const { test } = body
-  if (!await productOf(db, visit.salon_id, test.productId)) throw problem(400, { code: 'no_product', detail: 'There is no such product on the shelf.', path: 'test.productId' })
-  if ((test.result === 'waiting') !== (test.readOn === undefined)) throw problem(400, { code: 'half_read', detail: 'A test that has been read has a day and a result; one that waits has neither.', path: 'test.readOn' })
-  await addPatchTest(db, body.id, visit.client_id, test, account.id)
-  return { saved: true }
-})
+export default defineVisitChange(
+  {
+    capability: 'health.write',
+    action: 'patch_test.write',
+    body: z.strictObject({ id: z.uuid(), test: PatchTest }),
+  },
+  async ({ db, account, visit, body }) => {
+    const { test } = body
+    if (!(await productOf(db, visit.salon_id, test.productId)))
+      throw problem(400, {
+        code: 'no_product',
+        detail: 'There is no such product on the shelf.',
+        path: 'test.productId',
+      })
+    if ((test.result === 'waiting') !== (test.readOn === undefined))
+      throw problem(400, {
+        code: 'half_read',
+        detail: 'A test that has been read has a day and a result; one that waits has neither.',
+        path: 'test.readOn',
+      })
+    await addPatchTest(db, body.id, visit.client_id, test, account.id)
+    return { saved: true }
+  },
+)

@@ -9,9 +9,20 @@ import { problem } from '../../../../utils/problem'
 export default defineEventHandler(async (event) => {
   const { account, visit } = await requireVisit(event, 'health.read')
   const id = getRouterParam(event, 'photoId') ?? ''
-  const photo = z.uuid().safeParse(id).success ? await photoBytes(useDb(), id, visit.client_id) : undefined
-  if (!photo) throw problem(404, { code: 'no_photo', detail: 'There is no such photograph of this client.', path: 'photoId' })
+  const photo = z.uuid().safeParse(id).success
+    ? await photoBytes(useDb(), id, visit.client_id)
+    : undefined
+  if (!photo)
+    throw problem(404, {
+      code: 'no_photo',
+      detail: 'There is no such photograph of this client.',
+      path: 'photoId',
+    })
   await writeAudit(useDb(), account.id, 'photo.read', 'client', visit.client_id, { photo: id })
-  setResponseHeaders(event, { 'Content-Type': 'image/jpeg', 'Cache-Control': 'private, max-age=3600', 'Content-Disposition': 'inline' })
+  setResponseHeaders(event, {
+    'Content-Type': 'image/jpeg',
+    'Cache-Control': 'private, max-age=3600',
+    'Content-Disposition': 'inline',
+  })
   return photo.bytes
 })

@@ -8,27 +8,58 @@ import { useDb } from '../../../../utils/db'
 import { PHOTO_MOST_BYTES, reencoded } from '../../../../utils/picture'
 import { explainDatabase, parseOr400, problem } from '../../../../utils/problem'
 
-const Fields = z.strictObject({ id: z.uuid(), view: z.enum(MAP_VIEWS), moment: z.enum(MOMENTS), light: z.string().max(120) })
+const Fields = z.strictObject({
+  id: z.uuid(),
+  view: z.enum(MAP_VIEWS),
+  moment: z.enum(MOMENTS),
+  light: z.string().max(120),
+})
 
 /** Takes a photograph into the record: only with the client's signed consent for that, re-encoded and without metadata. */
 export default defineEventHandler(async (event) => {
   const { account, visit } = await requireVisit(event, 'health.write')
   // Refused before it is read into memory, where the browser says how long it is.
-  if (Number(getRequestHeader(event, 'content-length') ?? 0) > PHOTO_MOST_BYTES + 100_000) throw problem(413, { code: 'photo_too_large', detail: `At most ${PHOTO_MOST_BYTES / 1_048_576} MB are taken. Take the photograph again with a smaller size.`, path: 'photo' })
+  if (Number(getRequestHeader(event, 'content-length') ?? 0) > PHOTO_MOST_BYTES + 100_000)
+    throw problem(413, {
+      code: 'photo_too_large',
+      detail: `At most ${PHOTO_MOST_BYTES / 1_048_576} MB are taken. Take the photograph again with a smaller size.`,
+      path: 'photo',
+    })
   const consents = await listConsents(useDb(), visit.client_id)
-  if (!consents.some((one) => one.kind === 'photo-record' && one.withdrawnOn === null)) throw problem(409, { code: 'no_consent', detail: 'The client has not signed the consent to photographs for the record. It is on Consult.' })
+  if (!consents.some((one) => one.kind === 'photo-record' && one.withdrawnOn === null))
+    throw problem(409, {
+      code: 'no_consent',
+      detail:
+        'The client has not signed the consent to photographs for the record. It is on Consult.',
+    })
   const parts = (await readMultipartFormData(event)) ?? []
   const text = (name: string) => parts.find((part) => part.name === name)?.data.toString('utf8')
-  const fields = parseOr400(Fields, { id: text('id'), view: text('view'), moment: text('moment'), light: text('light') ?? '' })
+  const fields = parseOr400(Fields, {
+    id: text('id'),
+    view: text('view'),
+    moment: text('moment'),
+    light: text('light') ?? '',
+  })
   const file = parts.find((part) => part.name === 'photo')
-  if (!file) throw problem(400, { code: 'no_photo', detail: 'There is no photograph in this upload.', path: 'photo' })
+  if (!file)
+    throw problem(400, {
+      code: 'no_photo',
+      detail: 'There is no photograph in this upload.',
+      path: 'photo',
+    })
   const picture = await reencoded(file.data)
   try {
-    await addPhoto(useDb(), { ...fields, ...picture, clientId: visit.client_id, visitId: visit.id }, account.id)
+    await addPhoto(
+      useDb(),
+      { ...fields, ...picture, clientId: visit.client_id, visitId: visit.id },
+      account.id,
+    )
   } catch (error) {
     throw explainDatabase(error)
   }
-  await writeAudit(useDb(), account.id, 'photo.write', 'client', visit.client_id, { visit: visit.id })
+  await writeAudit(useDb(), account.id, 'photo.write', 'client', visit.client_id, {
+    visit: visit.id,
+  })
   setResponseStatus(event, 201)
   return { id: fields.id, width: picture.width, height: picture.height }
 })
