@@ -1,19 +1,47 @@
 <script setup lang="ts">
 import { call, refusalOf } from '~/support/api'
 
-interface Named { id: string; name: string }
-const props = defineProps<{ open: boolean; day: string; choices: { clients: Named[]; rooms: Named[]; practitioners: Named[]; protocols: Named[] }; preset?: { clientId?: string; protocolId?: string; roomId?: string; practitionerId?: string } }>()
+interface Named {
+  id: string
+  name: string
+}
+const props = defineProps<{
+  open: boolean
+  day: string
+  choices: { clients: Named[]; rooms: Named[]; practitioners: Named[]; protocols: Named[] }
+  preset?: { clientId?: string; protocolId?: string; roomId?: string; practitionerId?: string }
+}>()
 const emit = defineEmits<{ close: []; booked: [id: string] }>()
 
-const empty = () => ({ clientId: '', protocolId: '', roomId: '', practitionerId: '', date: props.day, time: '18:00', slotMinutes: 90, ...props.preset })
+const empty = () => ({
+  clientId: '',
+  protocolId: '',
+  roomId: '',
+  practitionerId: '',
+  date: props.day,
+  time: '18:00',
+  slotMinutes: 90,
+  ...props.preset,
+})
 const form = ref(empty())
 const trouble = ref('')
-watch(() => props.open, (open) => { if (open) form.value = empty(); trouble.value = '' })
+watch(
+  () => props.open,
+  (open) => {
+    if (open) form.value = empty()
+    trouble.value = ''
+  },
+)
 
-const lists = computed(() => [
-  { key: 'clientId', label: 'Client', items: props.choices.clients }, { key: 'protocolId', label: 'Protocol', items: props.choices.protocols },
-  { key: 'roomId', label: 'Room', items: props.choices.rooms }, { key: 'practitionerId', label: 'Practitioner', items: props.choices.practitioners },
-] as const)
+const lists = computed(
+  () =>
+    [
+      { key: 'clientId', label: 'Client', items: props.choices.clients },
+      { key: 'protocolId', label: 'Protocol', items: props.choices.protocols },
+      { key: 'roomId', label: 'Room', items: props.choices.rooms },
+      { key: 'practitionerId', label: 'Practitioner', items: props.choices.practitioners },
+    ] as const,
+)
 
 async function book() {
   try {
@@ -28,12 +56,36 @@ async function book() {
 <template>
   <PlainDialog :open="open" title="Book a visit" @close="emit('close')">
     <form class="grid grid-cols-2 gap-4" @submit.prevent="book">
-      <label v-for="list in lists" :key="list.key" class="flex flex-col gap-1">{{ list.label }}<select v-model="form[list.key]" class="field" required><option value="" disabled>Choose</option><option v-for="item in list.items" :key="item.id" :value="item.id">{{ item.name }}</option></select></label>
-      <label class="flex flex-col gap-1">Day<input v-model="form.date" class="field" type="date" required></label>
-      <label class="flex flex-col gap-1">From<input v-model="form.time" class="field" type="time" step="300" required></label>
-      <label class="flex flex-col gap-1">Minutes<input v-model.number="form.slotMinutes" class="field" type="number" min="15" max="240" step="15" required></label>
+      <label v-for="list in lists" :key="list.key" class="flex flex-col gap-1"
+        >{{ list.label
+        }}<select v-model="form[list.key]" class="field" required
+          ><option value="" disabled>Choose</option
+          ><option v-for="item in list.items" :key="item.id" :value="item.id">{{
+            item.name
+          }}</option></select
+        ></label
+      >
+      <label class="flex flex-col gap-1"
+        >Day<input v-model="form.date" class="field" type="date" required
+      /></label>
+      <label class="flex flex-col gap-1"
+        >From<input v-model="form.time" class="field" type="time" step="300" required
+      /></label>
+      <label class="flex flex-col gap-1"
+        >Minutes<input
+          v-model.number="form.slotMinutes"
+          class="field"
+          type="number"
+          min="15"
+          max="240"
+          step="15"
+          required
+      /></label>
       <p v-if="trouble" role="alert" class="col-span-2 text-mind font-medium">{{ trouble }}</p>
-      <div class="col-span-2 flex gap-3 justify-end mt-2"><button type="button" class="rung" @click="emit('close')">Cancel</button><button type="submit" class="rung rung-strong">Book</button></div>
+      <div class="col-span-2 flex gap-3 justify-end mt-2"
+        ><button type="button" class="rung" @click="emit('close')">Cancel</button
+        ><button type="submit" class="rung rung-strong">Book</button></div
+      >
     </form>
   </PlainDialog>
 </template>

@@ -3,9 +3,20 @@ import type { Clearance } from '#core/client'
 import { RULE_BOOK } from '#core/safety'
 import { shortDate } from '~/support/time'
 
-const props = defineProps<{ given: readonly Clearance[]; wanted: readonly { id: string; title: string; ruleId: string }[]; today: string; disabled: boolean }>()
+const props = defineProps<{
+  given: readonly Clearance[]
+  wanted: readonly { id: string; title: string; ruleId: string }[]
+  today: string
+  disabled: boolean
+}>()
 const emit = defineEmits<{ clear: [clearance: Clearance] }>()
-const all = RULE_BOOK.flatMap((rule) => rule.effects.flatMap((effect) => (effect.unless?.kind === 'clearance' ? [{ id: effect.unless.id, title: rule.title, ruleId: rule.id }] : [])))
+const all = RULE_BOOK.flatMap((rule) =>
+  rule.effects.flatMap((effect) =>
+    effect.unless?.kind === 'clearance'
+      ? [{ id: effect.unless.id, title: rule.title, ruleId: rule.id }]
+      : [],
+  ),
+)
 const titleOf = (id: string) => all.find((one) => one.id === id)?.title ?? id
 const choosing = ref('')
 const by = ref('')
@@ -14,8 +25,16 @@ const until = ref('')
 const trouble = ref('')
 function keep() {
   trouble.value = ''
-  if (until.value && until.value < on.value) { trouble.value = 'It would end before it was given. Check both dates.'; return }
-  emit('clear', { clearance: choosing.value, by: by.value.trim(), on: on.value, ...(until.value ? { until: until.value } : {}) })
+  if (until.value && until.value < on.value) {
+    trouble.value = 'It would end before it was given. Check both dates.'
+    return
+  }
+  emit('clear', {
+    clearance: choosing.value,
+    by: by.value.trim(),
+    on: on.value,
+    ...(until.value ? { until: until.value } : {}),
+  })
   choosing.value = by.value = until.value = ''
 }
 </script>
@@ -23,12 +42,57 @@ function keep() {
 <template>
   <section aria-label="Clearances">
     <h2 class="text-xl border-b border-line pb-2">Clearances: who gave them, when, until when</h2>
-    <ul><li v-for="one in wanted" :key="one.id" class="flex items-center gap-3 py-2 border-b border-hair"><span class="flex-1"><span class="text-mind font-semibold">Wanted today: </span>{{ one.title }} <span class="text-soft">({{ one.ruleId }})</span></span><button type="button" class="rung" :disabled="disabled" @click="choosing = one.id">Record …</button></li><li v-for="one in given" :key="`${one.clearance}${one.on}`" class="py-2 border-b border-hair">{{ titleOf(one.clearance) }}: <span class="font-semibold">{{ one.by }}</span>, {{ shortDate(one.on) }}{{ one.until ? ` until ${shortDate(one.until)}` : ', without an end' }}<span v-if="one.until && one.until < today" class="text-mind font-semibold"> · ended</span></li><li v-if="wanted.length === 0 && given.length === 0" class="py-2 text-soft">None is wanted today, none is recorded.</li></ul>
-    <form v-if="choosing" class="mt-4 flex flex-wrap items-end gap-3 border-l-2 border-now pl-4" @submit.prevent="keep">
+    <ul
+      ><li
+        v-for="one in wanted"
+        :key="one.id"
+        class="flex items-center gap-3 py-2 border-b border-hair"
+        ><span class="flex-1"
+          ><span class="text-mind font-semibold">Wanted today: </span>{{ one.title }}
+          <span class="text-soft">({{ one.ruleId }})</span></span
+        ><button type="button" class="rung" :disabled="disabled" @click="choosing = one.id"
+          >Record …</button
+        ></li
+      ><li v-for="one in given" :key="`${one.clearance}${one.on}`" class="py-2 border-b border-hair"
+        >{{ titleOf(one.clearance) }}: <span class="font-semibold">{{ one.by }}</span>,
+        {{ shortDate(one.on) }}{{ one.until ? ` until ${shortDate(one.until)}` : ', without an end'
+        }}<span v-if="one.until && one.until < today" class="text-mind font-semibold">
+          · ended</span
+        ></li
+      ><li v-if="wanted.length === 0 && given.length === 0" class="py-2 text-soft"
+        >None is wanted today, none is recorded.</li
+      ></ul
+    >
+    <form
+      v-if="choosing"
+      class="mt-4 flex flex-wrap items-end gap-3 border-l-2 border-now pl-4"
+      @submit.prevent="keep"
+    >
       <p class="w-full font-semibold">{{ titleOf(choosing) }}</p>
-      <label class="flex flex-col gap-1">Given by<input v-model="by" class="field" required minlength="2" maxlength="120" placeholder="name, profession"></label><label class="flex flex-col gap-1">On<input v-model="on" class="field" type="date" :max="today" required></label><label class="flex flex-col gap-1">Until<input v-model="until" class="field" type="date"></label>
-      <button type="submit" class="rung rung-strong">Keep</button><button type="button" class="rung" @click="choosing = ''">Cancel</button><p v-if="trouble" role="alert" class="w-full text-mind">{{ trouble }}</p>
+      <label class="flex flex-col gap-1"
+        >Given by<input
+          v-model="by"
+          class="field"
+          required
+          minlength="2"
+          maxlength="120"
+          placeholder="name, profession" /></label
+      ><label class="flex flex-col gap-1"
+        >On<input v-model="on" class="field" type="date" :max="today" required /></label
+      ><label class="flex flex-col gap-1"
+        >Until<input v-model="until" class="field" type="date"
+      /></label>
+      <button type="submit" class="rung rung-strong">Keep</button
+      ><button type="button" class="rung" @click="choosing = ''">Cancel</button
+      ><p v-if="trouble" role="alert" class="w-full text-mind">{{ trouble }}</p>
     </form>
-    <label class="flex flex-col gap-1 mt-5 text-sm text-soft max-w-md">Another clearance<select v-model="choosing" class="field" :disabled="disabled"><option value="">Choose</option><option v-for="one in all" :key="one.id" :value="one.id">{{ one.title }} ({{ one.ruleId }})</option></select></label>
+    <label class="flex flex-col gap-1 mt-5 text-sm text-soft max-w-md"
+      >Another clearance<select v-model="choosing" class="field" :disabled="disabled"
+        ><option value="">Choose</option
+        ><option v-for="one in all" :key="one.id" :value="one.id"
+          >{{ one.title }} ({{ one.ruleId }})</option
+        ></select
+      ></label
+    >
   </section>
 </template>

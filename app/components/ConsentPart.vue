@@ -3,8 +3,19 @@ import type { Consent, ConsentText } from '~/stores/visit'
 import { call, refusalOf } from '~/support/api'
 import { shortDate } from '~/support/time'
 
-const props = defineProps<{ texts: readonly ConsentText[]; consents: readonly Consent[]; client: string; minor: boolean; disabled: boolean; owner: boolean }>()
-const emit = defineEmits<{ sign: [text: ConsentText, signer: string, relation: 'client' | 'guardian', signature: string]; withdraw: [id: string]; published: [] }>()
+const props = defineProps<{
+  texts: readonly ConsentText[]
+  consents: readonly Consent[]
+  client: string
+  minor: boolean
+  disabled: boolean
+  owner: boolean
+}>()
+const emit = defineEmits<{
+  sign: [text: ConsentText, signer: string, relation: 'client' | 'guardian', signature: string]
+  withdraw: [id: string]
+  published: []
+}>()
 const open = ref<ConsentText>()
 const changing = ref<ConsentText>()
 const words = ref({ title: '', body: '' })
@@ -12,16 +23,32 @@ const trouble = ref('')
 const shown = ref<Consent>()
 const signer = ref('')
 const signature = ref('')
-const ORDER: readonly ConsentText['kind'][] = ['guardian', 'treatment', 'photo-record', 'photo-publish']
-const wanted = computed(() => props.texts.filter((text) => text.kind !== 'guardian' || props.minor).sort((a, b) => ORDER.indexOf(a.kind) - ORDER.indexOf(b.kind)))
-const signedOf = (text: ConsentText) => props.consents.find((one) => one.kind === text.kind && !one.withdrawnOn)
+const ORDER: readonly ConsentText['kind'][] = [
+  'guardian',
+  'treatment',
+  'photo-record',
+  'photo-publish',
+]
+const wanted = computed(() =>
+  props.texts
+    .filter((text) => text.kind !== 'guardian' || props.minor)
+    .sort((a, b) => ORDER.indexOf(a.kind) - ORDER.indexOf(b.kind)),
+)
+const signedOf = (text: ConsentText) =>
+  props.consents.find((one) => one.kind === text.kind && !one.withdrawnOn)
 function begin(text: ConsentText) {
   open.value = text
   signer.value = text.kind === 'guardian' ? '' : props.client
   signature.value = ''
 }
 function sign() {
-  emit('sign', open.value!, signer.value.trim(), open.value!.kind === 'guardian' || props.minor ? 'guardian' : 'client', signature.value)
+  emit(
+    'sign',
+    open.value!,
+    signer.value.trim(),
+    open.value!.kind === 'guardian' || props.minor ? 'guardian' : 'client',
+    signature.value,
+  )
   open.value = undefined
 }
 function change(text: ConsentText) {
@@ -32,11 +59,17 @@ function change(text: ConsentText) {
 async function publish() {
   const { kind, version } = changing.value!
   try {
-    await call('/api/consent-texts', { method: 'POST', body: { kind, after: version, ...words.value } })
+    await call('/api/consent-texts', {
+      method: 'POST',
+      body: { kind, after: version, ...words.value },
+    })
     changing.value = undefined
     emit('published')
   } catch (error) {
-    trouble.value = refusalOf(error).status === 0 ? 'No connection: nothing was published. What you wrote is still here.' : refusalOf(error).detail
+    trouble.value =
+      refusalOf(error).status === 0
+        ? 'No connection: nothing was published. What you wrote is still here.'
+        : refusalOf(error).detail
   }
 }
 const picture = (svg: string) => `data:image/svg+xml;utf8,${encodeURIComponent(svg)}`
@@ -49,24 +82,121 @@ function withdraw(id: string) {
 <template>
   <section aria-label="Consent">
     <h2 class="text-xl border-b border-line pb-2">Consent, with the words that are signed</h2>
-    <ul><li v-for="text in wanted" :key="text.id" class="flex items-center gap-3 py-2.5 border-b border-hair"><span class="flex-1"><span class="font-semibold">{{ text.title }}</span><span class="block text-sm" :class="signedOf(text) ? 'text-soft' : 'text-mind'">{{ signedOf(text) ? `${signedOf(text)!.signer}, ${shortDate(signedOf(text)!.signedOn)}, version ${signedOf(text)!.version}${signedOf(text)!.version < text.version ? `; the words are now version ${text.version}` : ''}` : 'not signed' }}</span></span><button v-if="signedOf(text)" type="button" class="pick text-sm" @click="shown = signedOf(text)">See</button><button v-if="owner" type="button" class="pick text-sm" @click="change(text)">Change the words</button><button type="button" class="rung" :disabled="disabled" @click="begin(text)">{{ signedOf(text) ? 'Sign anew …' : 'Sign …' }}</button></li></ul>
-    <PlainDialog :open="open !== undefined" wide :title="open?.title ?? ''" @close="open = undefined">
-      <p class="whitespace-pre-line max-h-60 overflow-y-auto border-y border-hair py-3" tabindex="0">{{ open?.body }}</p>
-      <form class="mt-4" @submit.prevent="sign"><label class="flex flex-col gap-1 mb-3">{{ open?.kind === 'guardian' || minor ? 'Guardian' : 'Name' }}<input v-model="signer" class="field" required minlength="2" maxlength="120"></label><SignaturePad v-if="open" @drawn="signature = $event" /><div class="flex justify-end gap-3 mt-4"><button type="button" class="rung" @click="open = undefined">Not now</button><button type="submit" class="rung rung-strong" :disabled="!signature">Keep the signature</button></div></form>
+    <ul
+      ><li
+        v-for="text in wanted"
+        :key="text.id"
+        class="flex items-center gap-3 py-2.5 border-b border-hair"
+        ><span class="flex-1"
+          ><span class="font-semibold">{{ text.title }}</span
+          ><span class="block text-sm" :class="signedOf(text) ? 'text-soft' : 'text-mind'">{{
+            signedOf(text)
+              ? `${signedOf(text)!.signer}, ${shortDate(signedOf(text)!.signedOn)}, version ${signedOf(text)!.version}${signedOf(text)!.version < text.version ? `; the words are now version ${text.version}` : ''}`
+              : 'not signed'
+          }}</span></span
+        ><button
+          v-if="signedOf(text)"
+          type="button"
+          class="pick text-sm"
+          @click="shown = signedOf(text)"
+          >See</button
+        ><button v-if="owner" type="button" class="pick text-sm" @click="change(text)"
+          >Change the words</button
+        ><button type="button" class="rung" :disabled="disabled" @click="begin(text)">{{
+          signedOf(text) ? 'Sign anew …' : 'Sign …'
+        }}</button></li
+      ></ul
+    >
+    <PlainDialog
+      :open="open !== undefined"
+      wide
+      :title="open?.title ?? ''"
+      @close="open = undefined"
+    >
+      <p
+        class="whitespace-pre-line max-h-60 overflow-y-auto border-y border-hair py-3"
+        tabindex="0"
+        >{{ open?.body }}</p
+      >
+      <form class="mt-4" @submit.prevent="sign"
+        ><label class="flex flex-col gap-1 mb-3"
+          >{{ open?.kind === 'guardian' || minor ? 'Guardian' : 'Name'
+          }}<input v-model="signer" class="field" required minlength="2" maxlength="120" /></label
+        ><SignaturePad v-if="open" @drawn="signature = $event" /><div
+          class="flex justify-end gap-3 mt-4"
+          ><button type="button" class="rung" @click="open = undefined">Not now</button
+          ><button type="submit" class="rung rung-strong" :disabled="!signature"
+            >Keep the signature</button
+          ></div
+        ></form
+      >
     </PlainDialog>
-    <PlainDialog :open="shown !== undefined" wide :title="shown ? `${shown.title}, version ${shown.version}` : ''" @close="shown = undefined">
-      <p class="whitespace-pre-line max-h-60 overflow-y-auto border-y border-hair py-3" tabindex="0">{{ shown?.body }}</p>
-      <img v-if="shown" :src="picture(shown.signature)" :alt="`Signature of ${shown.signer}`" class="h-28 mt-3 bg-[#f7f3ea] border border-hair">
-      <p v-if="shown" class="text-sm text-soft">{{ shown.signer }}, {{ shown.relation }}, {{ shortDate(shown.signedOn) }}</p>
-      <div class="flex justify-end gap-3 mt-4"><button v-if="shown" type="button" class="rung !border-mind text-mind" :disabled="disabled" @click="withdraw(shown.id)">Withdraw from today</button><button type="button" class="rung" @click="shown = undefined">Close</button></div>
+    <PlainDialog
+      :open="shown !== undefined"
+      wide
+      :title="shown ? `${shown.title}, version ${shown.version}` : ''"
+      @close="shown = undefined"
+    >
+      <p
+        class="whitespace-pre-line max-h-60 overflow-y-auto border-y border-hair py-3"
+        tabindex="0"
+        >{{ shown?.body }}</p
+      >
+      <img
+        v-if="shown"
+        :src="picture(shown.signature)"
+        :alt="`Signature of ${shown.signer}`"
+        class="h-28 mt-3 bg-[#f7f3ea] border border-hair"
+      />
+      <p v-if="shown" class="text-sm text-soft"
+        >{{ shown.signer }}, {{ shown.relation }}, {{ shortDate(shown.signedOn) }}</p
+      >
+      <div class="flex justify-end gap-3 mt-4"
+        ><button
+          v-if="shown"
+          type="button"
+          class="rung !border-mind text-mind"
+          :disabled="disabled"
+          @click="withdraw(shown.id)"
+          >Withdraw from today</button
+        ><button type="button" class="rung" @click="shown = undefined">Close</button></div
+      >
     </PlainDialog>
-    <PlainDialog :open="changing !== undefined" wide :title="changing ? `New words, version ${changing.version + 1}` : ''" @close="changing = undefined">
+    <PlainDialog
+      :open="changing !== undefined"
+      wide
+      :title="changing ? `New words, version ${changing.version + 1}` : ''"
+      @close="changing = undefined"
+    >
       <form class="flex flex-col gap-3" @submit.prevent="publish">
-        <label class="flex flex-col gap-1">Title<input v-model="words.title" class="field" required minlength="3" maxlength="120"></label>
-        <label class="flex flex-col gap-1">Words to be signed<textarea v-model="words.body" class="field py-2 h-64" required minlength="40" maxlength="8000" /></label>
-        <p class="text-sm text-soft">What has been signed keeps the words under which it was signed. Local law comes first.</p>
+        <label class="flex flex-col gap-1"
+          >Title<input v-model="words.title" class="field" required minlength="3" maxlength="120"
+        /></label>
+        <label class="flex flex-col gap-1"
+          >Words to be signed<textarea
+            v-model="words.body"
+            class="field py-2 h-64"
+            required
+            minlength="40"
+            maxlength="8000"
+          />
+        </label>
+        <p class="text-sm text-soft"
+          >What has been signed keeps the words under which it was signed. Local law comes first.</p
+        >
         <p v-if="trouble" role="alert" class="text-mind">{{ trouble }}</p>
-        <div class="flex justify-end gap-3"><button type="button" class="rung" @click="changing = undefined">Cancel</button><button type="submit" class="rung rung-strong" :disabled="!changing || (words.title.trim() === changing.title && words.body.trim() === changing.body)">Publish</button></div>
+        <div class="flex justify-end gap-3"
+          ><button type="button" class="rung" @click="changing = undefined">Cancel</button
+          ><button
+            type="submit"
+            class="rung rung-strong"
+            :disabled="
+              !changing ||
+              (words.title.trim() === changing.title && words.body.trim() === changing.body)
+            "
+            >Publish</button
+          ></div
+        >
       </form>
     </PlainDialog>
   </section>

@@ -1,5 +1,13 @@
 <script setup lang="ts">
-import { DECISION_WORDS, LESION_WORDS, OUTCOME_WORDS, zoneName, type Lesion, type MapView, type ZoneId } from '#core/skin'
+import {
+  DECISION_WORDS,
+  LESION_WORDS,
+  OUTCOME_WORDS,
+  zoneName,
+  type Lesion,
+  type MapView,
+  type ZoneId,
+} from '#core/skin'
 import { MAP_HEIGHT, MAP_SHOWN, MAP_WIDTH, neighbour, viewOf } from '~/skin-map/shapes'
 
 const props = defineProps<{
@@ -18,18 +26,32 @@ const props = defineProps<{
   chosen?: ZoneId | undefined
   disabled: boolean
 }>()
-const emit = defineEmits<{ paint: [zone: ZoneId]; pin: [zone: ZoneId, x: number, y: number]; selectLesion: [id: string] }>()
+const emit = defineEmits<{
+  paint: [zone: ZoneId]
+  pin: [zone: ZoneId, x: number, y: number]
+  selectLesion: [id: string]
+}>()
 
 const shapes = computed(() => viewOf(props.view))
 const focused = ref<ZoneId>()
-const roving = computed(() => (shapes.value.zones.some((shape) => shape.zone === focused.value) ? focused.value : shapes.value.zones[0]!.zone))
+const roving = computed(() =>
+  shapes.value.zones.some((shape) => shape.zone === focused.value)
+    ? focused.value
+    : shapes.value.zones[0]!.zone,
+)
 const svg = ref<SVGSVGElement>()
 const pins = computed(() => props.lesions.filter((lesion) => lesion.view === props.view))
 let pressed = false
 
 function words(zone: ZoneId): string {
   const grade = props.grades.get(zone)
-  return [zoneName(zone), grade ? `${props.painting} ${grade}` : '', ...(props.others.get(zone) ?? [])].filter(Boolean).join(', ')
+  return [
+    zoneName(zone),
+    grade ? `${props.painting} ${grade}` : '',
+    ...(props.others.get(zone) ?? []),
+  ]
+    .filter(Boolean)
+    .join(', ')
 }
 function touch(zone: ZoneId, event: PointerEvent) {
   if (props.disabled) return
@@ -37,10 +59,17 @@ function touch(zone: ZoneId, event: PointerEvent) {
   pressed = props.mode === 'paint'
   emit('paint', zone)
 }
-const over = (zone: ZoneId) => { if (pressed && !props.disabled) emit('paint', zone) }
+const over = (zone: ZoneId) => {
+  if (pressed && !props.disabled) emit('paint', zone)
+}
 function pinAt(zone: ZoneId, event: PointerEvent) {
   const box = svg.value!.getBoundingClientRect()
-  emit('pin', zone, (event.clientX - box.left) / box.width, (MAP_SHOWN.top + ((event.clientY - box.top) / box.height) * MAP_SHOWN.height) / MAP_HEIGHT)
+  emit(
+    'pin',
+    zone,
+    (event.clientX - box.left) / box.width,
+    (MAP_SHOWN.top + ((event.clientY - box.top) / box.height) * MAP_SHOWN.height) / MAP_HEIGHT,
+  )
 }
 function keyed(zone: ZoneId, label: readonly [number, number], event: KeyboardEvent) {
   if (event.key === 'Enter' || event.key === ' ') {
@@ -56,48 +85,170 @@ function keyed(zone: ZoneId, label: readonly [number, number], event: KeyboardEv
     void nextTick(() => svg.value?.querySelector<SVGElement>(`[data-zone="${next}"]`)?.focus())
   }
 }
-const pinWords = (lesion: Lesion) => `${LESION_WORDS[lesion.type]}, ${zoneName(lesion.zone)}, ${DECISION_WORDS[lesion.decision].toLowerCase()}${lesion.outcome ? `, ${OUTCOME_WORDS[lesion.outcome].toLowerCase()}` : ''}`
+const pinWords = (lesion: Lesion) =>
+  `${LESION_WORDS[lesion.type]}, ${zoneName(lesion.zone)}, ${DECISION_WORDS[lesion.decision].toLowerCase()}${lesion.outcome ? `, ${OUTCOME_WORDS[lesion.outcome].toLowerCase()}` : ''}`
 onMounted(() => window.addEventListener('pointerup', release))
 onBeforeUnmount(() => window.removeEventListener('pointerup', release))
-function release() { pressed = false }
+function release() {
+  pressed = false
+}
 </script>
 
 <template>
-  <svg ref="svg" :viewBox="`0 ${MAP_SHOWN.top} ${MAP_WIDTH} ${MAP_SHOWN.height}`" role="group" :aria-label="`Map, ${shapes.name}: arrow keys move, Enter ${{ pin: 'pins', paint: 'paints', choose: 'chooses' }[mode]}`" class="block mx-auto w-auto max-w-full h-[min(405px,46vh)] select-none touch-none" :class="mode === 'pin' && !disabled ? 'cursor-crosshair' : ''">
+  <svg
+    ref="svg"
+    :viewBox="`0 ${MAP_SHOWN.top} ${MAP_WIDTH} ${MAP_SHOWN.height}`"
+    role="group"
+    :aria-label="`Map, ${shapes.name}: arrow keys move, Enter ${{ pin: 'pins', paint: 'paints', choose: 'chooses' }[mode]}`"
+    class="block mx-auto w-auto max-w-full h-[min(405px,46vh)] select-none touch-none"
+    :class="mode === 'pin' && !disabled ? 'cursor-crosshair' : ''"
+  >
     <defs>
-      <pattern id="last-visit" width="7" height="7" patternUnits="userSpaceOnUse" patternTransform="rotate(45)"><line x1="0" y1="0" x2="0" y2="7" stroke="var(--skin-edge)" stroke-width="1.6" /></pattern>
+      <pattern
+        id="last-visit"
+        width="7"
+        height="7"
+        patternUnits="userSpaceOnUse"
+        patternTransform="rotate(45)"
+      >
+        <line x1="0" y1="0" x2="0" y2="7" stroke="var(--skin-edge)" stroke-width="1.6" />
+      </pattern>
     </defs>
     <path :d="shapes.outline" fill="var(--raised)" stroke="var(--line)" stroke-width="1.6" />
     <g v-for="shape in shapes.zones" :key="shape.zone">
       <path :d="shape.path" fill="var(--skin)" fill-opacity="0.28" stroke="none" />
       <path v-if="before.get(shape.zone)" :d="shape.path" fill="url(#last-visit)" stroke="none" />
-      <path v-if="grades.get(shape.zone)" :d="shape.path" fill="var(--mind)" :fill-opacity="0.16 + 0.15 * grades.get(shape.zone)!" stroke="none" />
       <path
-        :d="shape.path" :data-zone="shape.zone" class="zone" fill="transparent" :stroke="others.has(shape.zone) ? 'var(--ink-soft)' : 'var(--line)'" :stroke-width="others.has(shape.zone) ? 1.6 : 0.9" stroke-linejoin="round"
-        role="button" :tabindex="shape.zone === roving ? 0 : -1" :aria-label="words(shape.zone)" :aria-pressed="grades.has(shape.zone)" :aria-disabled="disabled"
-        @pointerdown="touch(shape.zone, $event)" @pointerenter="over(shape.zone)" @focus="focused = shape.zone" @keydown="keyed(shape.zone, shape.label, $event)"
-      ><title>{{ words(shape.zone) }}</title></path>
+        v-if="grades.get(shape.zone)"
+        :d="shape.path"
+        fill="var(--mind)"
+        :fill-opacity="0.16 + 0.15 * grades.get(shape.zone)!"
+        stroke="none"
+      />
+      <path
+        :d="shape.path"
+        :data-zone="shape.zone"
+        class="zone"
+        fill="transparent"
+        :stroke="others.has(shape.zone) ? 'var(--ink-soft)' : 'var(--line)'"
+        :stroke-width="others.has(shape.zone) ? 1.6 : 0.9"
+        stroke-linejoin="round"
+        role="button"
+        :tabindex="shape.zone === roving ? 0 : -1"
+        :aria-label="words(shape.zone)"
+        :aria-pressed="grades.has(shape.zone)"
+        :aria-disabled="disabled"
+        @pointerdown="touch(shape.zone, $event)"
+        @pointerenter="over(shape.zone)"
+        @focus="focused = shape.zone"
+        @keydown="keyed(shape.zone, shape.label, $event)"
+      >
+        <title>{{ words(shape.zone) }}</title>
+      </path>
     </g>
-    <path v-for="shape in shapes.zones.filter((one) => one.zone === chosen)" :key="`c${shape.zone}`" :d="shape.path" fill="none" stroke="var(--now)" stroke-width="3.5" class="pointer-events-none" />
-    <path v-for="line in shapes.features" :key="line" :d="line" fill="none" stroke="var(--line)" stroke-width="1.4" stroke-linecap="round" class="pointer-events-none" />
+    <path
+      v-for="shape in shapes.zones.filter((one) => one.zone === chosen)"
+      :key="`c${shape.zone}`"
+      :d="shape.path"
+      fill="none"
+      stroke="var(--now)"
+      stroke-width="3.5"
+      class="pointer-events-none"
+    />
+    <path
+      v-for="line in shapes.features"
+      :key="line"
+      :d="line"
+      fill="none"
+      stroke="var(--line)"
+      stroke-width="1.4"
+      stroke-linecap="round"
+      class="pointer-events-none"
+    />
     <g class="pointer-events-none">
       <template v-for="shape in shapes.zones" :key="`g${shape.zone}`">
-        <text v-if="grades.get(shape.zone)" :x="shape.label[0]" :y="shape.label[1] + 5" text-anchor="middle" font-size="15" font-weight="700" fill="var(--ink)" paint-order="stroke" stroke="var(--raised)" stroke-width="3">{{ grades.get(shape.zone) }}</text>
-        <text v-else-if="before.get(shape.zone)" :x="shape.label[0]" :y="shape.label[1] + 5" text-anchor="middle" font-size="13" fill="var(--ink-soft)" paint-order="stroke" stroke="var(--raised)" stroke-width="3">{{ before.get(shape.zone) }}</text>
+        <text
+          v-if="grades.get(shape.zone)"
+          :x="shape.label[0]"
+          :y="shape.label[1] + 5"
+          text-anchor="middle"
+          font-size="15"
+          font-weight="700"
+          fill="var(--ink)"
+          paint-order="stroke"
+          stroke="var(--raised)"
+          stroke-width="3"
+        >
+          {{ grades.get(shape.zone) }}
+        </text>
+        <text
+          v-else-if="before.get(shape.zone)"
+          :x="shape.label[0]"
+          :y="shape.label[1] + 5"
+          text-anchor="middle"
+          font-size="13"
+          fill="var(--ink-soft)"
+          paint-order="stroke"
+          stroke="var(--raised)"
+          stroke-width="3"
+        >
+          {{ before.get(shape.zone) }}
+        </text>
       </template>
     </g>
-    <g v-for="lesion in pins" :key="lesion.id" :transform="`translate(${lesion.x * MAP_WIDTH} ${lesion.y * MAP_HEIGHT})`" role="button" tabindex="0" :aria-label="pinWords(lesion)" class="cursor-pointer" @pointerdown.stop="emit('selectLesion', lesion.id)" @keydown.enter.prevent="emit('selectLesion', lesion.id)">
-      <circle r="14" fill="transparent" /><circle v-if="lesion.id === selectedLesion" r="12" fill="none" stroke="var(--now)" stroke-width="2.5" />
-      <circle v-if="lesion.decision === 'ready'" r="6" fill="var(--raised)" stroke="var(--ink)" stroke-width="2" />
-      <path v-else-if="lesion.decision === 'leave'" d="M-6 -6 L6 6 M6 -6 L-6 6" stroke="var(--ink)" stroke-width="2.4" />
-      <path v-else d="M0 -8 L8 6 L-8 6 Z" fill="var(--mind)" stroke="var(--raised)" stroke-width="1" />
+    <g
+      v-for="lesion in pins"
+      :key="lesion.id"
+      :transform="`translate(${lesion.x * MAP_WIDTH} ${lesion.y * MAP_HEIGHT})`"
+      role="button"
+      tabindex="0"
+      :aria-label="pinWords(lesion)"
+      class="cursor-pointer"
+      @pointerdown.stop="emit('selectLesion', lesion.id)"
+      @keydown.enter.prevent="emit('selectLesion', lesion.id)"
+    >
+      <circle r="14" fill="transparent" />
+      <circle
+        v-if="lesion.id === selectedLesion"
+        r="12"
+        fill="none"
+        stroke="var(--now)"
+        stroke-width="2.5"
+      />
+      <circle
+        v-if="lesion.decision === 'ready'"
+        r="6"
+        fill="var(--raised)"
+        stroke="var(--ink)"
+        stroke-width="2"
+      />
+      <path
+        v-else-if="lesion.decision === 'leave'"
+        d="M-6 -6 L6 6 M6 -6 L-6 6"
+        stroke="var(--ink)"
+        stroke-width="2.4"
+      />
+      <path
+        v-else
+        d="M0 -8 L8 6 L-8 6 Z"
+        fill="var(--mind)"
+        stroke="var(--raised)"
+        stroke-width="1"
+      />
       <circle v-if="lesion.outcome" r="2.4" fill="var(--ink)" />
     </g>
   </svg>
 </template>
 
 <style scoped>
-.zone:focus { outline: none; }
-.zone:focus-visible { stroke: var(--now); stroke-width: 3; }
-.zone:hover { fill: color-mix(in oklab, var(--now) 14%, transparent); }
+.zone:focus {
+  outline: none;
+}
+.zone:focus-visible {
+  stroke: var(--now);
+  stroke-width: 3;
+}
+.zone:hover {
+  fill: color-mix(in oklab, var(--now) 14%, transparent);
+}
 </style>

@@ -4,42 +4,124 @@ import type { Fact, Question } from '#core/client'
 import { ZONE_GROUPS, zoneName, type ZoneId } from '#core/skin'
 import { shortDate } from '~/support/time'
 
-const props = defineProps<{ question: Question; fact: Fact | undefined; /** Medicines that answer it, in words. */ medicines?: string; changes: readonly Change[]; today: string; disabled: boolean }>()
+const props = defineProps<{
+  question: Question
+  fact: Fact | undefined
+  /** Medicines that answer it, in words. */ medicines?: string
+  changes: readonly Change[]
+  today: string
+  disabled: boolean
+}>()
 const emit = defineEmits<{ answer: [fact: Fact] }>()
-const ANSWERS = [{ value: 'no', word: 'No' }, { value: 'yes', word: 'Yes' }, { value: 'unknown', word: 'Not asked' }] as const
-const DATE_WORDS = { since: 'Since', stopped: 'Stopped on (leave empty if still taken)', done: 'Done on', ahead: 'When' } as const
+const ANSWERS = [
+  { value: 'no', word: 'No' },
+  { value: 'yes', word: 'Yes' },
+  { value: 'unknown', word: 'Not asked' },
+] as const
+const DATE_WORDS = {
+  since: 'Since',
+  stopped: 'Stopped on (leave empty if still taken)',
+  done: 'Done on',
+  ahead: 'When',
+} as const
 
 const value = computed(() => props.fact?.answer ?? 'unknown')
 function say(change: Partial<Fact>) {
   const { on, zones, ...kept } = { ...props.fact, ...change }
-  emit('answer', { ...kept, code: props.question.code, answer: change.answer ?? value.value, askedOn: props.today, ...(on ? { on } : {}), ...(zones && zones.length > 0 ? { zones } : {}) })
+  emit('answer', {
+    ...kept,
+    code: props.question.code,
+    answer: change.answer ?? value.value,
+    askedOn: props.today,
+    ...(on ? { on } : {}),
+    ...(zones && zones.length > 0 ? { zones } : {}),
+  })
 }
 /** Places in few touches: groups where the question allows all of them, single zones for the rest. */
 const GROUPS = ['forehead', 'eyes', 'nose', 'cheek-left', 'cheek-right', 'neck']
 const places = computed(() => {
   const zones = props.question.zones ?? []
-  const groups = ZONE_GROUPS.filter((group) => GROUPS.includes(group.id) && group.zones.every((zone) => zones.includes(zone)))
+  const groups = ZONE_GROUPS.filter(
+    (group) => GROUPS.includes(group.id) && group.zones.every((zone) => zones.includes(zone)),
+  )
   const rest = zones.filter((zone) => !groups.some((group) => group.zones.includes(zone)))
-  return [...groups, ...rest.map((zone) => ({ id: zone, name: zoneName(zone), zones: [zone] as readonly ZoneId[] }))]
+  return [
+    ...groups,
+    ...rest.map((zone) => ({ id: zone, name: zoneName(zone), zones: [zone] as readonly ZoneId[] })),
+  ]
 })
-const isIn = (zones: readonly ZoneId[]) => zones.every((zone) => props.fact?.zones?.includes(zone) ?? false)
-const flip = (zones: readonly ZoneId[]) => say({ zones: isIn(zones) ? (props.fact?.zones ?? []).filter((zone) => !zones.includes(zone)) : [...new Set([...(props.fact?.zones ?? []), ...zones])] })
+const isIn = (zones: readonly ZoneId[]) =>
+  zones.every((zone) => props.fact?.zones?.includes(zone) ?? false)
+const flip = (zones: readonly ZoneId[]) =>
+  say({
+    zones: isIn(zones)
+      ? (props.fact?.zones ?? []).filter((zone) => !zones.includes(zone))
+      : [...new Set([...(props.fact?.zones ?? []), ...zones])],
+  })
 </script>
 
 <template>
   <div class="py-2 border-b border-hair">
     <div class="flex items-center gap-4">
-      <p :id="`q-${question.code}`" class="flex-1">{{ question.ask }}<span v-if="medicines" class="text-sm text-mind"> · {{ medicines }}</span><span v-if="fact && fact.answer !== 'unknown' && fact.askedOn !== today" class="text-sm text-soft"> · told {{ shortDate(fact.askedOn) }}</span></p>
+      <p :id="`q-${question.code}`" class="flex-1"
+        >{{ question.ask }}<span v-if="medicines" class="text-sm text-mind"> · {{ medicines }}</span
+        ><span
+          v-if="fact && fact.answer !== 'unknown' && fact.askedOn !== today"
+          class="text-sm text-soft"
+        >
+          · told {{ shortDate(fact.askedOn) }}</span
+        ></p
+      >
       <div role="radiogroup" :aria-labelledby="`q-${question.code}`" class="flex gap-1 shrink-0">
-        <button v-for="one in ANSWERS" :key="one.value" type="button" role="radio" class="pick" :class="one.value === 'yes' && 'pick-mind'" :aria-checked="value === one.value" :disabled="disabled" @click="say({ answer: one.value })">{{ one.word }}</button>
+        <button
+          v-for="one in ANSWERS"
+          :key="one.value"
+          type="button"
+          role="radio"
+          class="pick"
+          :class="one.value === 'yes' && 'pick-mind'"
+          :aria-checked="value === one.value"
+          :disabled="disabled"
+          @click="say({ answer: one.value })"
+          >{{ one.word }}</button
+        >
       </div>
     </div>
-    <div v-if="value === 'yes' && (question.date || question.zones)" class="mt-2 flex flex-wrap items-center gap-x-5 gap-y-2 pl-4 border-l-2 border-mind">
-      <label v-if="question.date" class="flex items-center gap-2 text-sm text-soft">{{ DATE_WORDS[question.date] }}<input type="date" class="field" :max="question.date === 'ahead' ? undefined : today" v-shown="fact?.on ?? ''" :disabled="disabled" @change="say({ on: ($event.target as HTMLInputElement).value })"></label>
-      <div v-if="question.zones" class="flex flex-wrap gap-1" role="group" :aria-label="`Where: ${question.ask}`">
-        <button v-for="place in places" :key="place.id" type="button" class="pick text-sm" :aria-pressed="isIn(place.zones)" :disabled="disabled" @click="flip(place.zones)">{{ place.name }}</button>
+    <div
+      v-if="value === 'yes' && (question.date || question.zones)"
+      class="mt-2 flex flex-wrap items-center gap-x-5 gap-y-2 pl-4 border-l-2 border-mind"
+    >
+      <label v-if="question.date" class="flex items-center gap-2 text-sm text-soft"
+        >{{ DATE_WORDS[question.date]
+        }}<input
+          type="date"
+          class="field"
+          :max="question.date === 'ahead' ? undefined : today"
+          v-shown="fact?.on ?? ''"
+          :disabled="disabled"
+          @change="say({ on: ($event.target as HTMLInputElement).value })"
+      /></label>
+      <div
+        v-if="question.zones"
+        class="flex flex-wrap gap-1"
+        role="group"
+        :aria-label="`Where: ${question.ask}`"
+      >
+        <button
+          v-for="place in places"
+          :key="place.id"
+          type="button"
+          class="pick text-sm"
+          :aria-pressed="isIn(place.zones)"
+          :disabled="disabled"
+          @click="flip(place.zones)"
+          >{{ place.name }}</button
+        >
       </div>
     </div>
-    <p v-for="(change, at) in changes" :key="at" class="mt-1.5 pl-4 border-l-2 border-mind text-sm"><span class="font-semibold">{{ change.what }}.</span> {{ change.why[0]?.reason }} {{ change.why[0]?.instead }}</p>
+    <p v-for="(change, at) in changes" :key="at" class="mt-1.5 pl-4 border-l-2 border-mind text-sm"
+      ><span class="font-semibold">{{ change.what }}.</span> {{ change.why[0]?.reason }}
+      {{ change.why[0]?.instead }}</p
+    >
   </div>
 </template>

@@ -4,8 +4,17 @@ import type { Concern } from '#core/client'
 
 const props = defineProps<{ concerns: readonly Concern[]; disabled: boolean }>()
 const emit = defineEmits<{ rank: [concerns: Concern[]] }>()
-const WORDS: Readonly<Record<Concern, string>> = { calm: 'Calmer, less red', clarify: 'Clearer, fewer blemishes', hydrate: 'More water, less tight', firm: 'Firmer', brighten: 'Brighter, more even', smooth: 'Smoother' }
-const left = computed(() => (Object.keys(WORDS) as Concern[]).filter((one) => !props.concerns.includes(one)))
+const WORDS: Readonly<Record<Concern, string>> = {
+  calm: 'Calmer, less red',
+  clarify: 'Clearer, fewer blemishes',
+  hydrate: 'More water, less tight',
+  firm: 'Firmer',
+  brighten: 'Brighter, more even',
+  smooth: 'Smoother',
+}
+const left = computed(() =>
+  (Object.keys(WORDS) as Concern[]).filter((one) => !props.concerns.includes(one)),
+)
 function move(at: number, by: -1 | 1) {
   const next = [...props.concerns]
   const [one] = next.splice(at, 1)
@@ -17,7 +26,52 @@ function move(at: number, by: -1 | 1) {
 <template>
   <section aria-label="Goals">
     <h2 class="text-xl border-b border-line pb-2">What the client wants, the most wanted first</h2>
-    <ol><li v-for="(one, at) in concerns" :key="one" class="flex items-center gap-3 py-2 border-b border-hair"><span class="display text-2xl w-8">{{ at + 1 }}</span><span class="flex-1 font-semibold">{{ WORDS[one] }}</span><button type="button" class="pick !px-0 grid place-items-center" :aria-label="`${WORDS[one]}: more wanted`" :disabled="disabled || at === 0" @click="move(at, -1)"><ArrowUp :size="17" /></button><button type="button" class="pick !px-0 grid place-items-center" :aria-label="`${WORDS[one]}: less wanted`" :disabled="disabled || at === concerns.length - 1" @click="move(at, 1)"><ArrowDown :size="17" /></button><button type="button" class="pick text-sm" :aria-label="`${WORDS[one]}: not wanted`" :disabled="disabled" @click="emit('rank', concerns.filter((other) => other !== one))">✕</button></li></ol>
-    <div class="flex flex-wrap gap-1 mt-3"><button v-for="one in left" :key="one" type="button" class="pick" :disabled="disabled" @click="emit('rank', [...concerns, one])">+ {{ WORDS[one] }}</button></div>
+    <ol
+      ><li
+        v-for="(one, at) in concerns"
+        :key="one"
+        class="flex items-center gap-3 py-2 border-b border-hair"
+        ><span class="display text-2xl w-8">{{ at + 1 }}</span
+        ><span class="flex-1 font-semibold">{{ WORDS[one] }}</span
+        ><button
+          type="button"
+          class="pick !px-0 grid place-items-center"
+          :aria-label="`${WORDS[one]}: more wanted`"
+          :disabled="disabled || at === 0"
+          @click="move(at, -1)"
+          ><ArrowUp :size="17" /></button
+        ><button
+          type="button"
+          class="pick !px-0 grid place-items-center"
+          :aria-label="`${WORDS[one]}: less wanted`"
+          :disabled="disabled || at === concerns.length - 1"
+          @click="move(at, 1)"
+          ><ArrowDown :size="17" /></button
+        ><button
+          type="button"
+          class="pick text-sm"
+          :aria-label="`${WORDS[one]}: not wanted`"
+          :disabled="disabled"
+          @click="
+            emit(
+              'rank',
+              concerns.filter((other) => other !== one),
+            )
+          "
+          >✕</button
+        ></li
+      ></ol
+    >
+    <div class="flex flex-wrap gap-1 mt-3"
+      ><button
+        v-for="one in left"
+        :key="one"
+        type="button"
+        class="pick"
+        :disabled="disabled"
+        @click="emit('rank', [...concerns, one])"
+        >+ {{ WORDS[one] }}</button
+      ></div
+    >
   </section>
 </template>

@@ -1,7 +1,25 @@
 <script setup lang="ts">
-import { deltaE2000, hexOf, METER_SCALE, METERS, READ_ZONES, zoneName, type Lab, type MeterKind, type MeterValue, type ProbeSample, type Reading, type ZoneId } from '#core/skin'
+import {
+  deltaE2000,
+  hexOf,
+  METER_SCALE,
+  METERS,
+  READ_ZONES,
+  zoneName,
+  type Lab,
+  type MeterKind,
+  type MeterValue,
+  type ProbeSample,
+  type Reading,
+  type ZoneId,
+} from '#core/skin'
 
-const props = defineProps<{ reading: Reading; last: { on: string; body: Reading } | null; disabled: boolean; seed: number }>()
+const props = defineProps<{
+  reading: Reading
+  last: { on: string; body: Reading } | null
+  disabled: boolean
+  seed: number
+}>()
 const emit = defineEmits<{ change: [reading: Reading] }>()
 const kind = ref<MeterKind>('hydration')
 /** Chosen here or on the map. */
@@ -11,20 +29,34 @@ const live = ref<ProbeSample>()
 const trouble = ref('')
 let stream: EventSource | undefined
 const scale = computed(() => METER_SCALE[kind.value])
-const before = (value: MeterValue) => props.last?.body.meters.find((one) => one.kind === value.kind && one.zone === value.zone)?.value
+const before = (value: MeterValue) =>
+  props.last?.body.meters.find((one) => one.kind === value.kind && one.zone === value.zone)?.value
 
 const labAt = (meters: readonly MeterValue[], at: ZoneId): Lab | undefined => {
-  const [L, a, b] = (['L', 'a', 'b'] as const).map((one) => meters.findLast((value) => value.kind === one && value.zone === at)?.value)
+  const [L, a, b] = (['L', 'a', 'b'] as const).map(
+    (one) => meters.findLast((value) => value.kind === one && value.zone === at)?.value,
+  )
   return L === undefined || a === undefined || b === undefined ? undefined : { L, a, b }
 }
-const colours = computed(() => [...new Set(props.reading.meters.map((one) => one.zone))].flatMap((at) => {
-  const lab = labAt(props.reading.meters, at)
-  const earlier = labAt(props.last?.body.meters ?? [], at)
-  return lab ? [{ zone: at, hex: hexOf(lab), change: earlier && deltaE2000(lab, earlier) }] : []
-}))
+const colours = computed(() =>
+  [...new Set(props.reading.meters.map((one) => one.zone))].flatMap((at) => {
+    const lab = labAt(props.reading.meters, at)
+    const earlier = labAt(props.last?.body.meters ?? [], at)
+    return lab ? [{ zone: at, hex: hexOf(lab), change: earlier && deltaE2000(lab, earlier) }] : []
+  }),
+)
 function keep(value: number, source: MeterValue['source']) {
   const rounded = Math.round(value * 10) / 10
-  emit('change', { ...props.reading, done: true, meters: [...props.reading.meters.filter((one) => !(one.kind === kind.value && one.zone === zone.value)), { kind: kind.value, zone: zone.value, value: rounded, source }] })
+  emit('change', {
+    ...props.reading,
+    done: true,
+    meters: [
+      ...props.reading.meters.filter(
+        (one) => !(one.kind === kind.value && one.zone === zone.value),
+      ),
+      { kind: kind.value, zone: zone.value, value: rounded, source },
+    ],
+  })
 }
 function keepTyped() {
   const value = Number(typed.value.replace(',', '.'))
@@ -43,8 +75,13 @@ function probe() {
   stop()
   trouble.value = ''
   stream = new EventSource(`/api/probe?kind=${kind.value}&zone=${zone.value}&seed=${props.seed}`)
-  stream.onmessage = (message: MessageEvent<string>) => { live.value = JSON.parse(message.data) as ProbeSample }
-  stream.onerror = () => { trouble.value = 'The probe does not answer. Type the value, or try again.'; stop() }
+  stream.onmessage = (message: MessageEvent<string>) => {
+    live.value = JSON.parse(message.data) as ProbeSample
+  }
+  stream.onerror = () => {
+    trouble.value = 'The probe does not answer. Type the value, or try again.'
+    stop()
+  }
 }
 function take() {
   if (live.value) keep(live.value.value, 'probe')
@@ -56,15 +93,84 @@ onBeforeUnmount(stop)
 
 <template>
   <div role="tabpanel">
-    <div class="flex flex-wrap gap-1" role="radiogroup" aria-label="Meter"><button v-for="one in METERS" :key="one" type="button" role="radio" class="pick text-sm" :aria-checked="kind === one" @click="kind = one">{{ METER_SCALE[one].name }}</button></div>
+    <div class="flex flex-wrap gap-1" role="radiogroup" aria-label="Meter"
+      ><button
+        v-for="one in METERS"
+        :key="one"
+        type="button"
+        role="radio"
+        class="pick text-sm"
+        :aria-checked="kind === one"
+        @click="kind = one"
+        >{{ METER_SCALE[one].name }}</button
+      ></div
+    >
     <div class="flex flex-wrap items-end gap-3 mt-3">
-      <label class="flex flex-col gap-1">Where<select v-model="zone" class="field"><option v-for="one in READ_ZONES" :key="one" :value="one">{{ zoneName(one) }}</option></select></label>
-      <form class="flex items-end gap-2" @submit.prevent="keepTyped"><label class="flex flex-col gap-1">{{ scale.name }}, {{ scale.least }} to {{ scale.most }}<input v-model="typed" class="field w-28" inputmode="decimal" required :disabled="disabled"></label><button type="submit" class="rung" :disabled="disabled">Keep</button></form>
-      <button v-if="!live" type="button" class="rung" :disabled="disabled" @click="probe">Read with the probe</button>
+      <label class="flex flex-col gap-1"
+        >Where<select v-model="zone" class="field"
+          ><option v-for="one in READ_ZONES" :key="one" :value="one">{{
+            zoneName(one)
+          }}</option></select
+        ></label
+      >
+      <form class="flex items-end gap-2" @submit.prevent="keepTyped"
+        ><label class="flex flex-col gap-1"
+          >{{ scale.name }}, {{ scale.least }} to {{ scale.most
+          }}<input
+            v-model="typed"
+            class="field w-28"
+            inputmode="decimal"
+            required
+            :disabled="disabled" /></label
+        ><button type="submit" class="rung" :disabled="disabled">Keep</button></form
+      >
+      <button v-if="!live" type="button" class="rung" :disabled="disabled" @click="probe"
+        >Read with the probe</button
+      >
     </div>
-    <div v-if="live" class="flex items-center gap-4 mt-3 border-y border-line py-3" aria-live="polite"><p class="display text-5xl tabular-nums w-40">{{ live.value }}</p><p class="flex-1" :class="live.steady ? 'text-calm font-semibold' : 'text-soft'">{{ live.steady ? 'Steady' : 'Settling …' }}</p><button type="button" class="rung rung-strong" :disabled="!live.steady" @click="take">Take it</button><button type="button" class="rung" @click="stop">Cancel</button></div>
+    <div
+      v-if="live"
+      class="flex items-center gap-4 mt-3 border-y border-line py-3"
+      aria-live="polite"
+      ><p class="display text-5xl tabular-nums w-40">{{ live.value }}</p
+      ><p class="flex-1" :class="live.steady ? 'text-calm font-semibold' : 'text-soft'">{{
+        live.steady ? 'Steady' : 'Settling …'
+      }}</p
+      ><button type="button" class="rung rung-strong" :disabled="!live.steady" @click="take"
+        >Take it</button
+      ><button type="button" class="rung" @click="stop">Cancel</button></div
+    >
     <p v-if="trouble" role="alert" class="text-mind mt-2">{{ trouble }}</p>
-    <table v-if="reading.meters.length > 0" class="w-full mt-4"><thead><tr class="text-left text-soft text-sm"><th class="font-normal">Meter</th><th class="font-normal">Where</th><th class="font-normal text-right">Today</th><th class="font-normal text-right">Last visit</th></tr></thead><tbody><tr v-for="one in reading.meters" :key="`${one.kind}${one.zone}`" class="border-t border-hair"><td class="py-2">{{ METER_SCALE[one.kind].name }}<span class="text-sm text-soft"> {{ one.source }}</span></td><td>{{ zoneName(one.zone) }}</td><td class="text-right font-semibold">{{ one.value }}</td><td class="text-right text-soft">{{ before(one) ?? '–' }}</td></tr></tbody></table>
-    <p v-for="one in colours" :key="one.zone" class="flex items-center gap-3 mt-2"><svg width="44" height="22" role="img" :aria-label="`Colour ${one.hex}`"><rect width="44" height="22" :fill="one.hex" stroke="var(--line)" /></svg>{{ zoneName(one.zone) }}<span v-if="one.change !== undefined" class="text-soft">ΔE {{ one.change.toFixed(1) }} since last visit{{ one.change < 1 ? ', hardly seen' : '' }}</span></p>
+    <table v-if="reading.meters.length > 0" class="w-full mt-4"
+      ><thead
+        ><tr class="text-left text-soft text-sm"
+          ><th class="font-normal">Meter</th><th class="font-normal">Where</th
+          ><th class="font-normal text-right">Today</th
+          ><th class="font-normal text-right">Last visit</th></tr
+        ></thead
+      ><tbody
+        ><tr
+          v-for="one in reading.meters"
+          :key="`${one.kind}${one.zone}`"
+          class="border-t border-hair"
+          ><td class="py-2"
+            >{{ METER_SCALE[one.kind].name
+            }}<span class="text-sm text-soft"> {{ one.source }}</span></td
+          ><td>{{ zoneName(one.zone) }}</td
+          ><td class="text-right font-semibold">{{ one.value }}</td
+          ><td class="text-right text-soft">{{ before(one) ?? '–' }}</td></tr
+        ></tbody
+      ></table
+    >
+    <p v-for="one in colours" :key="one.zone" class="flex items-center gap-3 mt-2"
+      ><svg width="44" height="22" role="img" :aria-label="`Colour ${one.hex}`">
+        <rect width="44" height="22" :fill="one.hex" stroke="var(--line)" /></svg
+      >{{ zoneName(one.zone)
+      }}<span v-if="one.change !== undefined" class="text-soft"
+        >ΔE {{ one.change.toFixed(1) }} since last visit{{
+          one.change < 1 ? ', hardly seen' : ''
+        }}</span
+      ></p
+    >
   </div>
 </template>

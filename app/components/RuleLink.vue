@@ -7,6 +7,8 @@ const inBook = computed(() => RULE_BOOK.some((rule) => rule.id === props.id))
 </script>
 
 <template>
-  <NuxtLink v-if="inBook" class="underline underline-offset-2" :to="`/rules?rule=${id}`">{{ id }}</NuxtLink>
+  <NuxtLink v-if="inBook" class="underline underline-offset-2" :to="`/rules?rule=${id}`">{{
+    id
+  }}</NuxtLink>
   <span v-else>{{ id }}</span>
 </template>

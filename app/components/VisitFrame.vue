@@ -10,7 +10,11 @@ const saved = computed(() => {
   return store.locked ? 'Signed and locked' : 'Saved'
 })
 const trouble = computed(() => store.trouble || (outbox.waiting > 0 ? outbox.trouble : ''))
-watch(() => route.params.id, (id) => store.load(String(id)), { immediate: true })
+watch(
+  () => route.params.id,
+  (id) => store.load(String(id)),
+  { immediate: true },
+)
 </script>
 
 <template>
@@ -18,16 +22,29 @@ watch(() => route.params.id, (id) => store.load(String(id)), { immediate: true }
     <template v-if="store.data">
       <header class="flex items-end gap-6 mb-4">
         <div class="min-w-0">
-          <p class="text-sm text-soft">{{ clockTime(store.data.visit.startsAt, store.data.visit.timeZone) }} to {{ clockTime(store.data.visit.endsAt, store.data.visit.timeZone) }} · {{ store.data.visit.room }} · {{ store.data.visit.practitioner }}</p>
+          <p class="text-sm text-soft"
+            >{{ clockTime(store.data.visit.startsAt, store.data.visit.timeZone) }} to
+            {{ clockTime(store.data.visit.endsAt, store.data.visit.timeZone) }} ·
+            {{ store.data.visit.room }} · {{ store.data.visit.practitioner }}</p
+          >
           <h1 class="text-3xl truncate">{{ store.data.visit.client }}</h1>
         </div>
-        <p class="ml-auto text-sm text-soft pb-3 whitespace-nowrap" aria-live="polite">{{ saved }}</p>
+        <p class="ml-auto text-sm text-soft pb-3 whitespace-nowrap" aria-live="polite">{{
+          saved
+        }}</p>
         <StageStrip :visit-id="store.data.visit.id" />
       </header>
-      <p v-if="trouble" role="alert" class="mb-3 px-4 py-2.5 bg-mind-ground border-l-4 border-mind">{{ trouble }}</p>
+      <p
+        v-if="trouble"
+        role="alert"
+        class="mb-3 px-4 py-2.5 bg-mind-ground border-l-4 border-mind"
+        >{{ trouble }}</p
+      >
       <slot :data="store.data" />
     </template>
-    <p v-else-if="store.trouble" role="alert" class="text-mind pt-8">{{ store.trouble }} <NuxtLink to="/" class="text-link">Back to Today</NuxtLink></p>
+    <p v-else-if="store.trouble" role="alert" class="text-mind pt-8"
+      >{{ store.trouble }} <NuxtLink to="/" class="text-link">Back to Today</NuxtLink></p
+    >
     <p v-else class="text-soft pt-8">Opening the visit …</p>
   </div>
 </template>

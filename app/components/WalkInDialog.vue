@@ -1,26 +1,58 @@
 <script setup lang="ts">
 import { call, refusalOf } from '~/support/api'
 
-interface Named { id: string; name: string }
-const props = defineProps<{ open: boolean; today: string; choices: { rooms: Named[]; practitioners: Named[]; protocols: Named[] }; practitionerId: string | null }>()
+interface Named {
+  id: string
+  name: string
+}
+const props = defineProps<{
+  open: boolean
+  today: string
+  choices: { rooms: Named[]; practitioners: Named[]; protocols: Named[] }
+  practitionerId: string | null
+}>()
 const emit = defineEmits<{ close: []; booked: [id: string] }>()
 
-const empty = () => ({ name: '', bornOn: '', protocolId: '', roomId: props.choices.rooms[0]?.id ?? '', practitionerId: props.practitionerId ?? '', slotMinutes: 60 })
+const empty = () => ({
+  name: '',
+  bornOn: '',
+  protocolId: '',
+  roomId: props.choices.rooms[0]?.id ?? '',
+  practitionerId: props.practitionerId ?? '',
+  slotMinutes: 60,
+})
 const form = ref(empty())
 const trouble = ref('')
 const busy = ref(false)
-watch(() => props.open, (open) => { if (open) form.value = empty(); trouble.value = '' })
-const lists = computed(() => [
-  { key: 'protocolId', label: 'Protocol', items: props.choices.protocols }, { key: 'roomId', label: 'Room', items: props.choices.rooms }, { key: 'practitionerId', label: 'Practitioner', items: props.choices.practitioners },
-] as const)
+watch(
+  () => props.open,
+  (open) => {
+    if (open) form.value = empty()
+    trouble.value = ''
+  },
+)
+const lists = computed(
+  () =>
+    [
+      { key: 'protocolId', label: 'Protocol', items: props.choices.protocols },
+      { key: 'roomId', label: 'Room', items: props.choices.rooms },
+      { key: 'practitionerId', label: 'Practitioner', items: props.choices.practitioners },
+    ] as const,
+)
 
 async function begin() {
   busy.value = true
   try {
-    const { id } = await call<{ id: string }>('/api/visits/walk-in', { method: 'POST', body: form.value })
+    const { id } = await call<{ id: string }>('/api/visits/walk-in', {
+      method: 'POST',
+      body: form.value,
+    })
     emit('booked', id)
   } catch (error) {
-    trouble.value = refusalOf(error).status === 0 ? 'No connection: a new client needs one. What you typed is still here.' : refusalOf(error).detail
+    trouble.value =
+      refusalOf(error).status === 0
+        ? 'No connection: a new client needs one. What you typed is still here.'
+        : refusalOf(error).detail
   } finally {
     busy.value = false
   }
@@ -30,12 +62,50 @@ async function begin() {
 <template>
   <PlainDialog :open="open" title="Walk-in, from now" @close="emit('close')">
     <form class="grid grid-cols-2 gap-4" @submit.prevent="begin">
-      <label class="flex flex-col gap-1 col-span-2">Name<input v-model="form.name" class="field" required minlength="2" maxlength="120" autocomplete="off"></label>
-      <label class="flex flex-col gap-1">Born on<input v-model="form.bornOn" class="field" type="date" min="1900-01-01" :max="today" required></label>
-      <label class="flex flex-col gap-1">Minutes<input v-model.number="form.slotMinutes" class="field" type="number" min="15" max="240" step="15" required></label>
-      <label v-for="list in lists" :key="list.key" class="flex flex-col gap-1">{{ list.label }}<select v-model="form[list.key]" class="field" required><option value="" disabled>Choose</option><option v-for="item in list.items" :key="item.id" :value="item.id">{{ item.name }}</option></select></label>
+      <label class="flex flex-col gap-1 col-span-2"
+        >Name<input
+          v-model="form.name"
+          class="field"
+          required
+          minlength="2"
+          maxlength="120"
+          autocomplete="off"
+      /></label>
+      <label class="flex flex-col gap-1"
+        >Born on<input
+          v-model="form.bornOn"
+          class="field"
+          type="date"
+          min="1900-01-01"
+          :max="today"
+          required
+      /></label>
+      <label class="flex flex-col gap-1"
+        >Minutes<input
+          v-model.number="form.slotMinutes"
+          class="field"
+          type="number"
+          min="15"
+          max="240"
+          step="15"
+          required
+      /></label>
+      <label v-for="list in lists" :key="list.key" class="flex flex-col gap-1"
+        >{{ list.label
+        }}<select v-model="form[list.key]" class="field" required
+          ><option value="" disabled>Choose</option
+          ><option v-for="item in list.items" :key="item.id" :value="item.id">{{
+            item.name
+          }}</option></select
+        ></label
+      >
       <p v-if="trouble" role="alert" class="col-span-2 text-mind font-medium">{{ trouble }}</p>
-      <div class="col-span-2 flex gap-3 justify-end mt-2"><button type="button" class="rung" @click="emit('close')">Cancel</button><button type="submit" class="rung rung-strong" :disabled="busy">Ask the twelve questions</button></div>
+      <div class="col-span-2 flex gap-3 justify-end mt-2"
+        ><button type="button" class="rung" @click="emit('close')">Cancel</button
+        ><button type="submit" class="rung rung-strong" :disabled="busy"
+          >Ask the twelve questions</button
+        ></div
+      >
     </form>
   </PlainDialog>
 </template>

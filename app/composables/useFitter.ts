@@ -1,5 +1,13 @@
 import { wrap, type Remote } from 'comlink'
-import type { CompileInput, FittedPlan, Running, Shortage, Sketch, SlotOptions, standIns } from '#core/adapt'
+import type {
+  CompileInput,
+  FittedPlan,
+  Running,
+  Shortage,
+  Sketch,
+  SlotOptions,
+  standIns,
+} from '#core/adapt'
 import type { Shelf } from '#core/catalog'
 import type { Rewritten } from '#core/compose'
 import type { Step } from '#core/protocol'
@@ -18,7 +26,8 @@ interface Fitter {
 let fitter: Remote<Fitter> | undefined
 let second: Remote<Fitter> | undefined
 const plain = <T>(value: T): T => JSON.parse(JSON.stringify(value)) as T
-const start = () => wrap<Fitter>(new Worker(new URL('../workers/fit.worker.ts', import.meta.url), { type: 'module' }))
+const start = () =>
+  wrap<Fitter>(new Worker(new URL('../workers/fit.worker.ts', import.meta.url), { type: 'module' }))
 
 /** Fits in a worker, so that typing never waits. The same core runs on the server, whose plan is the one that is kept before a visit starts. */
 export function useFitter() {
@@ -27,15 +36,41 @@ export function useFitter() {
   return {
     /** The chance of running over, from many runs of the plan. */
     chances: (input: Omit<ChanceInput, 'spread'>): Promise<Chances> => worker.chances(plain(input)),
-    fit: (input: CompileInput, running?: Running): Promise<FittedPlan> => worker.compile(plain(input), running && { plan: plain({ steps: running.plan.steps, changes: running.plan.changes }), underway: running.underway }),
+    fit: (input: CompileInput, running?: Running): Promise<FittedPlan> =>
+      worker.compile(
+        plain(input),
+        running && {
+          plan: plain({ steps: running.plan.steps, changes: running.plan.changes }),
+          underway: running.underway,
+        },
+      ),
     /** A ladder that is being written: placed and checked. */
-    sketch: (steps: readonly Step[], shelf: Shelf): Promise<Sketch> => worker.sketch(plain(steps), plain(shelf), true),
-    rewrite: (steps: readonly Step[], question: string, school: string, shelf: Shelf): Promise<Rewritten> => worker.applyMethod(plain(steps), question, school, plain(shelf)),
+    sketch: (steps: readonly Step[], shelf: Shelf): Promise<Sketch> =>
+      worker.sketch(plain(steps), plain(shelf), true),
+    rewrite: (
+      steps: readonly Step[],
+      question: string,
+      school: string,
+      shelf: Shelf,
+    ): Promise<Rewritten> => worker.applyMethod(plain(steps), question, school, plain(shelf)),
     /** What laying out a plan needs: mixing cards, shortages, cost. */
-    layOut: (input: CompileInput, plan: FittedPlan, money: Parameters<typeof layOut>[2]): Promise<LaidOut> => worker.layOut(plain(input), plain(plan), plain(money)),
+    layOut: (
+      input: CompileInput,
+      plan: FittedPlan,
+      money: Parameters<typeof layOut>[2],
+    ): Promise<LaidOut> => worker.layOut(plain(input), plain(plan), plain(money)),
     /** What may stand in for something short; each is compiled into the whole visit, so it has the second worker. */
-    standIns: (input: CompileInput, short: Shortage): Promise<ReturnType<typeof standIns>> => { second ??= start(); return second.standIns(plain(input), plain(short)) },
+    standIns: (input: CompileInput, short: Shortage): Promise<ReturnType<typeof standIns>> => {
+      second ??= start()
+      return second.standIns(plain(input), plain(short))
+    },
     /** The frontier takes longest: it has a worker of its own, so that a fit never waits for it. */
-    slotOptions: (input: CompileInput, slotsMinutes: readonly number[]): Promise<SlotOptions | undefined> => { second ??= start(); return second.slotOptions(plain(input), [...slotsMinutes]) },
+    slotOptions: (
+      input: CompileInput,
+      slotsMinutes: readonly number[],
+    ): Promise<SlotOptions | undefined> => {
+      second ??= start()
+      return second.slotOptions(plain(input), [...slotsMinutes])
+    },
   }
 }

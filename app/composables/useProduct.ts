@@ -3,9 +3,29 @@ import { currentBatch, inUse, type Batch, type Product } from '#core/catalog'
 import { call, refusalOf, type Refusal } from '~/support/api'
 import { idFrom } from '~/support/shelf'
 
-interface Reply { product: Product; batches: Batch[]; archived: boolean; changedAt: string }
+interface Reply {
+  product: Product
+  batches: Batch[]
+  archived: boolean
+  changedAt: string
+}
 const SAVE_AFTER_MS = 600
-const NEW: Product = { id: '', name: '', kind: 'serum', concerns: [], vehicle: 'water', actives: [], properties: [], skin: 'any', leaves: 'nothing', emergencyOff: 'rinse', openSkinUse: false, expected: [], stock: 0, uses: [] }
+const NEW: Product = {
+  id: '',
+  name: '',
+  kind: 'serum',
+  concerns: [],
+  vehicle: 'water',
+  actives: [],
+  properties: [],
+  skin: 'any',
+  leaves: 'nothing',
+  emergencyOff: 'rinse',
+  openSkinUse: false,
+  expected: [],
+  stock: 0,
+  uses: [],
+}
 
 /** One product on the bench: every change is kept a moment later, and can be undone. `parts`: what a house mix is made of. */
 export function useProduct(id: string, today: () => string) {
@@ -41,43 +61,89 @@ export function useProduct(id: string, today: () => string) {
   }
 
   let sending = Promise.resolve()
-  const send = useDebounceFn(() => { sending = sending.then(sendNow); return sending }, SAVE_AFTER_MS)
+  const send = useDebounceFn(() => {
+    sending = sending.then(sendNow)
+    return sending
+  }, SAVE_AFTER_MS)
   async function sendNow() {
     const mine = product.value
     if (!mine || isNew) return
     try {
-      const { changedAt } = await call<{ changedAt: string }>(`/api/shelf/products/${id}`, { method: 'PUT', body: { product: { ...mine, stock: 0 }, ...(seenAt ? { seenAt } : {}) } })
+      const { changedAt } = await call<{ changedAt: string }>(`/api/shelf/products/${id}`, {
+        method: 'PUT',
+        body: { product: { ...mine, stock: 0 }, ...(seenAt ? { seenAt } : {}) },
+      })
       seenAt = changedAt
       trouble.value = ''
       if (mine === product.value) state.value = 'saved'
     } catch (error) {
       const refusal: Refusal = refusalOf(error)
       state.value = 'waiting'
-      trouble.value = refusal.status === 0 ? 'No connection: what you typed is still here. It is saved with the next change.' : refusal.detail
+      trouble.value =
+        refusal.status === 0
+          ? 'No connection: what you typed is still here. It is saved with the next change.'
+          : refusal.detail
     }
   }
-  watch(product, (now) => {
-    if (!now || quiet || isNew) return
-    state.value = 'saving'
-    void send()
-  }, { flush: 'sync' })
+  watch(
+    product,
+    (now) => {
+      if (!now || quiet || isNew) return
+      state.value = 'saving'
+      void send()
+    },
+    { flush: 'sync' },
+  )
 
   /** Every change goes through here; a field set to undefined goes away. */
   function put(more: Partial<Product>) {
-    product.value = Object.fromEntries(Object.entries({ ...product.value!, ...more }).filter(([, value]) => value !== undefined)) as Product
+    product.value = Object.fromEntries(
+      Object.entries({ ...product.value!, ...more }).filter(([, value]) => value !== undefined),
+    ) as Product
   }
   /** Puts a new product on the shelf; gives its id, or undefined with the reason in `trouble`. */
   async function create(taken: ReadonlySet<string>): Promise<string | undefined> {
-    const made = { ...product.value!, id: idFrom(product.value!.name, taken), name: product.value!.name.trim() }
-    return attempt(async () => { await call(`/api/shelf/products/${made.id}`, { method: 'PUT', body: { product: made } }); return made.id })
+    const made = {
+      ...product.value!,
+      id: idFrom(product.value!.name, taken),
+      name: product.value!.name.trim(),
+    }
+    return attempt(async () => {
+      await call(`/api/shelf/products/${made.id}`, { method: 'PUT', body: { product: made } })
+      return made.id
+    })
   }
   /** A batch received, opened, counted or thrown away. */
-  const putBatch = (batch: Batch, reason: 'count' | 'received' | 'discarded') => putThing(batch, () => call(`/api/shelf/batches/${batch.id}`, { method: 'PUT', body: { productId: id, batch, reason } }))
-  const putAway = (away: boolean) => attempt(async () => {
-    await call(`/api/shelf/products/${id}/archived`, { method: 'PUT', body: { archived: away } })
-    archived.value = away
-  })
+  const putBatch = (batch: Batch, reason: 'count' | 'received' | 'discarded') =>
+    putThing(batch, () =>
+      call(`/api/shelf/batches/${batch.id}`, {
+        method: 'PUT',
+        body: { productId: id, batch, reason },
+      }),
+    )
+  const putAway = (away: boolean) =>
+    attempt(async () => {
+      await call(`/api/shelf/products/${id}/archived`, { method: 'PUT', body: { archived: away } })
+      archived.value = away
+    })
   const shown = computed(() => product.value && inUse(product.value, batches.value, today()))
-  const current = computed(() => currentBatch(batches.value, product.value?.afterOpeningMonths, today()))
-  return { product, history, batches, archived, trouble, state, isNew, shown, current, load, put, create, putBatch, putAway }
+  const current = computed(() =>
+    currentBatch(batches.value, product.value?.afterOpeningMonths, today()),
+  )
+  return {
+    product,
+    history,
+    batches,
+    archived,
+    trouble,
+    state,
+    isNew,
+    shown,
+    current,
+    load,
+    put,
+    create,
+    putBatch,
+    putAway,
+  }
 }

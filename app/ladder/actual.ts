@@ -1,24 +1,59 @@
 import type { FittedPlan } from '#core/adapt'
 import { liveAt, reduceRun, type RunEvent } from '#core/perform'
 
-export interface ActualRow { readonly stepId: string; readonly title: string; readonly plannedS: number; readonly actualS: number | undefined; readonly skipped: string | undefined }
-export interface Actual { readonly rows: readonly ActualRow[]; readonly plannedS: number; readonly actualS: number | undefined; readonly felt: readonly string[]; readonly notes: readonly string[] }
+export interface ActualRow {
+  readonly stepId: string
+  readonly title: string
+  readonly plannedS: number
+  readonly actualS: number | undefined
+  readonly skipped: string | undefined
+}
+export interface Actual {
+  readonly rows: readonly ActualRow[]
+  readonly plannedS: number
+  readonly actualS: number | undefined
+  readonly felt: readonly string[]
+  readonly notes: readonly string[]
+}
 
 /** Planned against actual, step by step, from the run log; seconds. */
 export function plannedAgainstActual(plan: FittedPlan, events: readonly RunEvent[]): Actual {
   const state = reduceRun(plan, events)
-  const end = state.finishedMs ?? events.reduce((latest, event) => Math.max(latest, event.wallMs), 0)
+  const end =
+    state.finishedMs ?? events.reduce((latest, event) => Math.max(latest, event.wallMs), 0)
   // A visit fitted again on the way is told by the ladder it ended with.
   const ladder = state.plan
   const live = liveAt(ladder, state, end)
   const rows = ladder.steps.map((step): ActualRow => {
-    const own = live.segments.filter((one) => one.segment.stepId === step.id && one.segment.kind !== 'prepare')
+    const own = live.segments.filter(
+      (one) => one.segment.stepId === step.id && one.segment.kind !== 'prepare',
+    )
     const done = own.some((one) => one.status === 'done' || one.status === 'inferred')
     const span = Math.max(...own.map((one) => one.toMs)) - Math.min(...own.map((one) => one.fromMs))
-    const planned = own.reduce((latest, one) => Math.max(latest, one.segment.endS), 0) - own.reduce((first, one) => Math.min(first, one.segment.startS), Infinity)
-    return { stepId: step.id, title: step.title, plannedS: planned, actualS: done ? Math.round(span / 1000) : undefined, skipped: state.skipped.get(step.id) }
+    const planned =
+      own.reduce((latest, one) => Math.max(latest, one.segment.endS), 0) -
+      own.reduce((first, one) => Math.min(first, one.segment.startS), Infinity)
+    return {
+      stepId: step.id,
+      title: step.title,
+      plannedS: planned,
+      actualS: done ? Math.round(span / 1000) : undefined,
+      skipped: state.skipped.get(step.id),
+    }
   })
-  const actualS = state.startedMs !== undefined && state.finishedMs !== undefined ? Math.round((state.finishedMs - state.startedMs) / 1000) : undefined
-  const titleOf = (stepId: string) => ladder.steps.find((step) => step.id === stepId)?.title ?? stepId
-  return { rows, plannedS: plan.totalS, actualS, notes: state.notes.map((one) => one.text), felt: state.sensations.map((one) => `${titleOf(one.stepId)}: ${one.sensation.replaceAll('-', ' ')}`) }
+  const actualS =
+    state.startedMs !== undefined && state.finishedMs !== undefined
+      ? Math.round((state.finishedMs - state.startedMs) / 1000)
+      : undefined
+  const titleOf = (stepId: string) =>
+    ladder.steps.find((step) => step.id === stepId)?.title ?? stepId
+  return {
+    rows,
+    plannedS: plan.totalS,
+    actualS,
+    notes: state.notes.map((one) => one.text),
+    felt: state.sensations.map(
+      (one) => `${titleOf(one.stepId)}: ${one.sensation.replaceAll('-', ' ')}`,
+    ),
+  }
 }

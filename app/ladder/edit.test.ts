@@ -2,12 +2,24 @@ import { describe, expect, test } from 'vitest'
 import { CLARIFYING } from '../../demo/protocols'
 import { DEMO_SHELF } from '../../demo/shelf'
 import { productsFor, setProduct } from '../../core/catalog'
-import { dropAt, duplicateSteps, insertAfter, moveMany, moveStep, removeSteps, setField, setLimit, setMinutes, setMovements } from './edit'
+import {
+  dropAt,
+  duplicateSteps,
+  insertAfter,
+  moveMany,
+  moveStep,
+  removeSteps,
+  setField,
+  setLimit,
+  setMinutes,
+  setMovements,
+} from './edit'
 
 const { steps } = CLARIFYING
 const ids = (list: readonly { id: string }[]) => list.map((step) => step.id)
 const step = (id: string) => steps.find((one) => one.id === id)!
-const usual = (id: string, part: string, minutes: number) => setMinutes(step(id), part, minutes).segments.find((segment) => segment.id === part)!
+const usual = (id: string, part: string, minutes: number) =>
+  setMinutes(step(id), part, minutes).segments.find((segment) => segment.id === part)!
 
 describe('moving a step', () => {
   test('one place, and back again', () => {
@@ -15,7 +27,13 @@ describe('moving a step', () => {
     expect(ids(down).slice(3, 5)).toEqual([steps[4]!.id, steps[3]!.id])
     expect(moveStep(down, 4, -1)).toEqual(steps)
   })
-  test.each([[0, -1], [steps.length - 1, 1], [99, 1]] as const)('at the ends nothing changes: %i by %i', (at, by) => expect(moveStep(steps, at, by)).toEqual(steps))
+  test.each([
+    [0, -1],
+    [steps.length - 1, 1],
+    [99, 1],
+  ] as const)('at the ends nothing changes: %i by %i', (at, by) =>
+    expect(moveStep(steps, at, by)).toEqual(steps),
+  )
 })
 
 describe('minutes', () => {
@@ -38,14 +56,30 @@ describe('another product', () => {
   test('only those with a use in this phase, on one of its zones', () => {
     const names = productsFor(step('tone-1'), DEMO_SHELF.products).map((one) => one.pick.productId)
     expect(names).toEqual(expect.arrayContaining(['rose-toner', 'chamomile-toner']))
-    for (const id of names) expect(DEMO_SHELF.products.find((product) => product.id === id)!.uses.some((use) => use.phase === 'tone')).toBe(true)
+    for (const id of names)
+      expect(
+        DEMO_SHELF.products
+          .find((product) => product.id === id)!
+          .uses.some((use) => use.phase === 'tone'),
+      ).toBe(true)
     expect(productsFor({ ...step('tone-1'), zones: ['feet'] }, DEMO_SHELF.products)).toEqual([])
   })
   test('brings its own times and way off, and keeps the zones it may touch', () => {
-    const oat = setProduct(step('clay'), { productId: 'oat-mask', useId: 'mask' }, DEMO_SHELF.products)
-    expect([oat.title, oat.zones, oat.segments.at(-1)!.tool]).toEqual(['Oat Soothing Mask', step('clay').zones, 'towel'])
+    const oat = setProduct(
+      step('clay'),
+      { productId: 'oat-mask', useId: 'mask' },
+      DEMO_SHELF.products,
+    )
+    expect([oat.title, oat.zones, oat.segments.at(-1)!.tool]).toEqual([
+      'Oat Soothing Mask',
+      step('clay').zones,
+      'towel',
+    ])
   })
-  test('an unknown product changes nothing', () => expect(setProduct(step('clay'), { productId: 'none', useId: 'mask' }, DEMO_SHELF.products)).toEqual(step('clay')))
+  test('an unknown product changes nothing', () =>
+    expect(
+      setProduct(step('clay'), { productId: 'none', useId: 'mask' }, DEMO_SHELF.products),
+    ).toEqual(step('clay')))
 })
 
 describe('several steps at once', () => {
@@ -72,18 +106,44 @@ describe('several steps at once', () => {
 })
 
 describe('limits of a segment give way, so that they never decrease', () => {
-  const dwell = (of: typeof steps[number]) => { const part = of.segments.find((one) => one.id === 'dwell')!; return [part.minS, part.usualS, part.maxS].map((seconds) => seconds / 60) }
-  test.each([['minS', 14, [12, 12, 12]], ['minS', 4, [4, 10, 12]], ['maxS', 6, [6, 6, 6]], ['maxS', 20, [8, 10, 20]], ['usualS', 15, [8, 12, 12]], ['usualS', 3, [8, 8, 12]]] as const)('%s to %i minutes', (which, minutes, expected) => expect(dwell(setLimit(step('clay'), 'dwell', which, minutes))).toEqual(expected))
+  const dwell = (of: (typeof steps)[number]) => {
+    const part = of.segments.find((one) => one.id === 'dwell')!
+    return [part.minS, part.usualS, part.maxS].map((seconds) => seconds / 60)
+  }
+  test.each([
+    ['minS', 14, [12, 12, 12]],
+    ['minS', 4, [4, 10, 12]],
+    ['maxS', 6, [6, 6, 6]],
+    ['maxS', 20, [8, 10, 20]],
+    ['usualS', 15, [8, 12, 12]],
+    ['usualS', 3, [8, 8, 12]],
+  ] as const)('%s to %i minutes', (which, minutes, expected) =>
+    expect(dwell(setLimit(step('clay'), 'dwell', which, minutes))).toEqual(expected),
+  )
   test('no part is longer than four hours, nor shorter than nothing', () => {
     expect(dwell(setLimit(step('clay'), 'dwell', 'maxS', 9999))[2]).toBe(240)
     expect(dwell(setLimit(step('clay'), 'dwell', 'usualS', -5))[1]).toBe(8)
   })
-  test('hands-on work gives way', () => expect(setLimit(step('scrub'), 'on', 'usualS', 9).segments[0]).toMatchObject({ usualS: 540, maxS: 540 }))
-  test('what is no number changes nothing', () => expect(setLimit(step('clay'), 'dwell', 'usualS', Number.NaN)).toEqual(step('clay')))
+  test('hands-on work gives way', () =>
+    expect(setLimit(step('scrub'), 'on', 'usualS', 9).segments[0]).toMatchObject({
+      usualS: 540,
+      maxS: 540,
+    }))
+  test('what is no number changes nothing', () =>
+    expect(setLimit(step('clay'), 'dwell', 'usualS', Number.NaN)).toEqual(step('clay')))
 })
 
 test('movements set the minutes, a field can be taken away again', () => {
-  const stroke = { id: 'm', path: 'brow', type: 'friction', repetitions: 10, pressure: 'light', secondsEach: 6, sides: 'each', with: 'hands' } as const
+  const stroke = {
+    id: 'm',
+    path: 'brow',
+    type: 'friction',
+    repetitions: 10,
+    pressure: 'light',
+    secondsEach: 6,
+    sides: 'each',
+    with: 'hands',
+  } as const
   const massage = setMovements(step('scrub'), [stroke])
   expect(massage.segments[0]!.usualS).toBe(120)
   expect(setMovements(massage, []).movements).toBeUndefined()

@@ -4,28 +4,67 @@ import { liveAt, reduceRun, type RunBody, type RunEvent } from '../../core/perfo
 import { plannedAgainstActual } from './actual'
 import { cardOf, demoVisit } from '../../tests/demo-visit'
 import { compile } from '../../core/adapt'
-import { asPerformed, currentSteps, hintsFor, howOf, plannedOf, primaryOf, strokeAt, verbOf } from './perform-words'
+import {
+  asPerformed,
+  currentSteps,
+  hintsFor,
+  howOf,
+  plannedOf,
+  primaryOf,
+  strokeAt,
+  verbOf,
+} from './perform-words'
 
 const plan = planFor()
 const START = Date.UTC(2026, 10, 24, 8)
 const placed = (id: string) => plan.segments.find((segment) => segment.id === id)!
 const at = (seconds: number) => START + seconds * 1000
-const event = (n: number, wallMs: number, body: RunBody): RunEvent => ({ id: `00000000-0000-4000-8000-${String(n).padStart(12, '0')}`, deviceId: 'a', seq: n, wallMs, elapsedMs: n, body })
+const event = (n: number, wallMs: number, body: RunBody): RunEvent => ({
+  id: `00000000-0000-4000-8000-${String(n).padStart(12, '0')}`,
+  deviceId: 'a',
+  seq: n,
+  wallMs,
+  elapsedMs: n,
+  body,
+})
 const started = [event(1, START, { type: 'start' })]
-const live = (seconds: number, events = started) => liveAt(plan, reduceRun(plan, events), at(seconds))
-const primary = (seconds: number, events = started) => primaryOf(plan, live(seconds, events), true, at(seconds))
+const live = (seconds: number, events = started) =>
+  liveAt(plan, reduceRun(plan, events), at(seconds))
+const primary = (seconds: number, events = started) =>
+  primaryOf(plan, live(seconds, events), true, at(seconds))
 const dwell = placed('enzyme/dwell')
 
 describe('the one thing the big target does', () => {
-  test('starts the visit', () => expect(primaryOf(plan, live(0, []), false, START)).toEqual({ kind: 'start', words: 'Start the visit' }))
-  test('ends hands-on work', () => expect(primary(5)).toMatchObject({ kind: 'done', segmentId: 'eyes/on', words: 'Done: Eye and lip make-up off' }))
+  test('starts the visit', () =>
+    expect(primaryOf(plan, live(0, []), false, START)).toEqual({
+      kind: 'start',
+      words: 'Start the visit',
+    }))
+  test('ends hands-on work', () =>
+    expect(primary(5)).toMatchObject({
+      kind: 'done',
+      segmentId: 'eyes/on',
+      words: 'Done: Eye and lip make-up off',
+    }))
   test('is a hold while a layer works, and a tap from the second it is due', () => {
     expect(primary(dwell.endS - 1)).toMatchObject({ kind: 'early', segmentId: 'enzyme/off' })
-    expect(primary(dwell.endS)).toMatchObject({ kind: 'off', segmentId: 'enzyme/off', words: 'Take off: Pineapple enzyme mask' })
+    expect(primary(dwell.endS)).toMatchObject({
+      kind: 'off',
+      segmentId: 'enzyme/off',
+      words: 'Take off: Pineapple enzyme mask',
+    })
   })
   test('finishes when nothing is left', () => {
-    const done = plan.segments.filter((segment) => segment.hands).flatMap((segment, n) => [event(10 + 2 * n, at(segment.startS), { type: 'started', segmentId: segment.id }), event(11 + 2 * n, at(segment.endS), { type: 'finished', segmentId: segment.id })])
-    expect(primary(plan.totalS + 60, [...started, ...done])).toEqual({ kind: 'finish', words: 'Finish the visit' })
+    const done = plan.segments
+      .filter((segment) => segment.hands)
+      .flatMap((segment, n) => [
+        event(10 + 2 * n, at(segment.startS), { type: 'started', segmentId: segment.id }),
+        event(11 + 2 * n, at(segment.endS), { type: 'finished', segmentId: segment.id }),
+      ])
+    expect(primary(plan.totalS + 60, [...started, ...done])).toEqual({
+      kind: 'finish',
+      words: 'Finish the visit',
+    })
   })
 })
 
@@ -36,7 +75,10 @@ describe('how it is done', () => {
     expect(howOf(galvanic, pole('negative'), 0)[0]).toBe('1 of 11: throat to jaw, light, 4×, light')
     expect(howOf(galvanic, pole('negative'), 13)[0]).toMatch(/^2 of 11: chin to earlobe/)
     expect(howOf(galvanic, pole('positive'), 161)[0]).toMatch(/^11 of 11/)
-    expect([verbOf(galvanic, pole('negative')), verbOf(galvanic, pole('positive'))]).toEqual(['On, negative pole', 'On, positive pole'])
+    expect([verbOf(galvanic, pole('negative')), verbOf(galvanic, pole('positive'))]).toEqual([
+      'On, negative pole',
+      'On, positive pole',
+    ])
     expect(howOf(galvanic, pole('negative'), 0).at(-1)).toMatch(/Both poles in your hands/)
   })
   test('a shortened massage runs through all movements; past its end the last one stays', () => {
@@ -49,15 +91,24 @@ describe('how it is done', () => {
   test('coats are counted; mixing and taking off say nothing of strokes', () => {
     const coats = compile(demoVisit('Wren Castellane', cardOf('undertow')))
     const coat = (id: string) => coats.segments.find((segment) => segment.id === `coats/${id}`)!
-    expect([verbOf(coats, coat('coat2')), howOf(coats, coat('mix'), 0), howOf(coats, coat('off'), 0)]).toEqual(['Coat 2', [], []])
+    expect([
+      verbOf(coats, coat('coat2')),
+      howOf(coats, coat('mix'), 0),
+      howOf(coats, coat('off'), 0),
+    ]).toEqual(['Coat 2', [], []])
   })
 })
 
 describe('words', () => {
-  test('a removal says its tool and temperature', () => expect(verbOf(plan, placed('enzyme/off'))).toBe('Take off, with sponge, lukewarm'))
-  test('a set mask comes off in one piece', () => expect(verbOf(plan, placed('kelp/off'))).toContain('in one piece'))
+  test('a removal says its tool and temperature', () =>
+    expect(verbOf(plan, placed('enzyme/off'))).toBe('Take off, with sponge, lukewarm'))
+  test('a set mask comes off in one piece', () =>
+    expect(verbOf(plan, placed('kelp/off'))).toContain('in one piece'))
   test('a placed segment leads back to its step; another id to nothing', () => {
-    expect(plannedOf(plan, 'kelp/mix')).toMatchObject({ step: { id: 'kelp' }, segment: { kind: 'prepare' } })
+    expect(plannedOf(plan, 'kelp/mix')).toMatchObject({
+      step: { id: 'kelp' },
+      segment: { kind: 'prepare' },
+    })
     expect(plannedOf(plan, 'nobody/mix')).toBeUndefined()
   })
   test('free hands are told what to lay out, busy ones at the end nothing', () => {
@@ -66,25 +117,38 @@ describe('words', () => {
     expect(hints.length).toBeLessThanOrEqual(3)
     expect(hints.join(' ')).toMatch(/sponge/)
   })
-  test('current: what is on the hands and what works on the skin, each once', () => expect(currentSteps(live(dwell.startS + 10))).toEqual(['enzyme']))
+  test('current: what is on the hands and what works on the skin, each once', () =>
+    expect(currentSteps(live(dwell.startS + 10))).toEqual(['enzyme']))
 })
 
 describe('the run drawn and told', () => {
   test('segments stand at their real times', () => {
-    const early = [...started, event(2, at(placed('eyes/on').endS - 30), { type: 'finished', segmentId: 'eyes/on' })]
+    const early = [
+      ...started,
+      event(2, at(placed('eyes/on').endS - 30), { type: 'finished', segmentId: 'eyes/on' }),
+    ]
     const drawn = asPerformed(live(placed('eyes/on').endS, early), START)
-    expect(drawn.find((segment) => segment.id === 'eyes/on')!.endS).toBe(placed('eyes/on').endS - 30)
+    expect(drawn.find((segment) => segment.id === 'eyes/on')!.endS).toBe(
+      placed('eyes/on').endS - 30,
+    )
     expect(drawn.every((segment) => segment.endS >= segment.startS)).toBe(true)
   })
   test('planned against actual: what took longer, what was left out, what was felt', () => {
     const events = [
-      ...started, event(2, at(placed('eyes/on').endS + 90), { type: 'finished', segmentId: 'eyes/on' }), event(3, at(200), { type: 'sensation', stepId: 'eyes', sensation: 'discomfort-seen' }),
-      event(4, at(210), { type: 'skipped', stepId: 'globes', reason: 'No time' }), event(5, at(4000), { type: 'finish' }),
+      ...started,
+      event(2, at(placed('eyes/on').endS + 90), { type: 'finished', segmentId: 'eyes/on' }),
+      event(3, at(200), { type: 'sensation', stepId: 'eyes', sensation: 'discomfort-seen' }),
+      event(4, at(210), { type: 'skipped', stepId: 'globes', reason: 'No time' }),
+      event(5, at(4000), { type: 'finish' }),
     ]
     const actual = plannedAgainstActual(plan, events)
     const row = (stepId: string) => actual.rows.find((one) => one.stepId === stepId)!
     expect(row('eyes').actualS! - row('eyes').plannedS).toBeGreaterThanOrEqual(90)
     expect(row('globes')).toMatchObject({ skipped: 'No time', actualS: undefined })
-    expect([actual.plannedS, actual.actualS, actual.felt]).toEqual([plan.totalS, 4000, ['Eye and lip make-up off: discomfort seen']])
+    expect([actual.plannedS, actual.actualS, actual.felt]).toEqual([
+      plan.totalS,
+      4000,
+      ['Eye and lip make-up off: discomfort seen'],
+    ])
   })
 })

@@ -3,9 +3,19 @@ import type { Layer, Live, LiveSegment } from '#core/perform'
 import { movementSeconds, PATH_WORDS, type Movement, type Segment, type Step } from '#core/protocol'
 import { zoneName } from '#core/skin'
 
-const VERBS: Readonly<Record<PlacedSegment['kind'], string>> = { prepare: 'Mix', apply: 'On', dwell: 'Working', remove: 'Take off', settle: 'Drying', hygiene: 'Wash hands' }
+const VERBS: Readonly<Record<PlacedSegment['kind'], string>> = {
+  prepare: 'Mix',
+  apply: 'On',
+  dwell: 'Working',
+  remove: 'Take off',
+  settle: 'Drying',
+  hygiene: 'Wash hands',
+}
 
-export interface Planned { readonly step: Step; readonly segment: Segment }
+export interface Planned {
+  readonly step: Step
+  readonly segment: Segment
+}
 
 /** The step and written segment behind a placed one. */
 export function plannedOf(plan: FittedPlan, segmentId: string): Planned | undefined {
@@ -22,11 +32,24 @@ export function verbOf(plan: FittedPlan, placed: PlacedSegment): string {
   if (segment?.coat) return `Coat ${segment.coat}`
   if (segment?.polarity) return `On, ${segment.polarity} pole`
   if (placed.kind !== 'remove' || !segment) return VERBS[placed.kind]
-  return [VERBS.remove, segment.tool === 'lift-off' ? 'in one piece' : segment.tool === 'none' ? '' : `with ${segment.tool}`, segment.temperature ?? ''].filter(Boolean).join(', ')
+  return [
+    VERBS.remove,
+    segment.tool === 'lift-off'
+      ? 'in one piece'
+      : segment.tool === 'none'
+        ? ''
+        : `with ${segment.tool}`,
+    segment.temperature ?? '',
+  ]
+    .filter(Boolean)
+    .join(', ')
 }
 
 /** Which movement the hands are in when this share of the work is done: a shortened massage runs through all of them faster. */
-export function strokeAt(movements: readonly Movement[], share: number): { readonly at: number; readonly movement: Movement } | undefined {
+export function strokeAt(
+  movements: readonly Movement[],
+  share: number,
+): { readonly at: number; readonly movement: Movement } | undefined {
   const total = movements.reduce((sum, one) => sum + movementSeconds(one), 0)
   let until = 0
   for (const [at, movement] of movements.entries()) {
@@ -41,46 +64,109 @@ export function strokeAt(movements: readonly Movement[], share: number): { reado
 export function howOf(plan: FittedPlan, placed: PlacedSegment, elapsedS: number): string[] {
   const step = plan.steps.find((one) => one.id === placed.stepId)
   if (!step || !placed.hands || placed.kind === 'prepare' || placed.kind === 'remove') return []
-  const stroke = placed.kind === 'apply' && step.movements ? strokeAt(step.movements, elapsedS / Math.max(1, placed.endS - placed.startS)) : undefined
-  const lines = stroke ? [`${stroke.at + 1} of ${step.movements!.length}: ${PATH_WORDS[stroke.movement.path]}, ${stroke.movement.repetitions}×, ${stroke.movement.pressure}${stroke.movement.sides === 'each' ? ', then the other side' : ''}`] : []
-  const way = step.passes ? [`${step.passes.zones.map(zoneName).join(' → ')}: ${step.passes.pattern}${step.passes.level ? `, ${step.passes.level}` : ''}`] : []
+  const stroke =
+    placed.kind === 'apply' && step.movements
+      ? strokeAt(step.movements, elapsedS / Math.max(1, placed.endS - placed.startS))
+      : undefined
+  const lines = stroke
+    ? [
+        `${stroke.at + 1} of ${step.movements!.length}: ${PATH_WORDS[stroke.movement.path]}, ${stroke.movement.repetitions}×, ${stroke.movement.pressure}${stroke.movement.sides === 'each' ? ', then the other side' : ''}`,
+      ]
+    : []
+  const way = step.passes
+    ? [
+        `${step.passes.zones.map(zoneName).join(' → ')}: ${step.passes.pattern}${step.passes.level ? `, ${step.passes.level}` : ''}`,
+      ]
+    : []
   return [...lines, ...way, ...(step.technique ? [step.technique] : [])]
 }
 
 export type Primary =
   | { readonly kind: 'start' | 'finish'; readonly words: string }
   | { readonly kind: 'done' | 'begin'; readonly words: string; readonly segmentId: string }
-  | { readonly kind: 'gate'; readonly words: string; readonly segmentId: string; readonly stepId: string; readonly gate: 'lamp' | 'quick-check' }
-  | { readonly kind: 'off' | 'early'; readonly words: string; readonly segmentId: string; readonly layer: Layer }
+  | {
+      readonly kind: 'gate'
+      readonly words: string
+      readonly segmentId: string
+      readonly stepId: string
+      readonly gate: 'lamp' | 'quick-check'
+    }
+  | {
+      readonly kind: 'off' | 'early'
+      readonly words: string
+      readonly segmentId: string
+      readonly layer: Layer
+    }
 
 /** The one thing the big target does now. Early removal is a hold; everything else is a tap. */
 export function primaryOf(plan: FittedPlan, live: Live, started: boolean, nowMs: number): Primary {
   const title = (stepId: string) => plan.steps.find((step) => step.id === stepId)?.title ?? ''
   if (!started) return { kind: 'start', words: 'Start the visit' }
   const gate = live.hands?.segment.gate
-  if (live.hands && gate) return { kind: 'gate', words: gate === 'lamp' ? 'Read the skin' : 'Stays calm', segmentId: live.hands.segment.id, stepId: live.hands.segment.stepId, gate }
-  if (live.hands) return { kind: 'done', words: `Done: ${title(live.hands.segment.stepId)}`, segmentId: live.hands.segment.id }
+  if (live.hands && gate)
+    return {
+      kind: 'gate',
+      words: gate === 'lamp' ? 'Read the skin' : 'Stays calm',
+      segmentId: live.hands.segment.id,
+      stepId: live.hands.segment.stepId,
+      gate,
+    }
+  if (live.hands)
+    return {
+      kind: 'done',
+      words: `Done: ${title(live.hands.segment.stepId)}`,
+      segmentId: live.hands.segment.id,
+    }
   if (!live.next) return { kind: 'finish', words: 'Finish the visit' }
   const { segment } = live.next
   const layer = live.layers.find((one) => one.removalId === segment.id)
-  if (!layer) return { kind: 'begin', words: `Begin: ${title(segment.stepId)}`, segmentId: segment.id }
-  return nowMs >= layer.dueMs ? { kind: 'off', words: `Take off: ${title(segment.stepId)}`, segmentId: segment.id, layer } : { kind: 'early', words: `Hold: ${title(segment.stepId)} off early`, segmentId: segment.id, layer }
+  if (!layer)
+    return { kind: 'begin', words: `Begin: ${title(segment.stepId)}`, segmentId: segment.id }
+  return nowMs >= layer.dueMs
+    ? { kind: 'off', words: `Take off: ${title(segment.stepId)}`, segmentId: segment.id, layer }
+    : {
+        kind: 'early',
+        words: `Hold: ${title(segment.stepId)} off early`,
+        segmentId: segment.id,
+        layer,
+      }
 }
 
 /** What free hands can do before the next thing: mixing and laying out first, then what is written for later. */
 export function hintsFor(plan: FittedPlan, live: Live): string[] {
   const { next } = live
   if (!next) return []
-  const upcoming = live.segments.filter((one) => one.status === 'ahead' && one.segment.hands).sort((a, b) => a.fromMs - b.fromMs).slice(0, 4)
-  const items = [...new Set(upcoming.map((one) => one.segment.stepId))].flatMap((stepId) => plan.tray.filter((item) => item.stepId === stepId && /towel|sponge|gauze|compress|bowl/.test(item.name)).map((item) => `${item.count > 1 ? `${item.count} ` : ''}${item.name}`))
+  const upcoming = live.segments
+    .filter((one) => one.status === 'ahead' && one.segment.hands)
+    .sort((a, b) => a.fromMs - b.fromMs)
+    .slice(0, 4)
+  const items = [...new Set(upcoming.map((one) => one.segment.stepId))].flatMap((stepId) =>
+    plan.tray
+      .filter(
+        (item) => item.stepId === stepId && /towel|sponge|gauze|compress|bowl/.test(item.name),
+      )
+      .map((item) => `${item.count > 1 ? `${item.count} ` : ''}${item.name}`),
+  )
   return [...new Set(items)].slice(0, 3)
 }
 
 /** Steps that are on the hands or on the skin now. */
-export const currentSteps = (live: Live): string[] => [...new Set([live.hands?.segment.stepId, ...live.layers.map((layer) => layer.stepId)].filter((id): id is string => id !== undefined))]
+export const currentSteps = (live: Live): string[] => [
+  ...new Set(
+    [live.hands?.segment.stepId, ...live.layers.map((layer) => layer.stepId)].filter(
+      (id): id is string => id !== undefined,
+    ),
+  ),
+]
 
 /** The run drawn on the plan's own ladder: segments with the times they really have, in seconds from the start. */
 export function asPerformed(live: Live, startMs: number): PlacedSegment[] {
   const at = (ms: number) => Math.round((ms - startMs) / 1000)
-  return live.segments.filter((one: LiveSegment) => one.status !== 'skipped').map((one) => ({ ...one.segment, startS: at(one.fromMs), endS: Math.max(at(one.fromMs), at(one.toMs)) }))
+  return live.segments
+    .filter((one: LiveSegment) => one.status !== 'skipped')
+    .map((one) => ({
+      ...one.segment,
+      startS: at(one.fromMs),
+      endS: Math.max(at(one.fromMs), at(one.toMs)),
+    }))
 }

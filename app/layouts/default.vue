@@ -6,7 +6,12 @@ import { refusalOf } from '~/support/api'
 
 const session = useSessionStore()
 const { current, flip } = useLight()
-const places = [{ to: '/', name: 'Today' }, { to: '/protocols', name: 'Protocols' }, { to: '/shelf', name: 'Shelf' }, { to: '/rules', name: 'Rules' }]
+const places = [
+  { to: '/', name: 'Today' },
+  { to: '/protocols', name: 'Protocols' },
+  { to: '/shelf', name: 'Shelf' },
+  { to: '/rules', name: 'Rules' },
+]
 
 const trouble = ref('')
 async function leave() {
@@ -14,28 +19,62 @@ async function leave() {
     await session.signOut()
     await navigateTo('/sign-in')
   } catch (error) {
-    trouble.value = refusalOf(error).status === 0 ? 'No connection: you stay signed in. Sign out when the network is back.' : refusalOf(error).detail
+    trouble.value =
+      refusalOf(error).status === 0
+        ? 'No connection: you stay signed in. Sign out when the network is back.'
+        : refusalOf(error).detail
   }
 }
 </script>
 
 <template>
   <div class="min-h-screen flex flex-col">
-    <nav v-if="session.account" aria-label="Places" class="flex items-center gap-6 px-7 h-14 border-b border-hair">
-      <NuxtLink to="/" class="flex items-center gap-2.5 font-display text-lg"><img src="/icon.svg" alt="" width="24" height="24">Zen Ladder</NuxtLink>
+    <nav
+      v-if="session.account"
+      aria-label="Places"
+      class="flex items-center gap-6 px-7 h-14 border-b border-hair"
+    >
+      <NuxtLink to="/" class="flex items-center gap-2.5 font-display text-lg"
+        ><img src="/icon.svg" alt="" width="24" height="24" />Zen Ladder</NuxtLink
+      >
       <div class="flex h-full ml-2">
-        <NuxtLink v-for="place in places" :key="place.to" :to="place.to" class="px-4 h-full flex items-center border-b-2 border-transparent text-soft" active-class="!border-now !text-ink font-semibold">{{ place.name }}</NuxtLink>
+        <NuxtLink
+          v-for="place in places"
+          :key="place.to"
+          :to="place.to"
+          class="px-4 h-full flex items-center border-b-2 border-transparent text-soft"
+          active-class="!border-now !text-ink font-semibold"
+          >{{ place.name }}</NuxtLink
+        >
       </div>
       <span class="ml-auto text-soft text-sm">{{ session.salon?.name }}</span>
-      <button type="button" class="pick grid place-items-center !px-0" :aria-label="current === 'day' ? 'Change to Room light' : 'Change to Day light'" @click="flip"><Moon v-if="current === 'day'" :size="19" /><Sun v-else :size="19" /></button>
+      <button
+        type="button"
+        class="pick grid place-items-center !px-0"
+        :aria-label="current === 'day' ? 'Change to Room light' : 'Change to Day light'"
+        @click="flip"
+        ><Moon v-if="current === 'day'" :size="19" /><Sun v-else :size="19"
+      /></button>
       <Menu as="div" class="relative">
         <MenuButton class="rung">{{ session.account.name }}</MenuButton>
-        <MenuItems class="absolute right-0 mt-1 w-56 bg-raised border border-line z-30 rounded-[2px] focus:outline-none">
-          <MenuItem v-slot="{ active }"><button type="button" class="w-full text-left px-4 h-12" :class="active && 'bg-sunk'" @click="leave">Sign out</button></MenuItem>
+        <MenuItems
+          class="absolute right-0 mt-1 w-56 bg-raised border border-line z-30 rounded-[2px] focus:outline-none"
+        >
+          <MenuItem v-slot="{ active }"
+            ><button
+              type="button"
+              class="w-full text-left px-4 h-12"
+              :class="active && 'bg-sunk'"
+              @click="leave"
+              >Sign out</button
+            ></MenuItem
+          >
         </MenuItems>
       </Menu>
     </nav>
-    <p v-if="trouble" role="alert" class="px-7 py-2 bg-mind-ground border-b border-mind">{{ trouble }}</p>
+    <p v-if="trouble" role="alert" class="px-7 py-2 bg-mind-ground border-b border-mind">{{
+      trouble
+    }}</p>
     <main class="flex-1 flex flex-col"><slot /></main>
   </div>
 </template>

@@ -4,9 +4,28 @@ import { call, refusalOf } from '~/support/api'
 import { clockTime, dateAfter, dayInWords } from '~/support/time'
 import { preloadStages } from '~/support/stages'
 
-interface DayVisit { id: string; client: string; room: string; practitioner: string; practitionerId: string; protocol: string; startsAt: string; endsAt: string; stage: string }
-interface Named { id: string; name: string }
-interface Day { date: string; today: string; timeZone: string; visits: DayVisit[]; choices: { clients: Named[]; rooms: Named[]; practitioners: Named[]; protocols: Named[] } }
+interface DayVisit {
+  id: string
+  client: string
+  room: string
+  practitioner: string
+  practitionerId: string
+  protocol: string
+  startsAt: string
+  endsAt: string
+  stage: string
+}
+interface Named {
+  id: string
+  name: string
+}
+interface Day {
+  date: string
+  today: string
+  timeZone: string
+  visits: DayVisit[]
+  choices: { clients: Named[]; rooms: Named[]; practitioners: Named[]; protocols: Named[] }
+}
 
 const session = useSessionStore()
 const route = useRoute()
@@ -14,25 +33,35 @@ const day = ref<Day>()
 const trouble = ref('')
 const booking = ref(false)
 const walkingIn = ref(false)
-const STAGE_WORDS: Record<string, string> = { booked: 'Not opened', open: 'Being prepared', performing: 'Running', closed: 'Signed' }
+const STAGE_WORDS: Record<string, string> = {
+  booked: 'Not opened',
+  open: 'Being prepared',
+  performing: 'Running',
+  closed: 'Signed',
+}
 
 async function load() {
   try {
-    day.value = await call<Day>('/api/day', { query: typeof route.query.date === 'string' ? { date: route.query.date } : {} })
+    day.value = await call<Day>('/api/day', {
+      query: typeof route.query.date === 'string' ? { date: route.query.date } : {},
+    })
     trouble.value = ''
   } catch (error) {
     trouble.value = refusalOf(error).detail
   }
 }
 watch(() => route.query.date, load, { immediate: true })
-const rooms = computed(() => [...new Set(day.value?.visits.map((visit) => visit.room) ?? [])].sort())
+const rooms = computed(() =>
+  [...new Set(day.value?.visits.map((visit) => visit.room) ?? [])].sort(),
+)
 const to = (days: number) => ({ query: { date: dateAfter(day.value!.date, days) } })
 /** Who may see health answers goes straight to the questions. */
 function walkedIn(id: string) {
   walkingIn.value = false
   return session.account?.seesHealth ? navigateTo(`/visits/${id}/consult`) : load()
 }
-const linkTo = (visit: DayVisit) => `/visits/${visit.id}/${visit.stage === 'performing' ? 'perform' : visit.stage === 'closed' ? 'close' : 'consult'}`
+const linkTo = (visit: DayVisit) =>
+  `/visits/${visit.id}/${visit.stage === 'performing' ? 'perform' : visit.stage === 'closed' ? 'close' : 'consult'}`
 onMounted(preloadStages)
 function booked() {
   booking.value = false
@@ -46,31 +75,84 @@ function booked() {
       <h1 class="text-4xl">{{ day.date === day.today ? 'Today' : dayInWords(day.date) }}</h1>
       <p v-if="day.date === day.today" class="text-soft pb-1">{{ dayInWords(day.date) }}</p>
       <div class="ml-auto flex gap-2">
-        <NuxtLink class="pick grid place-items-center" :to="to(-1)" aria-label="The day before"><ChevronLeft :size="20" /></NuxtLink>
+        <NuxtLink class="pick grid place-items-center" :to="to(-1)" aria-label="The day before"
+          ><ChevronLeft :size="20"
+        /></NuxtLink>
         <NuxtLink v-if="day.date !== day.today" class="rung" to="/">Today</NuxtLink>
-        <NuxtLink class="pick grid place-items-center" :to="to(1)" aria-label="The day after"><ChevronRight :size="20" /></NuxtLink>
-        <button v-if="day.date === day.today" type="button" class="rung" @click="walkingIn = true">Walk-in</button>
+        <NuxtLink class="pick grid place-items-center" :to="to(1)" aria-label="The day after"
+          ><ChevronRight :size="20"
+        /></NuxtLink>
+        <button v-if="day.date === day.today" type="button" class="rung" @click="walkingIn = true"
+          >Walk-in</button
+        >
         <button type="button" class="rung" @click="booking = true">Book a visit</button>
       </div>
     </header>
     <p v-if="trouble" role="alert" class="text-mind">{{ trouble }}</p>
     <p v-else-if="!day" class="text-soft">Opening the day …</p>
-    <p v-else-if="day.visits.length === 0" class="text-lg text-soft border-t border-hair pt-6">No visits on this day. Book one, or look at <NuxtLink class="text-link" :to="to(1)">the day after</NuxtLink>.</p>
+    <p v-else-if="day.visits.length === 0" class="text-lg text-soft border-t border-hair pt-6"
+      >No visits on this day. Book one, or look at
+      <NuxtLink class="text-link" :to="to(1)">the day after</NuxtLink>.</p
+    >
     <div v-else class="grid gap-10" :class="rooms.length > 1 ? 'grid-cols-2' : 'grid-cols-1'">
       <section v-for="room in rooms" :key="room" :aria-label="`Room ${room}`">
         <h2 class="text-xl mb-1 pb-2 border-b border-line">{{ room }}</h2>
         <ul>
-          <li v-for="visit in day.visits.filter((one) => one.room === room)" :key="visit.id" class="border-b border-hair">
-            <component :is="session.account?.seesHealth ? 'a' : 'div'" :href="session.account?.seesHealth ? linkTo(visit) : undefined" class="grid grid-cols-[5.5rem_1fr_auto] gap-4 py-3.5 px-1 items-baseline" :class="session.account?.seesHealth && 'hover:bg-sunk'" @click.prevent="session.account?.seesHealth && navigateTo(linkTo(visit))">
-              <span class="text-lg">{{ clockTime(visit.startsAt, day.timeZone) }}<span class="block text-sm text-soft">to {{ clockTime(visit.endsAt, day.timeZone) }}</span></span>
-              <span><span class="text-lg font-semibold">{{ visit.client }}</span><span class="block text-soft">{{ visit.protocol }}</span></span>
-              <span class="text-right text-sm"><span :class="visit.stage === 'performing' ? 'text-now font-semibold' : visit.stage === 'closed' ? 'text-calm' : 'text-soft'">{{ STAGE_WORDS[visit.stage] }}</span><span class="block text-soft">{{ visit.practitioner }}</span></span>
+          <li
+            v-for="visit in day.visits.filter((one) => one.room === room)"
+            :key="visit.id"
+            class="border-b border-hair"
+          >
+            <component
+              :is="session.account?.seesHealth ? 'a' : 'div'"
+              :href="session.account?.seesHealth ? linkTo(visit) : undefined"
+              class="grid grid-cols-[5.5rem_1fr_auto] gap-4 py-3.5 px-1 items-baseline"
+              :class="session.account?.seesHealth && 'hover:bg-sunk'"
+              @click.prevent="session.account?.seesHealth && navigateTo(linkTo(visit))"
+            >
+              <span class="text-lg"
+                >{{ clockTime(visit.startsAt, day.timeZone)
+                }}<span class="block text-sm text-soft"
+                  >to {{ clockTime(visit.endsAt, day.timeZone) }}</span
+                ></span
+              >
+              <span
+                ><span class="text-lg font-semibold">{{ visit.client }}</span
+                ><span class="block text-soft">{{ visit.protocol }}</span></span
+              >
+              <span class="text-right text-sm"
+                ><span
+                  :class="
+                    visit.stage === 'performing'
+                      ? 'text-now font-semibold'
+                      : visit.stage === 'closed'
+                        ? 'text-calm'
+                        : 'text-soft'
+                  "
+                  >{{ STAGE_WORDS[visit.stage] }}</span
+                ><span class="block text-soft">{{ visit.practitioner }}</span></span
+              >
             </component>
           </li>
         </ul>
       </section>
     </div>
-    <BookingDialog v-if="day" :open="booking" :day="day.date" :choices="day.choices" @close="booking = false" @booked="booked" />
-    <WalkInDialog v-if="day" :open="walkingIn" :today="day.today" :choices="day.choices" :practitioner-id="session.account?.practitionerId ?? null" @close="walkingIn = false" @booked="walkedIn" />
+    <BookingDialog
+      v-if="day"
+      :open="booking"
+      :day="day.date"
+      :choices="day.choices"
+      @close="booking = false"
+      @booked="booked"
+    />
+    <WalkInDialog
+      v-if="day"
+      :open="walkingIn"
+      :today="day.today"
+      :choices="day.choices"
+      :practitioner-id="session.account?.practitionerId ?? null"
+      @close="walkingIn = false"
+      @booked="walkedIn"
+    />
   </div>
 </template>

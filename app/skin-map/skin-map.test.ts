@@ -7,19 +7,25 @@ import { MAP_HEIGHT, MAP_SHOWN, MAP_WIDTH, neighbour, VIEWS } from './shapes'
 const EMPTY: Reading = { done: false, findings: [], lesions: [], meters: [] }
 
 describe('the drawn map', () => {
-  test.each(VIEWS.map((view) => [view.name, view] as const))('%s: arrow keys come to every zone from every other', (_name, view) => {
-    for (const start of view.zones) {
-      const reached = new Set<ZoneId>([start.zone])
-      const open: ZoneId[] = [start.zone]
-      for (let zone = open.pop(); zone; zone = open.pop()) {
-        for (const key of ['ArrowUp', 'ArrowDown', 'ArrowLeft', 'ArrowRight'] as const) {
-          const next = neighbour(view.zones, zone, key)
-          if (next && !reached.has(next)) { reached.add(next); open.push(next) }
+  test.each(VIEWS.map((view) => [view.name, view] as const))(
+    '%s: arrow keys come to every zone from every other',
+    (_name, view) => {
+      for (const start of view.zones) {
+        const reached = new Set<ZoneId>([start.zone])
+        const open: ZoneId[] = [start.zone]
+        for (let zone = open.pop(); zone; zone = open.pop()) {
+          for (const key of ['ArrowUp', 'ArrowDown', 'ArrowLeft', 'ArrowRight'] as const) {
+            const next = neighbour(view.zones, zone, key)
+            if (next && !reached.has(next)) {
+              reached.add(next)
+              open.push(next)
+            }
+          }
         }
+        expect([...reached].sort()).toEqual(view.zones.map((shape) => shape.zone).sort())
       }
-      expect([...reached].sort()).toEqual(view.zones.map((shape) => shape.zone).sort())
-    }
-  })
+    },
+  )
   test('an arrow goes the way it points, and stays at the edge', () => {
     const front = VIEWS[0]!.zones
     const at = (zone: ZoneId) => front.find((shape) => shape.zone === zone)!.label
@@ -31,8 +37,16 @@ describe('the drawn map', () => {
     const drawn = new Set(VIEWS.flatMap((view) => view.zones.map((shape) => shape.zone)))
     expect(READ_ZONES.filter((zone) => !drawn.has(zone))).toEqual([])
     for (const { zones } of VIEWS) {
-      for (const { label: [x, y] } of zones) {
-        expect(x > 0 && x < MAP_WIDTH && y > MAP_SHOWN.top && y < MAP_SHOWN.top + MAP_SHOWN.height && y < MAP_HEIGHT).toBe(true)
+      for (const {
+        label: [x, y],
+      } of zones) {
+        expect(
+          x > 0 &&
+            x < MAP_WIDTH &&
+            y > MAP_SHOWN.top &&
+            y < MAP_SHOWN.top + MAP_SHOWN.height &&
+            y < MAP_HEIGHT,
+        ).toBe(true)
       }
       expect(new Set(zones.map((shape) => shape.zone)).size).toBe(zones.length)
     }
@@ -45,27 +59,50 @@ describe('painting', () => {
     expect(Object.fromEntries(gradesOf(once, 'flushing'))).toEqual({ 'cheek-left': 2, chin: 2 })
     const more = painted(once, 'flushing', ['chin'], 3)
     expect(Object.fromEntries(gradesOf(more, 'flushing'))).toEqual({ 'cheek-left': 2, chin: 3 })
-    expect(Object.fromEntries(gradesOf(painted(more, 'flushing', ['chin'], 3), 'flushing'))).toEqual({ 'cheek-left': 2 })
+    expect(
+      Object.fromEntries(gradesOf(painted(more, 'flushing', ['chin'], 3), 'flushing')),
+    ).toEqual({ 'cheek-left': 2 })
     expect(painted(more, 'flushing', ['cheek-left', 'chin'], 0).findings).toEqual([])
     expect([EMPTY.done, more.done]).toEqual([false, true])
   })
   test('whatever is painted, no zone has two grades of one kind and other kinds stay', () => {
-    const strokes = fc.array(fc.record({ kind: fc.constantFrom<FindingKind>(...FINDINGS.slice(0, 6).map((one) => one.kind)), zones: fc.uniqueArray(fc.constantFrom(...READ_ZONES), { minLength: 1, maxLength: 6 }), grade: fc.integer({ min: 0, max: 4 }) }), { maxLength: 12 })
-    fc.assert(fc.property(strokes, (all) => {
-      let reading = EMPTY
-      for (const { kind, zones, grade } of all) {
-        const others = reading.findings.filter((finding) => finding.kind !== kind)
-        reading = painted(reading, kind, zones, grade)
-        expect(reading.findings.filter((finding) => finding.kind !== kind)).toEqual(others)
-        const listed = reading.findings.filter((finding) => finding.kind === kind).flatMap((finding) => finding.zones)
-        expect(new Set(listed).size).toBe(listed.length)
-        expect(reading.findings.every((finding) => finding.grade >= 1 && finding.zones.length > 0)).toBe(true)
-      }
-    }))
+    const strokes = fc.array(
+      fc.record({
+        kind: fc.constantFrom<FindingKind>(...FINDINGS.slice(0, 6).map((one) => one.kind)),
+        zones: fc.uniqueArray(fc.constantFrom(...READ_ZONES), { minLength: 1, maxLength: 6 }),
+        grade: fc.integer({ min: 0, max: 4 }),
+      }),
+      { maxLength: 12 },
+    )
+    fc.assert(
+      fc.property(strokes, (all) => {
+        let reading = EMPTY
+        for (const { kind, zones, grade } of all) {
+          const others = reading.findings.filter((finding) => finding.kind !== kind)
+          reading = painted(reading, kind, zones, grade)
+          expect(reading.findings.filter((finding) => finding.kind !== kind)).toEqual(others)
+          const listed = reading.findings
+            .filter((finding) => finding.kind === kind)
+            .flatMap((finding) => finding.zones)
+          expect(new Set(listed).size).toBe(listed.length)
+          expect(
+            reading.findings.every((finding) => finding.grade >= 1 && finding.zones.length > 0),
+          ).toBe(true)
+        }
+      }),
+    )
   })
   test('in words, the strongest first; what else is on a zone', () => {
-    const reading = painted(painted(EMPTY, 'congestion', ['chin'], 1), 'flushing', ['chin', 'cheek-left'], 3)
-    expect(findingsInWords(reading).map((one) => `${one.words}: ${one.where}`)).toEqual([expect.stringMatching(/^Flushing.* 3 of 4: /), expect.stringMatching(/^Congestion 1 of 4: chin$/)])
+    const reading = painted(
+      painted(EMPTY, 'congestion', ['chin'], 1),
+      'flushing',
+      ['chin', 'cheek-left'],
+      3,
+    )
+    expect(findingsInWords(reading).map((one) => `${one.words}: ${one.where}`)).toEqual([
+      expect.stringMatching(/^Flushing.* 3 of 4: /),
+      expect.stringMatching(/^Congestion 1 of 4: chin$/),
+    ])
     expect(othersOn(reading, 'congestion').get('chin')?.[0]).toMatch(/^flushing.* 3$/)
     expect(othersOn(reading, 'congestion').has('forehead')).toBe(false)
   })

@@ -1,6 +1,12 @@
 import { defineStore } from 'pinia'
 import { call, mayRetry, refusalOf, type Refusal } from '~/support/api'
-import { countChanges, dropChange, keepChange, oldestChange, type Outgoing } from '~/support/outbox-db'
+import {
+  countChanges,
+  dropChange,
+  keepChange,
+  oldestChange,
+  type Outgoing,
+} from '~/support/outbox-db'
 
 const RETRY_MS = 5000
 
@@ -24,7 +30,7 @@ export const useOutboxStore = defineStore('outbox', () => {
     busy.value = true
     try {
       for (let change = await oldestChange(me); change; change = await oldestChange(me)) {
-        if (!await sent(change)) {
+        if (!(await sent(change))) {
           retry = window.setTimeout(() => void flush(), RETRY_MS)
           return
         }
@@ -58,7 +64,9 @@ export const useOutboxStore = defineStore('outbox', () => {
 
   /** Keeps a change and sends it. Gives the server's refusal, or undefined when it was taken or waits. */
   async function put(change: Omit<Outgoing, 'accountId'>): Promise<Refusal | undefined> {
-    const seq = await keepChange(JSON.parse(JSON.stringify({ ...change, accountId: session.account!.id })) as Outgoing)
+    const seq = await keepChange(
+      JSON.parse(JSON.stringify({ ...change, accountId: session.account!.id })) as Outgoing,
+    )
     waiting.value++
     await flush()
     const refusal = refusals.get(seq)

@@ -32,7 +32,12 @@ export const useRunStore = defineStore('run', () => {
     await recall(visitId)
     await refresh(visitId)
     if (answeredSinceFit()) await fitAgain()
-    timers = [window.setInterval(() => { nowMs.value = Date.now() }, TICK_MS), window.setInterval(() => void send(), RETRY_MS)]
+    timers = [
+      window.setInterval(() => {
+        nowMs.value = Date.now()
+      }, TICK_MS),
+      window.setInterval(() => void send(), RETRY_MS),
+    ]
     window.addEventListener('online', sendSoon)
   }
   function close() {
@@ -55,8 +60,17 @@ export const useRunStore = defineStore('run', () => {
       const data = await call<VisitData>(`/api/visits/${visitId}`)
       if (data.plan) {
         run.value = {
-          visitId, head: data.visit, planId: data.plan.id, plan: data.plan.plan, input: data.input, lastReading: data.lastReading, next: data.following,
-          emergency: { number: session.salon?.emergencyNumber ?? '', address: session.salon?.address ?? '' },
+          visitId,
+          head: data.visit,
+          planId: data.plan.id,
+          plan: data.plan.plan,
+          input: data.input,
+          lastReading: data.lastReading,
+          next: data.following,
+          emergency: {
+            number: session.salon?.emergencyNumber ?? '',
+            address: session.salon?.address ?? '',
+          },
         }
         await keepRun(JSON.parse(JSON.stringify(run.value)) as KeptRun)
       }
@@ -73,7 +87,14 @@ export const useRunStore = defineStore('run', () => {
   async function say(body: RunBody): Promise<RunEvent> {
     nowMs.value = Date.now()
     // Plain all through: what a screen hands over may be reactive, and that is not kept.
-    const event: RunEvent = { id: crypto.randomUUID(), deviceId: deviceId(), seq: events.value.length, wallMs: nowMs.value, elapsedMs: performance.now(), body: JSON.parse(JSON.stringify(body)) as RunBody }
+    const event: RunEvent = {
+      id: crypto.randomUUID(),
+      deviceId: deviceId(),
+      seq: events.value.length,
+      wallMs: nowMs.value,
+      elapsedMs: performance.now(),
+      body: JSON.parse(JSON.stringify(body)) as RunBody,
+    }
     await keepEvent(run.value!.visitId, event)
     events.value = [...events.value, event]
     unsent.value++
@@ -85,7 +106,10 @@ export const useRunStore = defineStore('run', () => {
   function answeredSinceFit(): boolean {
     if (!state.value || state.value.finishedMs !== undefined) return false
     const types = state.value.events.map((event) => event.body.type)
-    return Math.max(types.lastIndexOf('read'), types.lastIndexOf('checked')) > types.lastIndexOf('replanned')
+    return (
+      Math.max(types.lastIndexOf('read'), types.lastIndexOf('checked')) >
+      types.lastIndexOf('replanned')
+    )
   }
 
   /** Fits the rest again from now, with what is already on the skin; the new ladder is kept as an event, never computed anew. */
@@ -94,7 +118,10 @@ export const useRunStore = defineStore('run', () => {
     const now = Date.now()
     const { plan: before, reading, checks, stung } = state.value!
     const underway = underwayOf(state.value!, liveAt(before, state.value!, now), now)
-    const next = await useFitter().fit({ ...input, reading: reading ?? input.reading, gates: Object.fromEntries(checks), stung }, { plan: before, underway })
+    const next = await useFitter().fit(
+      { ...input, reading: reading ?? input.reading, gates: Object.fromEntries(checks), stung },
+      { plan: before, underway },
+    )
     if (next.status !== 'ready') return next.problems.join(' ')
     await say({ type: 'replanned', plan: next })
     return undefined
@@ -105,17 +132,39 @@ export const useRunStore = defineStore('run', () => {
     const { visitId } = run.value
     sending = true
     try {
-      const waiting = (await keptEvents(visitId)).filter((one) => one.sent === 0).map((one) => one.event)
-      const reply = await call<{ events: RunEvent[] }>(`/api/visits/${visitId}/events`, { method: 'POST', body: { events: waiting } })
+      const waiting = (await keptEvents(visitId))
+        .filter((one) => one.sent === 0)
+        .map((one) => one.event)
+      const reply = await call<{ events: RunEvent[] }>(`/api/visits/${visitId}/events`, {
+        method: 'POST',
+        body: { events: waiting },
+      })
       await markSent(visitId, reply.events)
       await recall(visitId)
       trouble.value = ''
     } catch (error) {
       const refusal = refusalOf(error)
-      trouble.value = refusal.status === 401 ? 'Signed out: go on working. It is saved here, and sent when you sign in again.' : refusal.detail
+      trouble.value =
+        refusal.status === 401
+          ? 'Signed out: go on working. It is saved here, and sent when you sign in again.'
+          : refusal.detail
     } finally {
       sending = false
     }
   }
-  return { run, events, unsent, trouble, nowMs, state, plan, live, open, close, say, fitAgain, send }
+  return {
+    run,
+    events,
+    unsent,
+    trouble,
+    nowMs,
+    state,
+    plan,
+    live,
+    open,
+    close,
+    say,
+    fitAgain,
+    send,
+  }
 })

@@ -2,9 +2,25 @@ import { defineStore } from 'pinia'
 import { call, refusalOf } from '~/support/api'
 import { wipeSent } from '~/support/run-db'
 
-export interface Account { id: string; name: string; role: 'owner' | 'practitioner' | 'assistant' | 'front_desk'; practitionerId: string | null; seesHealth: boolean }
-export interface Salon { name: string; timeZone: string; emergencyNumber: string; address: string; today: string }
-interface SessionReply { account: Account | null; demo: boolean; salon?: Salon }
+export interface Account {
+  id: string
+  name: string
+  role: 'owner' | 'practitioner' | 'assistant' | 'front_desk'
+  practitionerId: string | null
+  seesHealth: boolean
+}
+export interface Salon {
+  name: string
+  timeZone: string
+  emergencyNumber: string
+  address: string
+  today: string
+}
+interface SessionReply {
+  account: Account | null
+  demo: boolean
+  salon?: Salon
+}
 
 const KEPT = 'zen-session-kept'
 

@@ -2,13 +2,29 @@ import type { Change, FittedPlan } from '#core/adapt'
 
 /** Changes of today's ladder that stand because of one answer: those whose reasons name it. */
 export function changesBecause(plan: FittedPlan | undefined, name: string): Change[] {
-  return plan?.changes.filter((change) => change.why.some((why) => why.because.startsWith(name))) ?? []
+  return (
+    plan?.changes.filter((change) => change.why.some((why) => why.because.startsWith(name))) ?? []
+  )
 }
 
 const GLYPHS: Readonly<Record<Change['kind'], { glyph: string; word: string }>> = {
-  dropped: { glyph: '✕', word: 'Left out' }, replaced: { glyph: '⇄', word: 'Replaced' }, rung: { glyph: '↓', word: 'Rung' }, minutes: { glyph: '◔', word: 'Minutes' },
-  zones: { glyph: '◌', word: 'Zones' }, removal: { glyph: '≈', word: 'Removal' }, inserted: { glyph: '+', word: 'Put in' }, care: { glyph: '!', word: 'Care' },
-  kept: { glyph: '✓', word: 'Kept as written' }, chosen: { glyph: '◆', word: 'Chosen' }, swapped: { glyph: '⇄', word: 'Shorter way' }, hung: { glyph: '↳', word: 'Hung' }, unmet: { glyph: '?', word: 'Missing' },
+  dropped: { glyph: '✕', word: 'Left out' },
+  replaced: { glyph: '⇄', word: 'Replaced' },
+  rung: { glyph: '↓', word: 'Rung' },
+  minutes: { glyph: '◔', word: 'Minutes' },
+  zones: { glyph: '◌', word: 'Zones' },
+  removal: { glyph: '≈', word: 'Removal' },
+  inserted: { glyph: '+', word: 'Put in' },
+  care: { glyph: '!', word: 'Care' },
+  kept: { glyph: '✓', word: 'Kept as written' },
+  chosen: { glyph: '◆', word: 'Chosen' },
+  swapped: { glyph: '⇄', word: 'Shorter way' },
+  hung: { glyph: '↳', word: 'Hung' },
+  unmet: { glyph: '?', word: 'Missing' },
 }
 export const glyphOf = (kind: Change['kind']) => GLYPHS[kind]
-export const BASIS_WORDS = { published: 'published', 'common-practice': 'common practice', house: 'house convention' } as const
+export const BASIS_WORDS = {
+  published: 'published',
+  'common-practice': 'common practice',
+  house: 'house convention',
+} as const

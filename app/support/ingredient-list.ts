@@ -6,7 +6,12 @@ export interface ListForClient {
   /** Why the list is not checked to its end; then nothing in it is clear. */
   readonly notChecked: string
   /** Allergen families in it, those of the client first. */
-  readonly families: readonly { readonly id: string; readonly name: string; readonly printed: string; readonly client: 'allergic' | 'may cross' | 'no' }[]
+  readonly families: readonly {
+    readonly id: string
+    readonly name: string
+    readonly printed: string
+    readonly client: 'allergic' | 'may cross' | 'no'
+  }[]
   readonly actives: readonly { readonly name: string; readonly printed: string }[]
   readonly unknown: readonly string[]
   readonly count: number
@@ -17,13 +22,41 @@ const RANK = { allergic: 0, 'may cross': 1, no: 2 } as const
 /** Reads a list for a client: whose allergies it touches, which actives it holds, and what nobody knows here. */
 export function listForClient(inci: string, facts: ReadonlyMap<string, Fact>): ListForClient {
   const reading = readInci(inci)
-  const allergic = [...facts.values()].filter((fact) => fact.code.startsWith('allergy:') && fact.answer === 'yes').map((fact) => fact.code.slice('allergy:'.length))
-  const crossing = new Set(allergic.flatMap((id) => { const family = familyById.get(id); return [...(family?.crosses ?? []), ...(family?.cautions ?? [])] }))
-  const families = [...reading.families].map(([id, printed]) => ({
-    id, name: familyById.get(id)?.name ?? id, printed: printed.join(', '), client: allergic.includes(id) ? 'allergic' as const : crossing.has(id) ? 'may cross' as const : 'no' as const,
-  })).sort((a, b) => RANK[a.client] - RANK[b.client])
-  const notChecked = inci.length > INCI_MOST
-    ? `This list has ${inci.length.toLocaleString('en')} characters; at most ${INCI_MOST.toLocaleString('en')} are read. Take out what is no ingredient; until then it counts as not checked.`
-    : reading.count === 0 ? 'No ingredient in this: without a list a product is not checked, never clear.' : ''
-  return { notChecked, families, actives: reading.actives.map(({ active, printed }) => ({ name: active.name, printed: printed.join(', ') })), unknown: reading.unknown, count: reading.count }
+  const allergic = [...facts.values()]
+    .filter((fact) => fact.code.startsWith('allergy:') && fact.answer === 'yes')
+    .map((fact) => fact.code.slice('allergy:'.length))
+  const crossing = new Set(
+    allergic.flatMap((id) => {
+      const family = familyById.get(id)
+      return [...(family?.crosses ?? []), ...(family?.cautions ?? [])]
+    }),
+  )
+  const families = [...reading.families]
+    .map(([id, printed]) => ({
+      id,
+      name: familyById.get(id)?.name ?? id,
+      printed: printed.join(', '),
+      client: allergic.includes(id)
+        ? ('allergic' as const)
+        : crossing.has(id)
+          ? ('may cross' as const)
+          : ('no' as const),
+    }))
+    .sort((a, b) => RANK[a.client] - RANK[b.client])
+  const notChecked =
+    inci.length > INCI_MOST
+      ? `This list has ${inci.length.toLocaleString('en')} characters; at most ${INCI_MOST.toLocaleString('en')} are read. Take out what is no ingredient; until then it counts as not checked.`
+      : reading.count === 0
+        ? 'No ingredient in this: without a list a product is not checked, never clear.'
+        : ''
+  return {
+    notChecked,
+    families,
+    actives: reading.actives.map(({ active, printed }) => ({
+      name: active.name,
+      printed: printed.join(', '),
+    })),
+    unknown: reading.unknown,
+    count: reading.count,
+  }
 }

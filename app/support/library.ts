@@ -3,9 +3,31 @@ import type { Concern } from '#core/client'
 import type { Phase } from '#core/protocol'
 
 /** One protocol of the library, as the server lists it. */
-export interface Shelved extends Outline { readonly id: string; readonly name: string; readonly version: number | null; readonly note: string | null; readonly publishedAt: string | null; readonly archived: boolean; readonly draftAt: string | null }
-export interface Wish { readonly typed: string; readonly concern: Concern | ''; readonly phase: Phase | ''; readonly device: string; readonly minutes: number | undefined; readonly away: boolean }
-export const NO_WISH: Wish = { typed: '', concern: '', phase: '', device: '', minutes: undefined, away: false }
+export interface Shelved extends Outline {
+  readonly id: string
+  readonly name: string
+  readonly version: number | null
+  readonly note: string | null
+  readonly publishedAt: string | null
+  readonly archived: boolean
+  readonly draftAt: string | null
+}
+export interface Wish {
+  readonly typed: string
+  readonly concern: Concern | ''
+  readonly phase: Phase | ''
+  readonly device: string
+  readonly minutes: number | undefined
+  readonly away: boolean
+}
+export const NO_WISH: Wish = {
+  typed: '',
+  concern: '',
+  phase: '',
+  device: '',
+  minutes: undefined,
+  away: false,
+}
 
 /** A protocol is short enough for a slot when its minutes one after another are. */
 const MINUTE_S = 60
@@ -13,8 +35,17 @@ const MINUTE_S = 60
 /** Protocols that answer every part of the wish: by name or note, concern, phase, device, length; put away ones only when asked for. By name. */
 export function libraryFor(list: readonly Shelved[], wish: Wish): Shelved[] {
   const words = wish.typed.trim().toLowerCase().split(/\s+/).filter(Boolean)
-  return list.filter((one) => one.archived === wish.away
-    && words.every((word) => `${one.name} ${one.note ?? ''} ${one.devices.join(' ')}`.toLowerCase().includes(word))
-    && (wish.concern === '' || one.concerns.includes(wish.concern)) && (wish.phase === '' || one.phases.includes(wish.phase)) && (wish.device === '' || one.devices.includes(wish.device))
-    && (wish.minutes === undefined || one.workS <= wish.minutes * MINUTE_S)).sort((a, b) => a.name.localeCompare(b.name))
+  return list
+    .filter(
+      (one) =>
+        one.archived === wish.away &&
+        words.every((word) =>
+          `${one.name} ${one.note ?? ''} ${one.devices.join(' ')}`.toLowerCase().includes(word),
+        ) &&
+        (wish.concern === '' || one.concerns.includes(wish.concern)) &&
+        (wish.phase === '' || one.phases.includes(wish.phase)) &&
+        (wish.device === '' || one.devices.includes(wish.device)) &&
+        (wish.minutes === undefined || one.workS <= wish.minutes * MINUTE_S),
+    )
+    .sort((a, b) => a.name.localeCompare(b.name))
 }

@@ -1,10 +1,16 @@
 import { minorDigits } from '#core/costing/price'
 
 /** Whole minor units as people read them: "€12.50". */
-export const money = (minor: number, currency: string): string => new Intl.NumberFormat('en-IE', { style: 'currency', currency }).format(minor / 10 ** minorDigits(currency))
+export const money = (minor: number, currency: string): string =>
+  new Intl.NumberFormat('en-IE', { style: 'currency', currency }).format(
+    minor / 10 ** minorDigits(currency),
+  )
 
 /** Minor units as a field shows them: "12.50". */
-export const moneyField = (minor: number | null | undefined, currency: string): string => (minor === null || minor === undefined ? '' : (minor / 10 ** minorDigits(currency)).toFixed(minorDigits(currency)))
+export const moneyField = (minor: number | null | undefined, currency: string): string =>
+  minor === null || minor === undefined
+    ? ''
+    : (minor / 10 ** minorDigits(currency)).toFixed(minorDigits(currency))
 
 /** What was typed as whole minor units; null for nothing, undefined for what is no price. Comma or point. */
 export function minorTyped(typed: string, currency: string): number | null | undefined {

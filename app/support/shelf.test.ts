@@ -8,8 +8,11 @@ import { minorTyped, money, moneyField } from './money'
 import { activesOn, figure, idFrom, NO_SHELF_WISH, shelfFor, vessels } from './shelf'
 
 const TODAY = '2026-11-25'
-const list: Listed[] = composedShelf(DEMO_SHELF).products.map((product, at) => listed(product, demoBatches(product, at, TODAY), false, TODAY, '2026-12-25'))
-const found = (more: Partial<typeof NO_SHELF_WISH>) => shelfFor(list, { ...NO_SHELF_WISH, ...more }).map((one) => one.id)
+const list: Listed[] = composedShelf(DEMO_SHELF).products.map((product, at) =>
+  listed(product, demoBatches(product, at, TODAY), false, TODAY, '2026-12-25'),
+)
+const found = (more: Partial<typeof NO_SHELF_WISH>) =>
+  shelfFor(list, { ...NO_SHELF_WISH, ...more }).map((one) => one.id)
 
 describe('what the shelf is asked for', () => {
   test('every part of a wish must hold', () => {
@@ -46,14 +49,33 @@ describe('what the shelf is asked for', () => {
 describe('money', () => {
   test('in whole minor units, whatever the currency', () => {
     expect([money(1250, 'EUR'), money(1250, 'JPY')]).toEqual(['€12.50', 'JP¥1,250'])
-    expect([moneyField(5, 'EUR'), moneyField(null, 'EUR'), moneyField(1250, 'JPY')]).toEqual(['0.05', '', '1250'])
+    expect([moneyField(5, 'EUR'), moneyField(null, 'EUR'), moneyField(1250, 'JPY')]).toEqual([
+      '0.05',
+      '',
+      '1250',
+    ])
   })
-  test.each([['12.5', 1250], ['12,50', 1250], ['0.29', 29], ['', null], ['1.234', undefined], ['-3', undefined], ['a lot', undefined], ['1e5', undefined]])('typed “%s” is %s', (typed, minor) => expect(minorTyped(typed, 'EUR')).toBe(minor))
+  test.each([
+    ['12.5', 1250],
+    ['12,50', 1250],
+    ['0.29', 29],
+    ['', null],
+    ['1.234', undefined],
+    ['-3', undefined],
+    ['a lot', undefined],
+    ['1e5', undefined],
+  ])('typed “%s” is %s', (typed, minor) => expect(minorTyped(typed, 'EUR')).toBe(minor))
 })
 
 describe('the bench', () => {
-  const parts = [{ productId: 'oat-mask', parts: 6 }, { productId: 'cucumber-gel', parts: 3 }, { productId: 'kaolin-powder', parts: 2 }, { productId: 'panthenol-drops', parts: 1 }]
-  const on = (some = parts, amount = 12) => benchResult('mass', some, { amount, unit: 'g' }, DEMO_SHELF.products)
+  const parts = [
+    { productId: 'oat-mask', parts: 6 },
+    { productId: 'cucumber-gel', parts: 3 },
+    { productId: 'kaolin-powder', parts: 2 },
+    { productId: 'panthenol-drops', parts: 1 },
+  ]
+  const on = (some = parts, amount = 12) =>
+    benchResult('mass', some, { amount, unit: 'g' }, DEMO_SHELF.products)
   test('says amounts, actives, what it is, and what it costs by its parts', () => {
     const result = on()!
     expect(result.scaled.lines.map((line) => line.grams)).toEqual([6, 3, 2, 1])
@@ -66,8 +88,14 @@ describe('the bench', () => {
     const weighed = on(parts.map((part) => ({ ...part, weighedG: part.parts * 2 })))!.weighed!
     expect(weighed.grams).toBe(24)
     expect(weighed.actives[0]).toMatchObject({ name: 'panthenol', percent: 1.667 })
-    const heavy = on(parts.map((part) => ({ ...part, weighedG: part.productId === 'panthenol-drops' ? 4 : part.parts })))!.weighed!
+    const heavy = on(
+      parts.map((part) => ({
+        ...part,
+        weighedG: part.productId === 'panthenol-drops' ? 4 : part.parts,
+      })),
+    )!.weighed!
     expect(heavy.faults.some((fault) => fault.kind === 'limit')).toBe(true)
   })
-  test('nothing with one part or no amount', () => expect([on(parts.slice(0, 1)), on(parts, 0)]).toEqual([undefined, undefined]))
+  test('nothing with one part or no amount', () =>
+    expect([on(parts.slice(0, 1)), on(parts, 0)]).toEqual([undefined, undefined]))
 })

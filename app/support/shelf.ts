@@ -2,32 +2,74 @@ import { slugOf, type Listed, type ProductKind, type Reach, type StockState } fr
 import type { Concern } from '#core/client'
 
 /** What the shelf is asked for. Empty: anything. */
-export interface ShelfWish { readonly typed: string; readonly kind: ProductKind | ''; readonly active: string; readonly concern: Concern | ''; readonly never: Reach | ''; readonly state: StockState | ''; readonly away: boolean }
-export const NO_SHELF_WISH: ShelfWish = { typed: '', kind: '', active: '', concern: '', never: '', state: '', away: false }
+export interface ShelfWish {
+  readonly typed: string
+  readonly kind: ProductKind | ''
+  readonly active: string
+  readonly concern: Concern | ''
+  readonly never: Reach | ''
+  readonly state: StockState | ''
+  readonly away: boolean
+}
+export const NO_SHELF_WISH: ShelfWish = {
+  typed: '',
+  kind: '',
+  active: '',
+  concern: '',
+  never: '',
+  state: '',
+  away: false,
+}
 
 /** Lines of the shelf that answer every part of the wish. `never`: what may not go there. */
 export function shelfFor(list: readonly Listed[], wish: ShelfWish): Listed[] {
   const words = wish.typed.trim().toLowerCase().split(/\s+/).filter(Boolean)
-  return list.filter((one) => one.archived === wish.away
-    && words.every((word) => `${one.name} ${one.kind} ${one.lot ?? ''} ${one.actives.map((active) => active.name).join(' ')}`.toLowerCase().includes(word))
-    && (wish.kind === '' || one.kind === wish.kind) && (wish.active === '' || one.actives.some((active) => active.name === wish.active)) && (wish.concern === '' || one.concerns.includes(wish.concern))
-    && (wish.never === '' || !one.reaches.includes(wish.never)) && (wish.state === '' || one.state === wish.state))
+  return list.filter(
+    (one) =>
+      one.archived === wish.away &&
+      words.every((word) =>
+        `${one.name} ${one.kind} ${one.lot ?? ''} ${one.actives.map((active) => active.name).join(' ')}`
+          .toLowerCase()
+          .includes(word),
+      ) &&
+      (wish.kind === '' || one.kind === wish.kind) &&
+      (wish.active === '' || one.actives.some((active) => active.name === wish.active)) &&
+      (wish.concern === '' || one.concerns.includes(wish.concern)) &&
+      (wish.never === '' || !one.reaches.includes(wish.never)) &&
+      (wish.state === '' || one.state === wish.state),
+  )
 }
 
 /** Every active on the shelf, by name. */
-export const activesOn = (list: readonly Listed[]): string[] => [...new Set(list.flatMap((one) => one.actives.map((active) => active.name)))].sort()
+export const activesOn = (list: readonly Listed[]): string[] =>
+  [...new Set(list.flatMap((one) => one.actives.map((active) => active.name)))].sort()
 
 /** A glyph for every state: never by colour alone. */
-export const STATE_GLYPHS: Readonly<Record<StockState, string>> = { out: '⊘', low: '◔', 'past its time': '✕', 'ends soon': '◷', good: '' }
+export const STATE_GLYPHS: Readonly<Record<StockState, string>> = {
+  out: '⊘',
+  low: '◔',
+  'past its time': '✕',
+  'ends soon': '◷',
+  good: '',
+}
 
 /** Small figures to the hundredth, larger ones to the tenth: 0.75, 12.5, 100.8. */
-export const figure = (value: number): string => String(value >= 100 ? Math.round(value * 10) / 10 : Math.round(value * 100) / 100)
+export const figure = (value: number): string =>
+  String(value >= 100 ? Math.round(value * 10) / 10 : Math.round(value * 100) / 100)
 
 /** A short id from a name, free among those taken. */
 export function idFrom(name: string, taken: ReadonlySet<string>): string {
   const base = slugOf(name, 52) || 'product'
-  for (let n = 1; ; n++) { const id = n === 1 ? base : `${base}-${n}`; if (!taken.has(id)) return id }
+  for (let n = 1; ; n++) {
+    const id = n === 1 ? base : `${base}-${n}`
+    if (!taken.has(id)) return id
+  }
 }
 
 /** Packs drawn as vessels: how full each is, 0 … 1, at most `most` of them. */
-export const vessels = (packs: number | undefined, most = 3): number[] => (packs === undefined ? [] : Array.from({ length: Math.min(most, Math.max(1, Math.ceil(packs))) }, (_, at) => Math.max(0, Math.min(1, packs - at))))
+export const vessels = (packs: number | undefined, most = 3): number[] =>
+  packs === undefined
+    ? []
+    : Array.from({ length: Math.min(most, Math.max(1, Math.ceil(packs))) }, (_, at) =>
+        Math.max(0, Math.min(1, packs - at)),
+      )

@@ -1,16 +1,26 @@
 import { dateInWords } from '#core/client'
 
 /** Clock time of an instant in the salon's zone: 09:30. */
-export const clockTime = (at: string | number | Date, timeZone: string): string => new Intl.DateTimeFormat('en-GB', { hour: '2-digit', minute: '2-digit', timeZone }).format(new Date(at))
+export const clockTime = (at: string | number | Date, timeZone: string): string =>
+  new Intl.DateTimeFormat('en-GB', { hour: '2-digit', minute: '2-digit', timeZone }).format(
+    new Date(at),
+  )
 
 /** "Tuesday 24 November" of an ISO date. */
-export const dayInWords = (date: string): string => new Intl.DateTimeFormat('en-GB', { weekday: 'long', day: 'numeric', month: 'long', timeZone: 'UTC' }).format(new Date(`${date}T12:00:00Z`))
+export const dayInWords = (date: string): string =>
+  new Intl.DateTimeFormat('en-GB', {
+    weekday: 'long',
+    day: 'numeric',
+    month: 'long',
+    timeZone: 'UTC',
+  }).format(new Date(`${date}T12:00:00Z`))
 
 /** "24 Nov 2026" of an ISO date or instant. */
 export const shortDate = (at: string): string => dateInWords(at.slice(0, 10))
 
 /** ISO date a number of days later. */
-export const dateAfter = (date: string, days: number): string => new Date(Date.parse(`${date}T12:00:00Z`) + days * 86_400_000).toISOString().slice(0, 10)
+export const dateAfter = (date: string, days: number): string =>
+  new Date(Date.parse(`${date}T12:00:00Z`) + days * 86_400_000).toISOString().slice(0, 10)
 
 /** Seconds as minutes and seconds: 3:24. Rounds up, so that 0:00 means over. */
 export function minutesSeconds(seconds: number): string {

@@ -346,13 +346,11 @@ test('the library: found by what it does, copied, put away and back, taken out a
     await (await import('node:fs/promises')).readFile((await download.path())!, 'utf8'),
   ) as { protocol: { name: string; steps: { title: string; product?: { productId: string } }[] } }
   const takeIn = (value: unknown, name = 'card.json') =>
-    page
-      .locator('input[type=file]')
-      .setInputFiles({
-        name,
-        mimeType: 'application/json',
-        buffer: Buffer.from(typeof value === 'string' ? value : JSON.stringify(value)),
-      })
+    page.locator('input[type=file]').setInputFiles({
+      name,
+      mimeType: 'application/json',
+      buffer: Buffer.from(typeof value === 'string' ? value : JSON.stringify(value)),
+    })
   await takeIn('{"format": ')
   await expect(page.getByRole('alert')).toContainText('card.json is not JSON')
   await takeIn({

@@ -129,13 +129,11 @@ test('an ingredient list pasted or taken from a file: the client’s allergens, 
   await expect(page.getByRole('region', { name: 'What the list says' })).toContainText(
     'Not known here, look for yourself: Velamide Nine',
   )
-  await page
-    .getByLabel('Ingredient list from a file')
-    .setInputFiles({
-      name: 'list.txt',
-      mimeType: 'text/plain',
-      buffer: Buffer.from(`Papain, ${'Glycerin, '.repeat(1100)}`),
-    })
+  await page.getByLabel('Ingredient list from a file').setInputFiles({
+    name: 'list.txt',
+    mimeType: 'text/plain',
+    buffer: Buffer.from(`Papain, ${'Glycerin, '.repeat(1100)}`),
+  })
   await expect(page.getByRole('alert')).toContainText('11,008 characters; at most 10,000 are read')
   await expect(allergens).toContainText('Papaya')
   await page.getByLabel('From the shelf').selectOption({ index: 3 })
@@ -151,13 +149,11 @@ test('the intake as a file: no JSON, a fault with its path, and a good one with 
   await consultPart(page, 'As a file')
   const today = new Date().toISOString().slice(0, 10)
   const take = (value: unknown) =>
-    page
-      .getByLabel('Take a file in')
-      .setInputFiles({
-        name: 'intake.json',
-        mimeType: 'application/json',
-        buffer: Buffer.from(typeof value === 'string' ? value : JSON.stringify(value)),
-      })
+    page.getByLabel('Take a file in').setInputFiles({
+      name: 'intake.json',
+      mimeType: 'application/json',
+      buffer: Buffer.from(typeof value === 'string' ? value : JSON.stringify(value)),
+    })
   const intake = (...facts: object[]) => ({
     format: 'zen-ladder/intake',
     version: 1,

@@ -3,8 +3,24 @@ import type { Device, Kit, Listed, Supply } from '#core/catalog'
 import type { Rates } from '#core/costing'
 import { call } from '~/support/api'
 
-interface Reply { today: string; currency: string; rates: Rates; products: Listed[]; devices: Device[]; supplies: Supply[]; kits: Kit[] }
-const PARTS = ['Products', 'House mixes', 'Devices', 'Disposables', 'Kits', 'Order', 'Prices'] as const
+interface Reply {
+  today: string
+  currency: string
+  rates: Rates
+  products: Listed[]
+  devices: Device[]
+  supplies: Supply[]
+  kits: Kit[]
+}
+const PARTS = [
+  'Products',
+  'House mixes',
+  'Devices',
+  'Disposables',
+  'Kits',
+  'Order',
+  'Prices',
+] as const
 const route = useRoute()
 const session = useSessionStore()
 const shelf = shallowRef<Reply>()
@@ -14,29 +30,85 @@ const part = computed(() => PARTS.find((one) => one === route.query.part) ?? 'Pr
 const mayWrite = computed(() => session.account !== null && session.account.role !== 'front_desk')
 const mixes = computed(() => shelf.value?.products.filter((one) => one.isMix) ?? [])
 const products = computed(() => shelf.value?.products.filter((one) => !one.isMix) ?? [])
-const load = () => attempt(async () => { shelf.value = await call<Reply>('/api/shelf') })
+const load = () =>
+  attempt(async () => {
+    shelf.value = await call<Reply>('/api/shelf')
+  })
 // Another part shows what was changed in this one.
 watch(part, load, { immediate: true })
 </script>
 
 <template>
-  <div class="px-7 py-5 w-full max-w-[1400px] mx-auto flex flex-col h-[calc(100vh-3.5rem)] min-h-[44rem]">
-    <header class="flex items-end gap-3 mb-3"><h1 class="text-4xl mr-auto">Shelf</h1>
+  <div
+    class="px-7 py-5 w-full max-w-[1400px] mx-auto flex flex-col h-[calc(100vh-3.5rem)] min-h-[44rem]"
+  >
+    <header class="flex items-end gap-3 mb-3"
+      ><h1 class="text-4xl mr-auto">Shelf</h1>
       <a class="rung" href="/api/shelf/file" download>Take the file</a>
-      <template v-if="mayWrite"><button type="button" class="rung" @click="taking = true">Take a file in</button><NuxtLink class="rung" to="/shelf/bench">Mix bench</NuxtLink><NuxtLink class="rung rung-strong" to="/shelf/new">New product</NuxtLink></template>
+      <template v-if="mayWrite"
+        ><button type="button" class="rung" @click="taking = true">Take a file in</button
+        ><NuxtLink class="rung" to="/shelf/bench">Mix bench</NuxtLink
+        ><NuxtLink class="rung rung-strong" to="/shelf/new">New product</NuxtLink></template
+      >
     </header>
-    <nav aria-label="Parts of the shelf" class="flex border-y border-line mb-4"><NuxtLink v-for="one in PARTS" :key="one" :to="{ query: one === 'Products' ? {} : { part: one } }" class="px-4 min-h-[44px] flex items-center border-r border-hair" :class="part === one ? 'bg-ink text-ground font-semibold' : 'text-soft hover:bg-sunk'" :aria-current="part === one ? 'page' : undefined">{{ one }}</NuxtLink></nav>
-    <p v-if="trouble" role="alert" class="mb-3 px-4 py-2.5 bg-mind-ground border-l-4 border-mind">{{ trouble }}</p>
+    <nav aria-label="Parts of the shelf" class="flex border-y border-line mb-4"
+      ><NuxtLink
+        v-for="one in PARTS"
+        :key="one"
+        :to="{ query: one === 'Products' ? {} : { part: one } }"
+        class="px-4 min-h-[44px] flex items-center border-r border-hair"
+        :class="part === one ? 'bg-ink text-ground font-semibold' : 'text-soft hover:bg-sunk'"
+        :aria-current="part === one ? 'page' : undefined"
+        >{{ one }}</NuxtLink
+      ></nav
+    >
+    <p v-if="trouble" role="alert" class="mb-3 px-4 py-2.5 bg-mind-ground border-l-4 border-mind">{{
+      trouble
+    }}</p>
     <p v-if="!shelf && !trouble" class="text-soft">Opening …</p>
     <template v-else-if="shelf">
-      <ShelfTable v-if="part === 'Products'" key="products" :list="products" :currency="shelf.currency" />
-      <ShelfTable v-else-if="part === 'House mixes'" key="mixes" :list="mixes" :currency="shelf.currency" mixes />
-      <DeviceList v-else-if="part === 'Devices'" :devices="shelf.devices" :supplies="shelf.supplies" :disabled="!mayWrite" />
-      <SupplyList v-else-if="part === 'Disposables'" :supplies="shelf.supplies" :currency="shelf.currency" :disabled="!mayWrite" />
-      <KitList v-else-if="part === 'Kits'" :kits="shelf.kits" :products="products" :currency="shelf.currency" :disabled="!mayWrite" />
+      <ShelfTable
+        v-if="part === 'Products'"
+        key="products"
+        :list="products"
+        :currency="shelf.currency"
+      />
+      <ShelfTable
+        v-else-if="part === 'House mixes'"
+        key="mixes"
+        :list="mixes"
+        :currency="shelf.currency"
+        mixes
+      />
+      <DeviceList
+        v-else-if="part === 'Devices'"
+        :devices="shelf.devices"
+        :supplies="shelf.supplies"
+        :disabled="!mayWrite"
+      />
+      <SupplyList
+        v-else-if="part === 'Disposables'"
+        :supplies="shelf.supplies"
+        :currency="shelf.currency"
+        :disabled="!mayWrite"
+      />
+      <KitList
+        v-else-if="part === 'Kits'"
+        :kits="shelf.kits"
+        :products="products"
+        :currency="shelf.currency"
+        :disabled="!mayWrite"
+      />
       <OrderPanel v-else-if="part === 'Order'" :currency="shelf.currency" />
       <PricePanel v-else :rates="shelf.rates" :currency="shelf.currency" @saved="load" />
     </template>
-    <LazyShelfImport v-if="taking" :today="shelf?.today ?? ''" :currency="shelf?.currency ?? 'EUR'" :known="products" @close="taking = false" @taken="load" />
+    <LazyShelfImport
+      v-if="taking"
+      :today="shelf?.today ?? ''"
+      :currency="shelf?.currency ?? 'EUR'"
+      :known="products"
+      @close="taking = false"
+      @taken="load"
+    />
   </div>
 </template>
