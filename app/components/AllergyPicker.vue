@@ -48,15 +48,16 @@ const flip = (id: string) =>
 
 <template>
   <section aria-label="Allergies" class="mt-6">
-    <div class="flex items-center gap-4 border-b border-line pb-2"
-      ><h2 class="text-xl flex-1">Allergies and reactions</h2
-      ><input
+    <div class="flex items-center gap-4 border-b border-line pb-2">
+      <h2 class="text-xl flex-1">Allergies and reactions</h2>
+      <input
         v-model="typed"
         class="field w-56"
         type="search"
         aria-label="Search allergies"
         placeholder="aspirin, papaya …"
-    /></div>
+      />
+    </div>
     <div class="flex flex-wrap gap-1.5 pt-3">
       <button
         type="button"
@@ -64,8 +65,9 @@ const flip = (id: string) =>
         :aria-pressed="none"
         :disabled="disabled"
         @click="emit('answer', [say('any', 'no')])"
-        >None known</button
       >
+        None known
+      </button>
       <button
         v-for="family in shown"
         :key="family.id"
@@ -74,11 +76,12 @@ const flip = (id: string) =>
         :aria-pressed="answerOf(family.id) === 'yes'"
         :disabled="disabled"
         @click="flip(family.id)"
-        >{{ family.name }}</button
       >
-      <p v-if="shown.length === 0" class="py-2 text-soft"
-        >Nothing in the list under that name. Read the product’s ingredient list with the client.</p
-      >
+        {{ family.name }}
+      </button>
+      <p v-if="shown.length === 0" class="py-2 text-soft">
+        Nothing in the list under that name. Read the product’s ingredient list with the client.
+      </p>
     </div>
     <IngredientReader :facts="facts" :products="products" class="mt-3" />
     <div v-for="family in said" :key="family.id" class="mt-3 pl-4 border-l-2 border-mind">
@@ -86,8 +89,11 @@ const flip = (id: string) =>
         class="flex items-center gap-2 flex-wrap"
         role="radiogroup"
         :aria-label="`What ${family.name} does`"
-        ><span class="mr-2 font-semibold">{{ family.name }}</span
-        ><button
+      >
+        <span class="mr-2 font-semibold">
+          {{ family.name }}
+        </span>
+        <button
           v-for="one in REACTIONS"
           :key="one.value"
           type="button"
@@ -96,15 +102,17 @@ const flip = (id: string) =>
           :aria-checked="facts.get(`allergy:${family.id}`)?.reaction === one.value"
           :disabled="disabled"
           @click="emit('answer', [say(family.id, 'yes', { reaction: one.value })])"
-          >{{ one.word }}</button
-        ></div
-      >
+        >
+          {{ one.word }}
+        </button>
+      </div>
       <p
         v-for="(change, at) in changesBecause(plan, `Allergy to ${family.name.toLowerCase()}`)"
         :key="at"
         class="mt-1 text-sm"
-        ><span class="font-semibold">{{ change.what }}.</span></p
       >
+        <span class="font-semibold">{{ change.what }}.</span>
+      </p>
     </div>
   </section>
 </template>

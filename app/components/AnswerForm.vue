@@ -26,10 +26,10 @@ const set = (change: Partial<SkinAnswer>) => {
 
 <template>
   <div class="flex flex-col gap-4">
-    <div
-      ><p id="a-red" class="mb-1">Redness, of 4</p
-      ><div role="radiogroup" aria-labelledby="a-red" class="flex gap-1"
-        ><button
+    <div>
+      <p id="a-red" class="mb-1">Redness, of 4</p>
+      <div role="radiogroup" aria-labelledby="a-red" class="flex gap-1">
+        <button
           v-for="n in 5"
           :key="n"
           type="button"
@@ -38,14 +38,15 @@ const set = (change: Partial<SkinAnswer>) => {
           :aria-checked="answer.redness === n - 1"
           :disabled="disabled"
           @click="set({ redness: n - 1 })"
-          >{{ n - 1 }}</button
-        ></div
-      ></div
-    >
-    <div
-      ><p id="a-hours" class="mb-1">How long it lasted</p
-      ><div role="radiogroup" aria-labelledby="a-hours" class="flex flex-wrap gap-1"
-        ><button
+        >
+          {{ n - 1 }}
+        </button>
+      </div>
+    </div>
+    <div>
+      <p id="a-hours" class="mb-1">How long it lasted</p>
+      <div role="radiogroup" aria-labelledby="a-hours" class="flex flex-wrap gap-1">
+        <button
           v-for="one in HOURS"
           :key="one.value"
           type="button"
@@ -54,14 +55,15 @@ const set = (change: Partial<SkinAnswer>) => {
           :aria-checked="answer.rednessHours === one.value"
           :disabled="disabled"
           @click="set({ rednessHours: one.value })"
-          >{{ one.word }}</button
-        ></div
-      ></div
-    >
-    <div
-      ><p id="a-sting" class="mb-1">Stinging, of 10</p
-      ><div role="radiogroup" aria-labelledby="a-sting" class="grid grid-cols-6 gap-1"
-        ><button
+        >
+          {{ one.word }}
+        </button>
+      </div>
+    </div>
+    <div>
+      <p id="a-sting" class="mb-1">Stinging, of 10</p>
+      <div role="radiogroup" aria-labelledby="a-sting" class="grid grid-cols-6 gap-1">
+        <button
           v-for="n in 11"
           :key="n"
           type="button"
@@ -70,12 +72,13 @@ const set = (change: Partial<SkinAnswer>) => {
           :aria-checked="answer.stinging === n - 1"
           :disabled="disabled"
           @click="set({ stinging: n - 1 })"
-          >{{ n - 1 }}</button
-        ></div
-      ></div
-    >
-    <div role="group" aria-label="What came after" class="grid grid-cols-3 gap-1"
-      ><button
+        >
+          {{ n - 1 }}
+        </button>
+      </div>
+    </div>
+    <div role="group" aria-label="What came after" class="grid grid-cols-3 gap-1">
+      <button
         v-for="sign in SIGNS"
         :key="sign.key"
         type="button"
@@ -83,8 +86,9 @@ const set = (change: Partial<SkinAnswer>) => {
         :aria-pressed="answer[sign.key]"
         :disabled="disabled"
         @click="set({ [sign.key]: !answer[sign.key] })"
-        >{{ sign.word }}</button
-      ></div
-    >
+      >
+        {{ sign.word }}
+      </button>
+    </div>
   </div>
 </template>

@@ -57,12 +57,12 @@ const receive = () =>
 
 <template>
   <section aria-label="Batches">
-    <div class="flex items-baseline gap-3 border-b border-line pb-1"
-      ><h2 class="text-xl flex-1">Batches</h2
-      ><button v-if="!disabled" type="button" class="pick !min-h-[36px] text-sm" @click="receive"
-        >A pack came</button
-      ></div
-    >
+    <div class="flex items-baseline gap-3 border-b border-line pb-1">
+      <h2 class="text-xl flex-1">Batches</h2>
+      <button v-if="!disabled" type="button" class="pick !min-h-[36px] text-sm" @click="receive">
+        A pack came
+      </button>
+    </div>
     <p v-if="shown.length === 0" class="py-2 text-mind font-semibold">⊘ none left</p>
     <fieldset
       v-for="batch in shown"
@@ -71,13 +71,14 @@ const receive = () =>
       class="border-b border-hair py-2"
       :aria-label="`Batch ${batch.lot || 'without a lot'}`"
     >
-      <p class="flex items-baseline gap-2"
-        ><span v-if="batch.id === current" class="text-now font-semibold">▸ in use</span
-        ><span v-else-if="!good(batch)" class="text-mind font-semibold"
+      <p class="flex items-baseline gap-2">
+        <span v-if="batch.id === current" class="text-now font-semibold">▸ in use</span>
+        <span v-else-if="!good(batch)" class="text-mind font-semibold"
           >✕ past its time, not used</span
-        ><span v-else class="text-soft">next</span
-        ><span class="ml-auto text-sm text-soft">came {{ shortDate(batch.receivedOn) }}</span></p
-      >
+        >
+        <span v-else class="text-soft">next</span>
+        <span class="ml-auto text-sm text-soft">came {{ shortDate(batch.receivedOn) }}</span>
+      </p>
       <div class="grid grid-cols-2 gap-2 mt-1">
         <label class="text-sm text-soft"
           >Lot<input
@@ -85,7 +86,8 @@ const receive = () =>
             v-shown="batch.lot"
             maxlength="60"
             @change="emit('put', { ...batch, lot: text($event) }, 'count')"
-        /></label>
+          />
+        </label>
         <label class="text-sm text-soft"
           >Left, {{ unit
           }}<input
@@ -93,14 +95,16 @@ const receive = () =>
             inputmode="decimal"
             v-shown="figure(batch.left)"
             @change="count(batch, $event)"
-        /></label>
+          />
+        </label>
         <label class="text-sm text-soft"
           >Use by<input
             type="date"
             class="field !min-h-[36px] w-full !text-ink"
             v-shown="batch.bestBefore ?? ''"
             @change="emit('put', { ...batch, bestBefore: text($event) || undefined }, 'count')"
-        /></label>
+          />
+        </label>
         <label class="text-sm text-soft"
           >Opened<input
             type="date"
@@ -108,27 +112,26 @@ const receive = () =>
             v-shown="batch.openedOn ?? ''"
             :max="today"
             @change="emit('put', { ...batch, openedOn: text($event) || undefined }, 'count')"
-        /></label>
+          />
+        </label>
       </div>
-      <div class="flex gap-2 mt-2"
-        ><button
+      <div class="flex gap-2 mt-2">
+        <button
           v-if="!batch.openedOn"
           type="button"
           class="pick !min-h-[36px] text-sm"
           @click="emit('put', { ...batch, openedOn: today }, 'count')"
-          >Opened today</button
-        ><button type="button" class="pick !min-h-[36px] text-sm" @click="discard(batch)"
-          >Throw away</button
-        ></div
-      >
+        >
+          Opened today
+        </button>
+        <button type="button" class="pick !min-h-[36px] text-sm" @click="discard(batch)">
+          Throw away
+        </button>
+      </div>
     </fieldset>
-    <p v-if="undoing" class="py-2 text-calm flex items-center gap-3" role="status"
-      >Thrown away: lot {{ undoing.lot || '–' }}.<button
-        type="button"
-        class="pick !min-h-[36px]"
-        @click="undo"
-        >Undo</button
-      ></p
-    >
+    <p v-if="undoing" class="py-2 text-calm flex items-center gap-3" role="status">
+      Thrown away: lot {{ undoing.lot || '–' }}.
+      <button type="button" class="pick !min-h-[36px]" @click="undo">Undo</button>
+    </p>
   </section>
 </template>

@@ -56,23 +56,26 @@ async function book() {
 <template>
   <PlainDialog :open="open" title="Book a visit" @close="emit('close')">
     <form class="grid grid-cols-2 gap-4" @submit.prevent="book">
-      <label v-for="list in lists" :key="list.key" class="flex flex-col gap-1"
-        >{{ list.label
-        }}<select v-model="form[list.key]" class="field" required
-          ><option value="" disabled>Choose</option
-          ><option v-for="item in list.items" :key="item.id" :value="item.id">{{
+      <label v-for="list in lists" :key="list.key" class="flex flex-col gap-1">
+        {{ list.label }}
+        <select v-model="form[list.key]" class="field" required>
+          <option value="" disabled>Choose</option>
+          <option v-for="item in list.items" :key="item.id" :value="item.id">{{
             item.name
-          }}</option></select
-        ></label
-      >
-      <label class="flex flex-col gap-1"
-        >Day<input v-model="form.date" class="field" type="date" required
-      /></label>
-      <label class="flex flex-col gap-1"
-        >From<input v-model="form.time" class="field" type="time" step="300" required
-      /></label>
-      <label class="flex flex-col gap-1"
-        >Minutes<input
+          }}</option>
+        </select>
+      </label>
+      <label class="flex flex-col gap-1">
+        Day
+        <input v-model="form.date" class="field" type="date" required />
+      </label>
+      <label class="flex flex-col gap-1">
+        From
+        <input v-model="form.time" class="field" type="time" step="300" required />
+      </label>
+      <label class="flex flex-col gap-1">
+        Minutes
+        <input
           v-model.number="form.slotMinutes"
           class="field"
           type="number"
@@ -80,12 +83,13 @@ async function book() {
           max="240"
           step="15"
           required
-      /></label>
+        />
+      </label>
       <p v-if="trouble" role="alert" class="col-span-2 text-mind font-medium">{{ trouble }}</p>
-      <div class="col-span-2 flex gap-3 justify-end mt-2"
-        ><button type="button" class="rung" @click="emit('close')">Cancel</button
-        ><button type="submit" class="rung rung-strong">Book</button></div
-      >
+      <div class="col-span-2 flex gap-3 justify-end mt-2">
+        <button type="button" class="rung" @click="emit('close')">Cancel</button>
+        <button type="submit" class="rung rung-strong">Book</button>
+      </div>
     </form>
   </PlainDialog>
 </template>

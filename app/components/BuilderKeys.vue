@@ -16,10 +16,12 @@ const KEYS = [
 </script>
 
 <template>
-  <dl class="grid grid-cols-[9rem_1fr] gap-y-2"
-    ><template v-for="[key, does] in KEYS" :key="key"
-      ><dt class="font-semibold">{{ key }}</dt
-      ><dd>{{ does }}</dd></template
-    ></dl
-  >
+  <dl class="grid grid-cols-[9rem_1fr] gap-y-2">
+    <template v-for="[key, does] in KEYS" :key="key">
+      <dt class="font-semibold">
+        {{ key }}
+      </dt>
+      <dd>{{ does }}</dd>
+    </template>
+  </dl>
 </template>

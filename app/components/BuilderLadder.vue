@@ -223,11 +223,12 @@ defineExpose({ focus: () => list.value?.focus() })
         <span
           class="grip h-full w-7 grid place-items-center cursor-grab text-soft touch-none"
           aria-hidden="true"
-          ><GripVertical :size="16"
-        /></span>
-        <span class="truncate" :class="step.essential ? 'font-semibold' : ''"
-          ><span v-if="step.floating" class="text-soft">↳ </span>{{ step.title }}</span
         >
+          <GripVertical :size="16" />
+        </span>
+        <span class="truncate" :class="step.essential ? 'font-semibold' : ''">
+          <span v-if="step.floating" class="text-soft">↳ </span>{{ step.title }}
+        </span>
         <span v-if="hints(step)" class="text-sm text-soft whitespace-nowrap shrink-0">{{
           hints(step)
         }}</span>
@@ -236,8 +237,8 @@ defineExpose({ focus: () => list.value?.focus() })
           class="text-sm text-mind whitespace-nowrap shrink-0"
           >hangs nowhere</span
         >
-        <span class="ml-auto shrink-0 flex items-center gap-2"
-          ><AlertTriangle
+        <span class="ml-auto shrink-0 flex items-center gap-2">
+          <AlertTriangle
             v-if="worst(step.id)"
             :size="17"
             :class="worst(step.id) === 'wrong' ? 'text-mind' : 'text-soft'"
@@ -247,10 +248,11 @@ defineExpose({ focus: () => list.value?.focus() })
                 .map((one) => one.says)
                 .join(' ')
             "
-          /><span class="text-soft w-14 text-right">{{
+          />
+          <span class="text-soft w-14 text-right">{{
             secondsOf(step.id) > 0 ? halfMinutes(secondsOf(step.id)) : '–'
-          }}</span></span
-        >
+          }}</span>
+        </span>
       </li>
     </ul>
   </div>

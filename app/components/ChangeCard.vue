@@ -44,25 +44,27 @@ const reasons = computed(() => [
     :class="selected && 'bg-now-ground'"
     @mouseenter="$emit('select')"
   >
-    <span class="flex flex-col items-center gap-0.5 pt-0.5"
-      ><span
+    <span class="flex flex-col items-center gap-0.5 pt-0.5">
+      <span
         class="min-w-6 h-5 px-1 grid place-items-center border-[1.4px] border-mind text-mind text-[12.5px] font-bold"
-        >{{ mark }}</span
-      ><span class="text-mind" :title="glyphOf(change.kind).word">{{
+      >
+        {{ mark }}
+      </span>
+      <span class="text-mind" :title="glyphOf(change.kind).word">{{
         glyphOf(change.kind).glyph
-      }}</span></span
-    >
+      }}</span>
+    </span>
     <div>
       <p class="font-semibold">{{ change.what }}</p>
       <p v-for="reason in reasons" :key="reason">{{ reason }}</p>
-      <p v-if="first && change.kind !== 'hung' && change.kind !== 'replaced'" class="text-soft"
-        >Instead: {{ first.instead }}</p
-      >
-      <p class="text-sm text-soft mt-0.5"
-        ><template v-for="(one, at) in basis" :key="one.id"
-          >{{ at > 0 ? ' — ' : '' }}<RuleLink :id="one.id" />{{ one.words }}</template
-        ></p
-      >
+      <p v-if="first && change.kind !== 'hung' && change.kind !== 'replaced'" class="text-soft">
+        Instead: {{ first.instead }}
+      </p>
+      <p class="text-sm text-soft mt-0.5">
+        <template v-for="(one, at) in basis" :key="one.id">
+          {{ at > 0 ? ' — ' : '' }}<RuleLink :id="one.id" />{{ one.words }}
+        </template>
+      </p>
       <div v-if="keepable || forTime || change.kind === 'kept'" class="mt-1.5">
         <button
           v-if="forTime"
@@ -70,24 +72,27 @@ const reasons = computed(() => [
           class="rung !min-h-[44px] text-sm"
           :disabled="disabled"
           @click="$emit('stay')"
-          >Must stay</button
         >
+          Must stay
+        </button>
         <button
           v-if="keepable"
           type="button"
           class="rung !min-h-[44px] text-sm"
           :disabled="disabled"
           @click="$emit('keep', keepable)"
-          >Keep as written …</button
         >
+          Keep as written …
+        </button>
         <button
           v-if="change.kind === 'kept' && first"
           type="button"
           class="rung text-sm"
           :disabled="disabled"
           @click="$emit('withdraw', first.ruleId)"
-          >Take back</button
         >
+          Take back
+        </button>
       </div>
     </div>
   </li>

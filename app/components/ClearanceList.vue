@@ -42,57 +42,68 @@ function keep() {
 <template>
   <section aria-label="Clearances">
     <h2 class="text-xl border-b border-line pb-2">Clearances: who gave them, when, until when</h2>
-    <ul
-      ><li
+    <ul>
+      <li
         v-for="one in wanted"
         :key="one.id"
         class="flex items-center gap-3 py-2 border-b border-hair"
-        ><span class="flex-1"
-          ><span class="text-mind font-semibold">Wanted today: </span>{{ one.title }}
-          <span class="text-soft">({{ one.ruleId }})</span></span
-        ><button type="button" class="rung" :disabled="disabled" @click="choosing = one.id"
-          >Record …</button
-        ></li
-      ><li v-for="one in given" :key="`${one.clearance}${one.on}`" class="py-2 border-b border-hair"
-        >{{ titleOf(one.clearance) }}: <span class="font-semibold">{{ one.by }}</span>,
+      >
+        <span class="flex-1">
+          <span class="text-mind font-semibold">Wanted today: </span>{{ one.title }}
+          <span class="text-soft">({{ one.ruleId }})</span>
+        </span>
+        <button type="button" class="rung" :disabled="disabled" @click="choosing = one.id">
+          Record …
+        </button>
+      </li>
+      <li v-for="one in given" :key="`${one.clearance}${one.on}`" class="py-2 border-b border-hair">
+        {{ titleOf(one.clearance) }}: <span class="font-semibold">{{ one.by }}</span>,
         {{ shortDate(one.on) }}{{ one.until ? ` until ${shortDate(one.until)}` : ', without an end'
         }}<span v-if="one.until && one.until < today" class="text-mind font-semibold">
           · ended</span
-        ></li
-      ><li v-if="wanted.length === 0 && given.length === 0" class="py-2 text-soft"
-        >None is wanted today, none is recorded.</li
-      ></ul
-    >
+        >
+      </li>
+      <li v-if="wanted.length === 0 && given.length === 0" class="py-2 text-soft">
+        None is wanted today, none is recorded.
+      </li>
+    </ul>
     <form
       v-if="choosing"
       class="mt-4 flex flex-wrap items-end gap-3 border-l-2 border-now pl-4"
       @submit.prevent="keep"
     >
       <p class="w-full font-semibold">{{ titleOf(choosing) }}</p>
-      <label class="flex flex-col gap-1"
-        >Given by<input
+      <label class="flex flex-col gap-1">
+        Given by
+        <input
           v-model="by"
           class="field"
           required
           minlength="2"
           maxlength="120"
-          placeholder="name, profession" /></label
-      ><label class="flex flex-col gap-1"
-        >On<input v-model="on" class="field" type="date" :max="today" required /></label
-      ><label class="flex flex-col gap-1"
-        >Until<input v-model="until" class="field" type="date"
-      /></label>
-      <button type="submit" class="rung rung-strong">Keep</button
-      ><button type="button" class="rung" @click="choosing = ''">Cancel</button
-      ><p v-if="trouble" role="alert" class="w-full text-mind">{{ trouble }}</p>
+          placeholder="name, profession"
+        />
+      </label>
+      <label class="flex flex-col gap-1">
+        On
+        <input v-model="on" class="field" type="date" :max="today" required />
+      </label>
+      <label class="flex flex-col gap-1">
+        Until
+        <input v-model="until" class="field" type="date" />
+      </label>
+      <button type="submit" class="rung rung-strong">Keep</button>
+      <button type="button" class="rung" @click="choosing = ''">Cancel</button>
+      <p v-if="trouble" role="alert" class="w-full text-mind">{{ trouble }}</p>
     </form>
-    <label class="flex flex-col gap-1 mt-5 text-sm text-soft max-w-md"
-      >Another clearance<select v-model="choosing" class="field" :disabled="disabled"
-        ><option value="">Choose</option
-        ><option v-for="one in all" :key="one.id" :value="one.id"
-          >{{ one.title }} ({{ one.ruleId }})</option
-        ></select
-      ></label
-    >
+    <label class="flex flex-col gap-1 mt-5 text-sm text-soft max-w-md">
+      Another clearance
+      <select v-model="choosing" class="field" :disabled="disabled">
+        <option value="">Choose</option>
+        <option v-for="one in all" :key="one.id" :value="one.id">
+          {{ one.title }} ({{ one.ruleId }})
+        </option>
+      </select>
+    </label>
   </section>
 </template>

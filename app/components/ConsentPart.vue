@@ -82,31 +82,38 @@ function withdraw(id: string) {
 <template>
   <section aria-label="Consent">
     <h2 class="text-xl border-b border-line pb-2">Consent, with the words that are signed</h2>
-    <ul
-      ><li
+    <ul>
+      <li
         v-for="text in wanted"
         :key="text.id"
         class="flex items-center gap-3 py-2.5 border-b border-hair"
-        ><span class="flex-1"
-          ><span class="font-semibold">{{ text.title }}</span
-          ><span class="block text-sm" :class="signedOf(text) ? 'text-soft' : 'text-mind'">{{
+      >
+        <span class="flex-1">
+          <span class="font-semibold">
+            {{ text.title }}
+          </span>
+          <span class="block text-sm" :class="signedOf(text) ? 'text-soft' : 'text-mind'">{{
             signedOf(text)
               ? `${signedOf(text)!.signer}, ${shortDate(signedOf(text)!.signedOn)}, version ${signedOf(text)!.version}${signedOf(text)!.version < text.version ? `; the words are now version ${text.version}` : ''}`
               : 'not signed'
-          }}</span></span
-        ><button
+          }}</span>
+        </span>
+        <button
           v-if="signedOf(text)"
           type="button"
           class="pick text-sm"
           @click="shown = signedOf(text)"
-          >See</button
-        ><button v-if="owner" type="button" class="pick text-sm" @click="change(text)"
-          >Change the words</button
-        ><button type="button" class="rung" :disabled="disabled" @click="begin(text)">{{
+        >
+          See
+        </button>
+        <button v-if="owner" type="button" class="pick text-sm" @click="change(text)">
+          Change the words
+        </button>
+        <button type="button" class="rung" :disabled="disabled" @click="begin(text)">{{
           signedOf(text) ? 'Sign anew …' : 'Sign …'
-        }}</button></li
-      ></ul
-    >
+        }}</button>
+      </li>
+    </ul>
     <PlainDialog
       :open="open !== undefined"
       wide
@@ -118,18 +125,19 @@ function withdraw(id: string) {
         tabindex="0"
         >{{ open?.body }}</p
       >
-      <form class="mt-4" @submit.prevent="sign"
-        ><label class="flex flex-col gap-1 mb-3"
-          >{{ open?.kind === 'guardian' || minor ? 'Guardian' : 'Name'
-          }}<input v-model="signer" class="field" required minlength="2" maxlength="120" /></label
-        ><SignaturePad v-if="open" @drawn="signature = $event" /><div
-          class="flex justify-end gap-3 mt-4"
-          ><button type="button" class="rung" @click="open = undefined">Not now</button
-          ><button type="submit" class="rung rung-strong" :disabled="!signature"
-            >Keep the signature</button
-          ></div
-        ></form
-      >
+      <form class="mt-4" @submit.prevent="sign">
+        <label class="flex flex-col gap-1 mb-3">
+          {{ open?.kind === 'guardian' || minor ? 'Guardian' : 'Name' }}
+          <input v-model="signer" class="field" required minlength="2" maxlength="120" />
+        </label>
+        <SignaturePad v-if="open" @drawn="signature = $event" />
+        <div class="flex justify-end gap-3 mt-4">
+          <button type="button" class="rung" @click="open = undefined">Not now</button>
+          <button type="submit" class="rung rung-strong" :disabled="!signature">
+            Keep the signature
+          </button>
+        </div>
+      </form>
     </PlainDialog>
     <PlainDialog
       :open="shown !== undefined"
@@ -148,19 +156,21 @@ function withdraw(id: string) {
         :alt="`Signature of ${shown.signer}`"
         class="h-28 mt-3 bg-[#f7f3ea] border border-hair"
       />
-      <p v-if="shown" class="text-sm text-soft"
-        >{{ shown.signer }}, {{ shown.relation }}, {{ shortDate(shown.signedOn) }}</p
-      >
-      <div class="flex justify-end gap-3 mt-4"
-        ><button
+      <p v-if="shown" class="text-sm text-soft">
+        {{ shown.signer }}, {{ shown.relation }}, {{ shortDate(shown.signedOn) }}
+      </p>
+      <div class="flex justify-end gap-3 mt-4">
+        <button
           v-if="shown"
           type="button"
           class="rung !border-mind text-mind"
           :disabled="disabled"
           @click="withdraw(shown.id)"
-          >Withdraw from today</button
-        ><button type="button" class="rung" @click="shown = undefined">Close</button></div
-      >
+        >
+          Withdraw from today
+        </button>
+        <button type="button" class="rung" @click="shown = undefined">Close</button>
+      </div>
     </PlainDialog>
     <PlainDialog
       :open="changing !== undefined"
@@ -169,11 +179,13 @@ function withdraw(id: string) {
       @close="changing = undefined"
     >
       <form class="flex flex-col gap-3" @submit.prevent="publish">
-        <label class="flex flex-col gap-1"
-          >Title<input v-model="words.title" class="field" required minlength="3" maxlength="120"
-        /></label>
-        <label class="flex flex-col gap-1"
-          >Words to be signed<textarea
+        <label class="flex flex-col gap-1">
+          Title
+          <input v-model="words.title" class="field" required minlength="3" maxlength="120" />
+        </label>
+        <label class="flex flex-col gap-1">
+          Words to be signed
+          <textarea
             v-model="words.body"
             class="field py-2 h-64"
             required
@@ -181,22 +193,23 @@ function withdraw(id: string) {
             maxlength="8000"
           />
         </label>
-        <p class="text-sm text-soft"
-          >What has been signed keeps the words under which it was signed. Local law comes first.</p
-        >
+        <p class="text-sm text-soft">
+          What has been signed keeps the words under which it was signed. Local law comes first.
+        </p>
         <p v-if="trouble" role="alert" class="text-mind">{{ trouble }}</p>
-        <div class="flex justify-end gap-3"
-          ><button type="button" class="rung" @click="changing = undefined">Cancel</button
-          ><button
+        <div class="flex justify-end gap-3">
+          <button type="button" class="rung" @click="changing = undefined">Cancel</button>
+          <button
             type="submit"
             class="rung rung-strong"
             :disabled="
               !changing ||
               (words.title.trim() === changing.title && words.body.trim() === changing.body)
             "
-            >Publish</button
-          ></div
-        >
+          >
+            Publish
+          </button>
+        </div>
       </form>
     </PlainDialog>
   </section>

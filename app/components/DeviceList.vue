@@ -79,10 +79,10 @@ function addZone(event: Event) {
 
 <template>
   <div class="grid grid-cols-[20rem_minmax(0,1fr)] gap-9 flex-1 min-h-0">
-    <div class="overflow-y-auto pr-1"
-      ><ul class="border-t border-line" aria-label="Devices"
-        ><li v-for="one in things" :key="one.id" class="border-b border-hair"
-          ><button
+    <div class="overflow-y-auto pr-1">
+      <ul class="border-t border-line" aria-label="Devices">
+        <li v-for="one in things" :key="one.id" class="border-b border-hair">
+          <button
             type="button"
             class="w-full text-left px-2 py-2.5 min-h-[48px]"
             :class="
@@ -91,55 +91,61 @@ function addZone(event: Event) {
                 : 'hover:bg-sunk'
             "
             @click="choose(one.id)"
-            >{{ one.name
-            }}<span class="block text-sm text-soft font-normal">{{
+          >
+            {{ one.name }}
+            <span class="block text-sm text-soft font-normal">{{
               one.properties
                 .filter((property) => property !== 'device')
                 .slice(0, 3)
                 .map(propertyWords)
                 .join(' · ')
-            }}</span></button
-          ></li
-        ></ul
-      >
-      <button v-if="!disabled" type="button" class="rung mt-3" @click="begin"
-        >New device</button
-      ></div
-    >
+            }}</span>
+          </button>
+        </li>
+      </ul>
+      <button v-if="!disabled" type="button" class="rung mt-3" @click="begin">New device</button>
+    </div>
     <div v-if="device" class="overflow-y-auto pr-2 flex flex-col gap-4">
       <p v-if="trouble" role="alert" class="px-4 py-2 bg-mind-ground border-l-4 border-mind">{{
         trouble
       }}</p>
       <fieldset :disabled="disabled" class="flex flex-col gap-4">
-        <div class="flex items-end gap-3"
-          ><label class="flex flex-col gap-1 text-sm text-soft flex-1"
-            >Name<input
+        <div class="flex items-end gap-3">
+          <label class="flex flex-col gap-1 text-sm text-soft flex-1">
+            Name
+            <input
               class="field !text-ink text-lg"
               v-shown="device.name"
               maxlength="120"
-              @change="put({ name: text($event).trim() })" /></label
-          ><p class="text-sm text-soft min-w-20 pb-3" role="status">{{ state }}</p></div
-        >
+              @change="put({ name: text($event).trim() })"
+            />
+          </label>
+          <p class="text-sm text-soft min-w-20 pb-3" role="status">{{ state }}</p>
+        </div>
         <div class="grid grid-cols-4 gap-3">
           <label
             v-for="key in ['from', 'start', 'to'] as const"
             :key="key"
             class="flex flex-col gap-1 text-sm text-soft"
-            >{{ LEVEL_WORDS[key]
-            }}<input
+          >
+            {{ LEVEL_WORDS[key] }}
+            <input
               class="field !text-ink"
               inputmode="decimal"
               v-shown="device.levels?.[key] ?? ''"
               @change="level(key, $event)"
-          /></label>
-          <label class="flex flex-col gap-1 text-sm text-soft"
-            >Counted in<input
+            />
+          </label>
+          <label class="flex flex-col gap-1 text-sm text-soft">
+            Counted in
+            <input
               class="field !text-ink"
               v-shown="device.levels?.unit ?? ''"
               placeholder="level, %, W"
               maxlength="20"
               @change="put({ levels: { ...levels(), unit: text($event) } })"
-          /></label>
+            />
+          </label>
         </div>
         <svg
           v-if="device.levels"
@@ -165,22 +171,27 @@ function addZone(event: Event) {
           </text>
         </svg>
         <div class="grid grid-cols-2 gap-3">
-          <label class="flex flex-col gap-1 text-sm text-soft"
-            >Setting, in words<input
+          <label class="flex flex-col gap-1 text-sm text-soft">
+            Setting, in words
+            <input
               class="field !text-ink"
               v-shown="device.setting"
               maxlength="160"
               @change="put({ setting: text($event) })"
-          /></label>
-          <label class="flex flex-col gap-1 text-sm text-soft"
-            >Energy, as its maker says<input
+            />
+          </label>
+          <label class="flex flex-col gap-1 text-sm text-soft">
+            Energy, as its maker says
+            <input
               class="field !text-ink"
               v-shown="device.energy ?? ''"
               maxlength="160"
               @change="put({ energy: text($event) || undefined })"
-          /></label>
-          <label class="flex flex-col gap-1 text-sm text-soft"
-            >Most minutes on one zone<input
+            />
+          </label>
+          <label class="flex flex-col gap-1 text-sm text-soft">
+            Most minutes on one zone
+            <input
               class="field !text-ink"
               inputmode="decimal"
               v-shown="device.maxMinutes ?? ''"
@@ -192,54 +203,64 @@ function addZone(event: Event) {
                   240,
                 )
               "
-          /></label>
-          <label class="flex flex-col gap-1 text-sm text-soft"
-            >Set-up card, with commas<input
+            />
+          </label>
+          <label class="flex flex-col gap-1 text-sm text-soft">
+            Set-up card, with commas
+            <input
               class="field !text-ink"
               v-shown="device.setup.join(', ')"
               @change="put({ setup: listIn($event) })"
-          /></label>
+            />
+          </label>
         </div>
-        <FoldAway
-          ><template #summary
-            ><span class="min-h-[40px] inline-flex items-center font-semibold"
-              >Zone order<span class="ml-2 text-soft font-normal">{{
+        <FoldAway>
+          <template #summary>
+            <span class="min-h-[40px] inline-flex items-center font-semibold">
+              Zone order
+              <span class="ml-2 text-soft font-normal">{{
                 device.zoneOrder?.map(zoneName).join(' → ') || 'none given'
-              }}</span></span
-            ></template
-          ><div class="flex flex-wrap items-center gap-2"
-            ><span
+              }}</span>
+            </span>
+          </template>
+          <div class="flex flex-wrap items-center gap-2">
+            <span
               v-for="(zone, at) in device.zoneOrder ?? []"
               :key="at"
               class="border border-line px-3 min-h-[40px] inline-flex items-center gap-2"
-              >{{ at + 1 }} {{ zoneName(zone)
-              }}<button
+            >
+              {{ at + 1 }} {{ zoneName(zone) }}
+              <button
                 type="button"
                 class="min-w-[32px] min-h-[32px]"
                 :aria-label="`Take ${zoneName(zone)} out`"
                 @click="order(device.zoneOrder!.filter((_, index) => index !== at))"
-                >×</button
-              ></span
-            ><select class="field" aria-label="Next zone" value="" @change="addZone"
-              ><option value="">then …</option
-              ><option v-for="zone in READ_ZONES" :key="zone" :value="zone">{{
+              >
+                ×
+              </button>
+            </span>
+            <select class="field" aria-label="Next zone" value="" @change="addZone">
+              <option value="">then …</option>
+              <option v-for="zone in READ_ZONES" :key="zone" :value="zone">{{
                 zoneName(zone)
-              }}</option></select
-            ></div
-          ></FoldAway
-        >
-        <FoldAway
-          ><template #summary
-            ><span class="min-h-[40px] inline-flex items-center font-semibold"
-              >What it does<span class="ml-2 text-soft font-normal">{{
+              }}</option>
+            </select>
+          </div>
+        </FoldAway>
+        <FoldAway>
+          <template #summary>
+            <span class="min-h-[40px] inline-flex items-center font-semibold">
+              What it does
+              <span class="ml-2 text-soft font-normal">{{
                 device.properties
                   .filter((one) => one !== 'device')
                   .map(propertyWords)
                   .join(', ') || 'nothing marked'
-              }}</span></span
-            ></template
-          ><div class="flex flex-wrap gap-1.5"
-            ><button
+              }}</span>
+            </span>
+          </template>
+          <div class="flex flex-wrap gap-1.5">
+            <button
               v-for="one in PROPERTIES"
               :key="one"
               type="button"
@@ -252,18 +273,20 @@ function addZone(event: Event) {
                     : [...device.properties, one],
                 })
               "
-              >{{ propertyWords(one) }}</button
-            ></div
-          ></FoldAway
-        >
-        <div
-          ><h2 class="text-lg mb-1">Used up at each visit</h2
-          ><div class="flex flex-wrap gap-x-6 gap-y-2"
-            ><label
+            >
+              {{ propertyWords(one) }}
+            </button>
+          </div>
+        </FoldAway>
+        <div>
+          <h2 class="text-lg mb-1">Used up at each visit</h2>
+          <div class="flex flex-wrap gap-x-6 gap-y-2">
+            <label
               v-for="supply in supplies.filter((one) => one.kind === 'single use')"
               :key="supply.id"
               class="flex items-center gap-2"
-              ><input
+            >
+              <input
                 type="number"
                 min="0"
                 max="20"
@@ -272,10 +295,11 @@ function addZone(event: Event) {
                 @change="
                   take($event, supply.name, (value) => consumable(supply.id, value ?? 0), 20)
                 "
-              />{{ supply.name }}</label
-            ></div
-          ></div
-        >
+              />
+              {{ supply.name }}
+            </label>
+          </div>
+        </div>
       </fieldset>
     </div>
   </div>

@@ -63,15 +63,15 @@ const flip = (zones: readonly ZoneId[]) =>
 <template>
   <div class="py-2 border-b border-hair">
     <div class="flex items-center gap-4">
-      <p :id="`q-${question.code}`" class="flex-1"
-        >{{ question.ask }}<span v-if="medicines" class="text-sm text-mind"> · {{ medicines }}</span
-        ><span
+      <p :id="`q-${question.code}`" class="flex-1">
+        {{ question.ask }}<span v-if="medicines" class="text-sm text-mind">· {{ medicines }}</span>
+        <span
           v-if="fact && fact.answer !== 'unknown' && fact.askedOn !== today"
           class="text-sm text-soft"
         >
-          · told {{ shortDate(fact.askedOn) }}</span
-        ></p
-      >
+          · told {{ shortDate(fact.askedOn) }}
+        </span>
+      </p>
       <div role="radiogroup" :aria-labelledby="`q-${question.code}`" class="flex gap-1 shrink-0">
         <button
           v-for="one in ANSWERS"
@@ -83,24 +83,26 @@ const flip = (zones: readonly ZoneId[]) =>
           :aria-checked="value === one.value"
           :disabled="disabled"
           @click="say({ answer: one.value })"
-          >{{ one.word }}</button
         >
+          {{ one.word }}
+        </button>
       </div>
     </div>
     <div
       v-if="value === 'yes' && (question.date || question.zones)"
       class="mt-2 flex flex-wrap items-center gap-x-5 gap-y-2 pl-4 border-l-2 border-mind"
     >
-      <label v-if="question.date" class="flex items-center gap-2 text-sm text-soft"
-        >{{ DATE_WORDS[question.date]
-        }}<input
+      <label v-if="question.date" class="flex items-center gap-2 text-sm text-soft">
+        {{ DATE_WORDS[question.date] }}
+        <input
           type="date"
           class="field"
           :max="question.date === 'ahead' ? undefined : today"
           v-shown="fact?.on ?? ''"
           :disabled="disabled"
           @change="say({ on: ($event.target as HTMLInputElement).value })"
-      /></label>
+        />
+      </label>
       <div
         v-if="question.zones"
         class="flex flex-wrap gap-1"
@@ -115,13 +117,14 @@ const flip = (zones: readonly ZoneId[]) =>
           :aria-pressed="isIn(place.zones)"
           :disabled="disabled"
           @click="flip(place.zones)"
-          >{{ place.name }}</button
         >
+          {{ place.name }}
+        </button>
       </div>
     </div>
-    <p v-for="(change, at) in changes" :key="at" class="mt-1.5 pl-4 border-l-2 border-mind text-sm"
-      ><span class="font-semibold">{{ change.what }}.</span> {{ change.why[0]?.reason }}
-      {{ change.why[0]?.instead }}</p
-    >
+    <p v-for="(change, at) in changes" :key="at" class="mt-1.5 pl-4 border-l-2 border-mind text-sm">
+      <span class="font-semibold">{{ change.what }}.</span> {{ change.why[0]?.reason }}
+      {{ change.why[0]?.instead }}
+    </p>
   </div>
 </template>

@@ -14,7 +14,8 @@ const onToggle = (event: Event) => {
 </script>
 
 <template>
-  <details :open="open ?? false" @toggle="onToggle"
-    ><summary><slot name="summary" /></summary><slot v-if="shown"
-  /></details>
+  <details :open="open ?? false" @toggle="onToggle">
+    <summary><slot name="summary" /></summary>
+    <slot v-if="shown" />
+  </details>
 </template>

@@ -26,28 +26,37 @@ function move(at: number, by: -1 | 1) {
 <template>
   <section aria-label="Goals">
     <h2 class="text-xl border-b border-line pb-2">What the client wants, the most wanted first</h2>
-    <ol
-      ><li
+    <ol>
+      <li
         v-for="(one, at) in concerns"
         :key="one"
         class="flex items-center gap-3 py-2 border-b border-hair"
-        ><span class="display text-2xl w-8">{{ at + 1 }}</span
-        ><span class="flex-1 font-semibold">{{ WORDS[one] }}</span
-        ><button
+      >
+        <span class="display text-2xl w-8">
+          {{ at + 1 }}
+        </span>
+        <span class="flex-1 font-semibold">
+          {{ WORDS[one] }}
+        </span>
+        <button
           type="button"
           class="pick !px-0 grid place-items-center"
           :aria-label="`${WORDS[one]}: more wanted`"
           :disabled="disabled || at === 0"
           @click="move(at, -1)"
-          ><ArrowUp :size="17" /></button
-        ><button
+        >
+          <ArrowUp :size="17" />
+        </button>
+        <button
           type="button"
           class="pick !px-0 grid place-items-center"
           :aria-label="`${WORDS[one]}: less wanted`"
           :disabled="disabled || at === concerns.length - 1"
           @click="move(at, 1)"
-          ><ArrowDown :size="17" /></button
-        ><button
+        >
+          <ArrowDown :size="17" />
+        </button>
+        <button
           type="button"
           class="pick text-sm"
           :aria-label="`${WORDS[one]}: not wanted`"
@@ -58,20 +67,22 @@ function move(at: number, by: -1 | 1) {
               concerns.filter((other) => other !== one),
             )
           "
-          >✕</button
-        ></li
-      ></ol
-    >
-    <div class="flex flex-wrap gap-1 mt-3"
-      ><button
+        >
+          ✕
+        </button>
+      </li>
+    </ol>
+    <div class="flex flex-wrap gap-1 mt-3">
+      <button
         v-for="one in left"
         :key="one"
         type="button"
         class="pick"
         :disabled="disabled"
         @click="emit('rank', [...concerns, one])"
-        >+ {{ WORDS[one] }}</button
-      ></div
-    >
+      >
+        + {{ WORDS[one] }}
+      </button>
+    </div>
   </section>
 </template>

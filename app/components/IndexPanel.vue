@@ -68,48 +68,50 @@ function say(at: number, score: number) {
 <template>
   <div role="tabpanel" class="flex flex-col gap-5">
     <p class="text-sm text-soft">For tracking over visits, never a diagnosis.</p>
-    <section aria-label="Lesion index"
-      ><div class="flex items-baseline gap-3"
-        ><h2 class="text-lg flex-1">Lesion index</h2
-        ><p
-          ><span class="display text-3xl">{{ lesions.score }}</span> of {{ lesions.of
-          }}<span class="text-soft"
-            >, {{ lesions.band ?? 'no band without chest and back' }}</span
-          ></p
-        ></div
-      ><p class="text-sm text-soft"
-        >From the pins:
+    <section aria-label="Lesion index">
+      <div class="flex items-baseline gap-3">
+        <h2 class="text-lg flex-1">Lesion index</h2>
+        <p>
+          <span class="display text-3xl">{{ lesions.score }}</span> of {{ lesions.of
+          }}<span class="text-soft">, {{ lesions.band ?? 'no band without chest and back' }} </span>
+        </p>
+      </div>
+      <p class="text-sm text-soft">
+        From the pins:
         {{
           LESION_REGIONS.filter((region) => grades[region.id])
             .map((region) => `${region.name.toLowerCase()} ${grades[region.id]} × ${region.factor}`)
             .join(', ') || 'none'
-        }}.<template v-if="lesionsBefore"> Last visit {{ lesionsBefore.score }}.</template></p
-      ></section
-    >
+        }}.<template v-if="lesionsBefore"> Last visit {{ lesionsBefore.score }}.</template>
+      </p>
+    </section>
     <section aria-label="Pigment index">
-      <div class="flex items-baseline gap-3"
-        ><h2 class="text-lg flex-1">Pigment index</h2
-        ><p
-          ><span class="display text-3xl">{{ pigment.full }}</span> of 48<span class="text-soft"
+      <div class="flex items-baseline gap-3">
+        <h2 class="text-lg flex-1">Pigment index</h2>
+        <p>
+          <span class="display text-3xl">{{ pigment.full }}</span> of 48<span class="text-soft"
             >, modified {{ pigment.modified }} of 24{{
               pigmentBefore ? `; last visit ${pigmentBefore.full}` : ''
-            }}</span
-          ></p
-        ></div
-      >
-      <table class="w-full text-sm mt-1"
-        ><thead
-          ><tr class="text-left text-soft"
-            ><th class="font-normal py-1">Region</th
-            ><th v-for="part in PARTS" :key="part.key" class="font-normal"
-              >{{ part.name }} 0–{{ part.most }}</th
-            ></tr
-          ></thead
-        ><tbody
-          ><tr v-for="region in PIGMENT_REGIONS" :key="region" class="border-t border-hair"
-            ><th class="text-left font-normal py-1">{{ REGION_WORDS[region] }}</th
-            ><td v-for="part in PARTS" :key="part.key"
-              ><select
+            }}
+          </span>
+        </p>
+      </div>
+      <table class="w-full text-sm mt-1">
+        <thead>
+          <tr class="text-left text-soft">
+            <th class="font-normal py-1">Region</th>
+            <th v-for="part in PARTS" :key="part.key" class="font-normal">
+              {{ part.name }} 0–{{ part.most }}
+            </th>
+          </tr>
+        </thead>
+        <tbody>
+          <tr v-for="region in PIGMENT_REGIONS" :key="region" class="border-t border-hair">
+            <th class="text-left font-normal py-1">
+              {{ REGION_WORDS[region] }}
+            </th>
+            <td v-for="part in PARTS" :key="part.key">
+              <select
                 class="field w-20"
                 :aria-label="`${REGION_WORDS[region]}, ${part.name.toLowerCase()}`"
                 :value="reading.pigment?.[region]?.[part.key] ?? 0"
@@ -117,25 +119,27 @@ function say(at: number, score: number) {
                 @change="
                   setPigment(region, part.key, Number(($event.target as HTMLSelectElement).value))
                 "
-                ><option v-for="n in part.most + 1" :key="n" :value="n - 1">{{
-                  n - 1
-                }}</option></select
-              ></td
-            ></tr
-          ></tbody
-        ></table
-      >
+              >
+                <option v-for="n in part.most + 1" :key="n" :value="n - 1">{{ n - 1 }}</option>
+              </select>
+            </td>
+          </tr>
+        </tbody>
+      </table>
     </section>
     <section aria-label="Phototype">
-      <div class="flex items-baseline gap-3"
-        ><h2 class="text-lg flex-1">Phototype</h2
-        ><p v-if="type"
-          ><span class="display text-3xl">{{ type.type }}</span
-          ><span class="text-soft">, score {{ type.score }}</span></p
-        ><p v-else class="text-soft"
-          >{{ answers.length }} of {{ PHOTOTYPE_QUESTIONS.length }} answered</p
-        ></div
-      >
+      <div class="flex items-baseline gap-3">
+        <h2 class="text-lg flex-1">Phototype</h2>
+        <p v-if="type">
+          <span class="display text-3xl">
+            {{ type.type }}
+          </span>
+          <span class="text-soft">, score {{ type.score }}</span>
+        </p>
+        <p v-else class="text-soft">
+          {{ answers.length }} of {{ PHOTOTYPE_QUESTIONS.length }} answered
+        </p>
+      </div>
       <button type="button" class="rung text-sm mt-1" :aria-expanded="open" @click="open = !open">{{
         open ? 'Fold the questions' : 'Ask the ten questions'
       }}</button>
@@ -143,9 +147,12 @@ function say(at: number, score: number) {
         v-for="(question, at) in open ? PHOTOTYPE_QUESTIONS.slice(0, answers.length + 1) : []"
         :key="question.ask"
         class="py-2 border-b border-hair"
-        ><p :id="`photo-${at}`">{{ question.ask }}</p
-        ><div role="radiogroup" :aria-labelledby="`photo-${at}`" class="flex flex-wrap gap-1 mt-1"
-          ><button
+      >
+        <p :id="`photo-${at}`">
+          {{ question.ask }}
+        </p>
+        <div role="radiogroup" :aria-labelledby="`photo-${at}`" class="flex flex-wrap gap-1 mt-1">
+          <button
             v-for="(words, score) in question.answers"
             :key="score"
             type="button"
@@ -154,19 +161,21 @@ function say(at: number, score: number) {
             :aria-checked="answers[at] === score"
             :disabled="disabled"
             @click="say(at, score)"
-            >{{ words }}</button
-          ></div
-        ></div
-      >
+          >
+            {{ words }}
+          </button>
+        </div>
+      </div>
     </section>
-    <section aria-label="Typology angle"
-      ><div class="flex items-baseline gap-3"
-        ><h2 class="text-lg flex-1">Typology angle</h2
-        ><p v-if="angle"
-          ><span class="display text-3xl">{{ angle.degrees.toFixed(0) }}°</span
-          ><span class="text-soft">, {{ angle.band }}</span></p
-        ><p v-else class="text-soft">needs L* and b* from a meter</p></div
-      ></section
-    >
+    <section aria-label="Typology angle">
+      <div class="flex items-baseline gap-3">
+        <h2 class="text-lg flex-1">Typology angle</h2>
+        <p v-if="angle">
+          <span class="display text-3xl"> {{ angle.degrees.toFixed(0) }}°</span>
+          <span class="text-soft">, {{ angle.band }}</span>
+        </p>
+        <p v-else class="text-soft">needs L* and b* from a meter</p>
+      </div>
+    </section>
   </div>
 </template>

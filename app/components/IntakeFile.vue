@@ -20,20 +20,22 @@ const href = computed(() => `/api/visits/${props.visitId}/intake`)
 <template>
   <section aria-label="Intake as a file">
     <h2 class="text-xl border-b border-line pb-2">The intake as a file</h2>
-    <p class="py-3 text-soft"
-      >An open JSON file of what the client said. Taking one in adds its answers to those that are
-      here; nothing is overwritten, and a file with a fault changes nothing.</p
-    >
-    <div class="flex gap-3"
-      ><a class="rung" :href="href" download>Save as a file</a
-      ><label class="rung cursor-pointer"
-        >Take a file in<input
+    <p class="py-3 text-soft">
+      An open JSON file of what the client said. Taking one in adds its answers to those that are
+      here; nothing is overwritten, and a file with a fault changes nothing.
+    </p>
+    <div class="flex gap-3">
+      <a class="rung" :href="href" download> Save as a file </a>
+      <label class="rung cursor-pointer">
+        Take a file in<input
           type="file"
           accept="application/json,.json"
           class="sr-only"
           :disabled="disabled"
-          @change="read" /></label
-    ></div>
+          @change="read"
+        />
+      </label>
+    </div>
     <p v-if="trouble" role="alert" class="text-mind mt-3">{{ trouble }}</p>
   </section>
 </template>

@@ -60,12 +60,13 @@ async function add() {
 
 <template>
   <div class="overflow-y-auto flex-1">
-    <div class="flex items-start mb-4"
-      ><p class="text-soft max-w-[46rem] flex-1"
-        >A set sold as one. Part of it is used in the visit that opens it, the rest goes home with
-        the client. Opened on Prepare.</p
-      ><p class="text-sm text-soft" role="status">{{ state }}</p></div
-    >
+    <div class="flex items-start mb-4">
+      <p class="text-soft max-w-[46rem] flex-1">
+        A set sold as one. Part of it is used in the visit that opens it, the rest goes home with
+        the client. Opened on Prepare.
+      </p>
+      <p class="text-sm text-soft" role="status">{{ state }}</p>
+    </div>
     <p v-if="trouble" role="alert" class="mb-3 px-4 py-2 bg-mind-ground border-l-4 border-mind">{{
       trouble
     }}</p>
@@ -75,29 +76,37 @@ async function add() {
       class="border-t border-line pt-3 pb-5"
       :aria-label="kit.name"
     >
-      <div class="flex items-baseline gap-4"
-        ><h2 class="text-2xl flex-1">{{ kit.name }}</h2
-        ><span class="text-soft">for {{ kit.concern }}</span
-        ><span class="display text-2xl">{{ money(kit.priceMinor, currency) }}</span></div
-      >
+      <div class="flex items-baseline gap-4">
+        <h2 class="text-2xl flex-1">
+          {{ kit.name }}
+        </h2>
+        <span class="text-soft">for {{ kit.concern }} </span>
+        <span class="display text-2xl">{{ money(kit.priceMinor, currency) }}</span>
+      </div>
       <fieldset :disabled="disabled" class="mt-2">
-        <div class="flex gap-3 mb-2"
-          ><label class="flex items-center gap-2"
-            >For<select
+        <div class="flex gap-3 mb-2">
+          <label class="flex items-center gap-2">
+            For
+            <select
               class="field !min-h-[38px]"
               :value="kit.concern"
               @change="put({ ...kit, concern: text($event) as Kit['concern'] })"
-              ><option v-for="one in CONCERNS" :key="one">{{ one }}</option></select
-            ></label
-          ><label class="flex items-center gap-2"
-            >Price, {{ currency
-            }}<input
+            >
+              <option v-for="one in CONCERNS" :key="one">{{ one }}</option>
+            </select>
+          </label>
+          <label class="flex items-center gap-2">
+            Price, {{ currency }}
+            <input
               class="field !min-h-[38px] w-28"
               inputmode="decimal"
               v-shown="moneyField(kit.priceMinor, currency)"
-              @change="price(kit, $event)" /></label
-          ><label class="flex items-center gap-2"
-            >Sets left<input
+              @change="price(kit, $event)"
+            />
+          </label>
+          <label class="flex items-center gap-2">
+            Sets left
+            <input
               type="number"
               min="0"
               class="field !min-h-[38px] w-20"
@@ -106,8 +115,10 @@ async function add() {
                 take($event, `${kit.name}, sets left`, (value) => {
                   void put({ ...kit, stock: Math.round(value) })
                 })
-              " /></label
-        ></div>
+              "
+            />
+          </label>
+        </div>
         <div
           v-for="(one, at) in kit.items"
           :key="at"
@@ -118,10 +129,11 @@ async function add() {
             :value="one.productId"
             :aria-label="`Part ${at + 1} of ${kit.name}`"
             @change="item(kit, at, { productId: text($event) })"
-            ><option v-for="product in byName" :key="product.id" :value="product.id">{{
-              product.name
-            }}</option></select
           >
+            <option v-for="product in byName" :key="product.id" :value="product.id">{{
+              product.name
+            }}</option>
+          </select>
           <input
             class="field !min-h-[38px] w-20"
             inputmode="decimal"
@@ -132,7 +144,8 @@ async function add() {
                 if (amount > 0) void item(kit, at, { amount })
               })
             "
-          /><span class="w-8 text-soft">{{ unitOf(one.productId) }}</span>
+          />
+          <span class="w-8 text-soft">{{ unitOf(one.productId) }}</span>
           <input
             class="field !min-h-[38px] flex-1"
             maxlength="160"
@@ -146,8 +159,9 @@ async function add() {
             class="pick !min-h-[38px]"
             :disabled="kit.items.length < 2"
             @click="put({ ...kit, items: kit.items.filter((_, index) => index !== at) })"
-            >Take out</button
           >
+            Take out
+          </button>
         </div>
         <button
           v-if="!disabled && kit.items.length < 12"
@@ -159,22 +173,21 @@ async function add() {
               items: [...kit.items, { productId: byName[0]!.id, amount: 1, home: '' }],
             })
           "
-          >Another part</button
         >
+          Another part
+        </button>
       </fieldset>
     </section>
     <form
       v-if="!disabled"
       class="flex items-end gap-3 border-t border-line pt-4"
       @submit.prevent="add"
-      ><label class="flex flex-col gap-1 text-sm text-soft"
-        >A new kit<input
-          v-model="named"
-          class="field !text-ink"
-          required
-          minlength="2"
-          maxlength="120" /></label
-      ><button type="submit" class="rung">Add</button></form
     >
+      <label class="flex flex-col gap-1 text-sm text-soft">
+        A new kit
+        <input v-model="named" class="field !text-ink" required minlength="2" maxlength="120" />
+      </label>
+      <button type="submit" class="rung">Add</button>
+    </form>
   </div>
 </template>

@@ -85,13 +85,10 @@ const rulesOf = (code: string) => rulesAsking(code).map((rule) => rule.id)
 <template>
   <section aria-label="Medicines and conditions">
     <div class="flex items-end gap-3 border-b border-line pb-3">
-      <label class="flex flex-col gap-1 flex-1"
-        >Medicine or condition<input
-          v-model="typed"
-          class="field"
-          type="search"
-          placeholder="begin to type …"
-      /></label>
+      <label class="flex flex-col gap-1 flex-1">
+        Medicine or condition
+        <input v-model="typed" class="field" type="search" placeholder="begin to type …" />
+      </label>
       <button v-if="owner" type="button" class="rung" @click="add">Add to the list</button>
     </div>
     <p v-if="!owner" class="text-sm text-soft py-2">The owner keeps this list.</p>
@@ -102,22 +99,25 @@ const rulesOf = (code: string) => rulesAsking(code).map((rule) => rule.id)
         :key="one.id"
         class="grid grid-cols-[15rem_1fr_auto] gap-4 items-center border-b border-hair min-h-[52px] py-1"
       >
-        <span
-          ><span class="font-semibold">{{ one.name }}</span
-          ><span class="block text-sm text-soft">{{ one.synonyms.join(', ') }}</span></span
-        >
-        <span
-          >{{ questionByCode.get(one.code)?.ask }}
-          <RuleLink v-for="id in rulesOf(one.code)" :id="id" :key="id" class="text-sm mr-1.5"
-        /></span>
+        <span>
+          <span class="font-semibold">
+            {{ one.name }}
+          </span>
+          <span class="block text-sm text-soft">{{ one.synonyms.join(', ') }}</span>
+        </span>
+        <span>
+          {{ questionByCode.get(one.code)?.ask }}
+          <RuleLink v-for="id in rulesOf(one.code)" :id="id" :key="id" class="text-sm mr-1.5" />
+        </span>
         <button
           v-if="owner"
           type="button"
           class="pick text-sm"
           :aria-label="`Change ${one.name}`"
           @click="edit(one)"
-          >Change</button
         >
+          Change
+        </button>
       </li>
       <li v-if="list && found.length === 0" class="py-3 text-soft">Nothing under that name.</li>
     </ul>
@@ -127,8 +127,8 @@ const rulesOf = (code: string) => rulesAsking(code).map((rule) => rule.id)
       @close="form = undefined"
     >
       <form v-if="form" class="flex flex-col gap-4" @submit.prevent="save">
-        <div class="flex gap-1" role="radiogroup" aria-label="Kind"
-          ><button
+        <div class="flex gap-1" role="radiogroup" aria-label="Kind">
+          <button
             v-for="kind in ['medicine', 'condition'] as const"
             :key="kind"
             type="button"
@@ -136,34 +136,40 @@ const rulesOf = (code: string) => rulesAsking(code).map((rule) => rule.id)
             class="pick first-letter:uppercase"
             :aria-checked="form.kind === kind"
             @click="form.kind = kind"
-            >{{ kind }}</button
-          ></div
-        >
-        <label class="flex flex-col gap-1"
-          >Name<input v-model="form.name" class="field" required minlength="2" maxlength="120"
-        /></label>
-        <label class="flex flex-col gap-1"
-          >Also said as, with commas between<input v-model="form.synonyms" class="field"
-        /></label>
-        <label class="flex flex-col gap-1"
-          >Answers yes to<select v-model="form.code" class="field"
-            ><option v-for="question in QUESTIONS" :key="question.code" :value="question.code">{{
+          >
+            {{ kind }}
+          </button>
+        </div>
+        <label class="flex flex-col gap-1">
+          Name
+          <input v-model="form.name" class="field" required minlength="2" maxlength="120" />
+        </label>
+        <label class="flex flex-col gap-1">
+          Also said as, with commas between
+          <input v-model="form.synonyms" class="field" />
+        </label>
+        <label class="flex flex-col gap-1">
+          Answers yes to
+          <select v-model="form.code" class="field">
+            <option v-for="question in QUESTIONS" :key="question.code" :value="question.code">{{
               question.ask
-            }}</option></select
-          ></label
-        >
+            }}</option>
+          </select>
+        </label>
         <p class="text-soft">Rules: {{ rulesOf(form.code).join(', ') || 'none' }}</p>
         <p v-if="trouble" role="alert" class="text-mind font-medium">{{ trouble }}</p>
-        <div class="flex gap-3"
-          ><button
+        <div class="flex gap-3">
+          <button
             v-if="!form.isNew"
             type="button"
             class="rung mr-auto"
             @click="send(() => call(`/api/known/${form!.id}`, { method: 'DELETE' }))"
-            >Take off the list</button
-          ><button type="button" class="rung ml-auto" @click="form = undefined">Cancel</button
-          ><button type="submit" class="rung rung-strong">Save</button></div
-        >
+          >
+            Take off the list
+          </button>
+          <button type="button" class="rung ml-auto" @click="form = undefined">Cancel</button>
+          <button type="submit" class="rung rung-strong">Save</button>
+        </div>
       </form>
     </PlainDialog>
   </section>

@@ -32,10 +32,10 @@ const dueShare = computed(
     :class="level === 'past' && 'bg-mind-ground border-l-4 border-l-mind pl-3'"
   >
     <div class="min-w-0">
-      <p class="text-lg truncate"
-        ><span class="font-semibold">{{ title }}</span
-        >{{ ' ' }}<span class="text-soft">{{ zonesInWords(layer.zones) }}</span></p
-      >
+      <p class="text-lg truncate">
+        <span class="font-semibold">{{ title }}</span>{{ ' '
+        }}<span class="text-soft">{{ zonesInWords(layer.zones) }}</span>
+      </p>
       <p class="text-sm" :class="level === 'on' ? 'text-soft' : 'text-mind font-semibold'">{{
         level === 'past'
           ? `Take it off now: ${minutesSeconds(over)} past its maximum`
@@ -43,14 +43,14 @@ const dueShare = computed(
             ? `Ready to come off; at most ${minutesSeconds(-over)} more`
             : expect
       }}</p>
-      <div class="relative h-1.5 mt-1.5 bg-sunk" aria-hidden="true"
-        ><div
+      <div class="relative h-1.5 mt-1.5 bg-sunk" aria-hidden="true">
+        <div
           class="absolute inset-y-0 left-0"
           :class="level === 'past' ? 'bg-mind' : 'bg-now'"
-          :style="{ width: `${share * 100}%` }" /><div
-          class="absolute -inset-y-0.5 w-0.5 bg-ink"
-          :style="{ left: `${dueShare * 100}%` }"
-      /></div>
+          :style="{ width: `${share * 100}%` }"
+        />
+        <div class="absolute -inset-y-0.5 w-0.5 bg-ink" :style="{ left: `${dueShare * 100}%` }" />
+      </div>
     </div>
     <p
       v-if="!shownBig"
@@ -58,7 +58,8 @@ const dueShare = computed(
       role="timer"
       :aria-label="`${title}: time left`"
       :class="level !== 'on' && 'text-mind'"
-      >{{ level === 'on' ? minutesSeconds(left) : `+${minutesSeconds(-left)}` }}</p
     >
+      {{ level === 'on' ? minutesSeconds(left) : `+${minutesSeconds(-left)}` }}
+    </p>
   </div>
 </template>

@@ -80,15 +80,16 @@ const carry = () =>
       class="rung mt-2"
       :disabled="disabled"
       @click="carry"
-      >Carry over {{ carried.length }} from last visit</button
     >
+      Carry over {{ carried.length }} from last visit
+    </button>
     <div v-if="lesion && suggestion" class="border-y border-line py-3 mt-2">
-      <p class="mb-2"
-        ><span class="font-semibold">{{ LESION_WORDS[lesion.type] }}</span
-        >, {{ zoneName(lesion.zone) }}</p
-      >
-      <div class="flex flex-wrap gap-1" role="radiogroup" aria-label="Type of lesion"
-        ><button
+      <p class="mb-2">
+        <span class="font-semibold">{{ LESION_WORDS[lesion.type] }}</span>,
+        {{ zoneName(lesion.zone) }}
+      </p>
+      <div class="flex flex-wrap gap-1" role="radiogroup" aria-label="Type of lesion">
+        <button
           v-for="type in LESION_TYPES"
           :key="type"
           type="button"
@@ -97,11 +98,12 @@ const carry = () =>
           :aria-checked="lesion.type === type"
           :disabled="disabled"
           @click="put({ type, head: hasHead(type) })"
-          >{{ LESION_WORDS[type] }}</button
-        ></div
-      >
-      <div class="flex flex-wrap gap-1 mt-2" role="group" aria-label="What eye and touch say"
-        ><button
+        >
+          {{ LESION_WORDS[type] }}
+        </button>
+      </div>
+      <div class="flex flex-wrap gap-1 mt-2" role="group" aria-label="What eye and touch say">
+        <button
           v-for="flag in FLAGS"
           :key="flag.key"
           type="button"
@@ -109,11 +111,12 @@ const carry = () =>
           :aria-pressed="lesion[flag.key]"
           :disabled="disabled"
           @click="put({ [flag.key]: !lesion[flag.key] })"
-          >{{ flag.word }}</button
-        ></div
-      >
-      <div class="flex flex-wrap items-center gap-1 mt-3" role="radiogroup" aria-label="Decision"
-        ><button
+        >
+          {{ flag.word }}
+        </button>
+      </div>
+      <div class="flex flex-wrap items-center gap-1 mt-3" role="radiogroup" aria-label="Decision">
+        <button
           v-for="one in DECISIONS"
           :key="one"
           type="button"
@@ -122,14 +125,15 @@ const carry = () =>
           :aria-checked="lesion.decision === one"
           :disabled="disabled"
           @click="put({ decision: one })"
-          >{{ DECISION_WORDS[one] }}</button
-        ></div
-      >
-      <p class="text-sm text-soft mt-1"
-        >Suggested: {{ DECISION_WORDS[suggestion.decision].toLowerCase() }}. {{ suggestion.why }}</p
-      >
-      <div class="flex flex-wrap gap-1 mt-3" role="radiogroup" aria-label="Outcome"
-        ><button
+        >
+          {{ DECISION_WORDS[one] }}
+        </button>
+      </div>
+      <p class="text-sm text-soft mt-1">
+        Suggested: {{ DECISION_WORDS[suggestion.decision].toLowerCase() }}. {{ suggestion.why }}
+      </p>
+      <div class="flex flex-wrap gap-1 mt-3" role="radiogroup" aria-label="Outcome">
+        <button
           v-for="one in OUTCOMES"
           :key="one"
           type="button"
@@ -138,29 +142,32 @@ const carry = () =>
           :aria-checked="lesion.outcome === one"
           :disabled="disabled || lesion.decision === 'refer'"
           @click="put({ outcome: one })"
-          >{{ OUTCOME_WORDS[one] }}</button
-        ></div
-      >
-      <button type="button" class="rung text-sm mt-3" :disabled="disabled" @click="remove"
-        >Take the pin off</button
-      >
+        >
+          {{ OUTCOME_WORDS[one] }}
+        </button>
+      </div>
+      <button type="button" class="rung text-sm mt-3" :disabled="disabled" @click="remove">
+        Take the pin off
+      </button>
     </div>
-    <ul class="mt-2" aria-label="Lesions on the map"
-      ><li v-for="one in reading.lesions" :key="one.id" class="border-b border-hair"
-        ><button
+    <ul class="mt-2" aria-label="Lesions on the map">
+      <li v-for="one in reading.lesions" :key="one.id" class="border-b border-hair">
+        <button
           type="button"
           class="w-full text-left min-h-[44px] flex gap-3 items-center"
           :aria-current="one.id === selected"
           @click="emit('select', one.id)"
-          ><span class="flex-1"
-            ><span class="font-semibold">{{ LESION_WORDS[one.type] }}</span
-            >, {{ zoneName(one.zone) }}</span
-          ><span :class="one.decision === 'refer' ? 'text-mind font-semibold' : 'text-soft'"
-            >{{ DECISION_WORDS[one.decision]
-            }}{{ one.outcome ? ` · ${OUTCOME_WORDS[one.outcome]}` : '' }}</span
-          ></button
-        ></li
-      ></ul
-    >
+        >
+          <span class="flex-1">
+            <span class="font-semibold">{{ LESION_WORDS[one.type] }}</span>,
+            {{ zoneName(one.zone) }}
+          </span>
+          <span :class="one.decision === 'refer' ? 'text-mind font-semibold' : 'text-soft'">
+            {{ DECISION_WORDS[one.decision]
+            }}{{ one.outcome ? ` · ${OUTCOME_WORDS[one.outcome]}` : '' }}
+          </span>
+        </button>
+      </li>
+    </ul>
   </div>
 </template>

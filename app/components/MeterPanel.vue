@@ -93,8 +93,8 @@ onBeforeUnmount(stop)
 
 <template>
   <div role="tabpanel">
-    <div class="flex flex-wrap gap-1" role="radiogroup" aria-label="Meter"
-      ><button
+    <div class="flex flex-wrap gap-1" role="radiogroup" aria-label="Meter">
+      <button
         v-for="one in METERS"
         :key="one"
         type="button"
@@ -102,75 +102,87 @@ onBeforeUnmount(stop)
         class="pick text-sm"
         :aria-checked="kind === one"
         @click="kind = one"
-        >{{ METER_SCALE[one].name }}</button
-      ></div
-    >
-    <div class="flex flex-wrap items-end gap-3 mt-3">
-      <label class="flex flex-col gap-1"
-        >Where<select v-model="zone" class="field"
-          ><option v-for="one in READ_ZONES" :key="one" :value="one">{{
-            zoneName(one)
-          }}</option></select
-        ></label
       >
-      <form class="flex items-end gap-2" @submit.prevent="keepTyped"
-        ><label class="flex flex-col gap-1"
-          >{{ scale.name }}, {{ scale.least }} to {{ scale.most
-          }}<input
+        {{ METER_SCALE[one].name }}
+      </button>
+    </div>
+    <div class="flex flex-wrap items-end gap-3 mt-3">
+      <label class="flex flex-col gap-1">
+        Where
+        <select v-model="zone" class="field">
+          <option v-for="one in READ_ZONES" :key="one" :value="one">{{ zoneName(one) }}</option>
+        </select>
+      </label>
+      <form class="flex items-end gap-2" @submit.prevent="keepTyped">
+        <label class="flex flex-col gap-1">
+          {{ scale.name }}, {{ scale.least }} to {{ scale.most }}
+          <input
             v-model="typed"
             class="field w-28"
             inputmode="decimal"
             required
-            :disabled="disabled" /></label
-        ><button type="submit" class="rung" :disabled="disabled">Keep</button></form
-      >
-      <button v-if="!live" type="button" class="rung" :disabled="disabled" @click="probe"
-        >Read with the probe</button
-      >
+            :disabled="disabled"
+          />
+        </label>
+        <button type="submit" class="rung" :disabled="disabled">Keep</button>
+      </form>
+      <button v-if="!live" type="button" class="rung" :disabled="disabled" @click="probe">
+        Read with the probe
+      </button>
     </div>
     <div
       v-if="live"
       class="flex items-center gap-4 mt-3 border-y border-line py-3"
       aria-live="polite"
-      ><p class="display text-5xl tabular-nums w-40">{{ live.value }}</p
-      ><p class="flex-1" :class="live.steady ? 'text-calm font-semibold' : 'text-soft'">{{
-        live.steady ? 'Steady' : 'Settling …'
-      }}</p
-      ><button type="button" class="rung rung-strong" :disabled="!live.steady" @click="take"
-        >Take it</button
-      ><button type="button" class="rung" @click="stop">Cancel</button></div
     >
+      <p class="display text-5xl tabular-nums w-40">
+        {{ live.value }}
+      </p>
+      <p class="flex-1" :class="live.steady ? 'text-calm font-semibold' : 'text-soft'">
+        {{ live.steady ? 'Steady' : 'Settling …' }}
+      </p>
+      <button type="button" class="rung rung-strong" :disabled="!live.steady" @click="take">
+        Take it
+      </button>
+      <button type="button" class="rung" @click="stop">Cancel</button>
+    </div>
     <p v-if="trouble" role="alert" class="text-mind mt-2">{{ trouble }}</p>
-    <table v-if="reading.meters.length > 0" class="w-full mt-4"
-      ><thead
-        ><tr class="text-left text-soft text-sm"
-          ><th class="font-normal">Meter</th><th class="font-normal">Where</th
-          ><th class="font-normal text-right">Today</th
-          ><th class="font-normal text-right">Last visit</th></tr
-        ></thead
-      ><tbody
-        ><tr
+    <table v-if="reading.meters.length > 0" class="w-full mt-4">
+      <thead>
+        <tr class="text-left text-soft text-sm">
+          <th class="font-normal">Meter</th>
+          <th class="font-normal">Where</th>
+          <th class="font-normal text-right">Today</th>
+          <th class="font-normal text-right">Last visit</th>
+        </tr>
+      </thead>
+      <tbody>
+        <tr
           v-for="one in reading.meters"
           :key="`${one.kind}${one.zone}`"
           class="border-t border-hair"
-          ><td class="py-2"
-            >{{ METER_SCALE[one.kind].name
-            }}<span class="text-sm text-soft"> {{ one.source }}</span></td
-          ><td>{{ zoneName(one.zone) }}</td
-          ><td class="text-right font-semibold">{{ one.value }}</td
-          ><td class="text-right text-soft">{{ before(one) ?? '–' }}</td></tr
-        ></tbody
-      ></table
-    >
-    <p v-for="one in colours" :key="one.zone" class="flex items-center gap-3 mt-2"
-      ><svg width="44" height="22" role="img" :aria-label="`Colour ${one.hex}`">
-        <rect width="44" height="22" :fill="one.hex" stroke="var(--line)" /></svg
-      >{{ zoneName(one.zone)
-      }}<span v-if="one.change !== undefined" class="text-soft"
-        >ΔE {{ one.change.toFixed(1) }} since last visit{{
-          one.change < 1 ? ', hardly seen' : ''
-        }}</span
-      ></p
-    >
+        >
+          <td class="py-2">
+            {{ METER_SCALE[one.kind].name }}<span class="text-sm text-soft"> {{ one.source }}</span>
+          </td>
+          <td>
+            {{ zoneName(one.zone) }}
+          </td>
+          <td class="text-right font-semibold">
+            {{ one.value }}
+          </td>
+          <td class="text-right text-soft">{{ before(one) ?? '–' }}</td>
+        </tr>
+      </tbody>
+    </table>
+    <p v-for="one in colours" :key="one.zone" class="flex items-center gap-3 mt-2">
+      <svg width="44" height="22" role="img" :aria-label="`Colour ${one.hex}`">
+        <rect width="44" height="22" :fill="one.hex" stroke="var(--line)" />
+      </svg>
+      {{ zoneName(one.zone) }}
+      <span v-if="one.change !== undefined" class="text-soft"
+        >ΔE {{ one.change.toFixed(1) }} since last visit{{ one.change < 1 ? ', hardly seen' : '' }}
+      </span>
+    </p>
   </div>
 </template>

@@ -14,25 +14,28 @@ const why = (id: string, school: string) =>
 
 <template>
   <div>
-    <p class="text-sm text-soft mb-2"
-      >Where practitioners differ. A switch rewrites the ladder and says what it did; undo takes it
-      back.</p
-    >
+    <p class="text-sm text-soft mb-2">
+      Where practitioners differ. A switch rewrites the ladder and says what it did; undo takes it
+      back.
+    </p>
     <div v-for="method in METHODS" :key="method.id" class="border-t border-hair py-2">
-      <label class="flex items-center gap-2"
-        ><span class="w-32 shrink-0">{{ method.asks }}</span
-        ><select
+      <label class="flex items-center gap-2">
+        <span class="w-32 shrink-0">
+          {{ method.asks }}
+        </span>
+        <select
           class="field !min-h-[36px] !px-2 flex-1 min-w-0"
           :aria-label="method.asks"
           :value="answered(method.id)"
           :disabled="busy"
           @change="emit('choose', method.id, ($event.target as HTMLSelectElement).value)"
-          ><option value="" disabled>as written</option
-          ><option v-for="school in method.schools" :key="school.id" :value="school.id"
-            >{{ school.name }}{{ school.id === method.byDefault ? ' (usual)' : '' }}</option
-          ></select
-        ></label
-      >
+        >
+          <option value="" disabled>as written</option>
+          <option v-for="school in method.schools" :key="school.id" :value="school.id">
+            {{ school.name }}{{ school.id === method.byDefault ? ' (usual)' : '' }}
+          </option>
+        </select>
+      </label>
       <p v-if="said[method.id]" role="status" class="text-sm mt-1">{{
         said[method.id]!.join(' ')
       }}</p>

@@ -39,37 +39,43 @@ const send = () => {
 
 <template>
   <section class="border-b border-line pb-3" :aria-label="`Mix: ${card.title}`">
-    <p class="flex items-baseline gap-3"
-      ><span class="display text-2xl">{{ at }}</span
-      ><span class="font-semibold flex-1">{{ card.title }}</span
-      ><span class="text-soft whitespace-nowrap"
-        >{{ card.dose.amount }} {{ card.dose.unit }}</span
-      ></p
-    >
-    <ul class="mt-1"
-      ><li
+    <p class="flex items-baseline gap-3">
+      <span class="display text-2xl">
+        {{ at }}
+      </span>
+      <span class="font-semibold flex-1">
+        {{ card.title }}
+      </span>
+      <span class="text-soft whitespace-nowrap">{{ card.dose.amount }} {{ card.dose.unit }}</span>
+    </p>
+    <ul class="mt-1">
+      <li
         v-for="part in card.parts"
         :key="part.productId"
         class="flex items-baseline gap-3 border-t border-hair py-1"
-        ><span class="flex-1">{{ part.name }}</span
-        ><span v-if="part.inHand" class="font-semibold whitespace-nowrap">{{
-          part.inHand.words
-        }}</span
-        ><span class="text-soft whitespace-nowrap w-16 text-right">{{
-          part.grams !== undefined ? `${figure(part.grams)} g` : `${figure(part.mL ?? 0)} mL`
-        }}</span></li
       >
+        <span class="flex-1">
+          {{ part.name }}
+        </span>
+        <span v-if="part.inHand" class="font-semibold whitespace-nowrap">
+          {{ part.inHand.words }}
+        </span>
+        <span class="text-soft whitespace-nowrap w-16 text-right">{{
+          part.grams !== undefined ? `${figure(part.grams)} g` : `${figure(part.mL ?? 0)} mL`
+        }}</span>
+      </li>
       <li
         v-if="card.waterMl !== undefined"
         class="flex items-baseline gap-3 border-t border-hair py-1"
-        ><span class="flex-1">Water</span
-        ><span class="font-semibold">{{ figure(card.waterMl) }} mL</span></li
-      ></ul
-    >
+      >
+        <span class="flex-1">Water</span>
+        <span class="font-semibold">{{ figure(card.waterMl) }} mL</span>
+      </li>
+    </ul>
     <template v-if="card.celsius !== undefined">
-      <label class="flex items-center gap-3 mt-1"
-        ><span class="whitespace-nowrap w-20">{{ celsius }} °C</span
-        ><input
+      <label class="flex items-center gap-3 mt-1">
+        <span class="whitespace-nowrap w-20"> {{ celsius }} °C</span>
+        <input
           v-model.number="celsius"
           type="range"
           class="flex-1 h-11"
@@ -79,9 +85,10 @@ const send = () => {
           :disabled="disabled"
           :aria-label="`Water for ${card.title}, °C`"
           @change="send"
-      /></label>
-      <template v-if="times"
-        ><svg viewBox="0 0 300 20" class="w-full" aria-hidden="true">
+        />
+      </label>
+      <template v-if="times">
+        <svg viewBox="0 0 300 20" class="w-full" aria-hidden="true">
           <rect x="0.5" y="4.5" width="299" height="11" fill="none" stroke="var(--line)" />
           <rect
             x="0"
@@ -99,17 +106,18 @@ const send = () => {
             :fill="enough ? 'var(--hands)' : 'var(--mind)'"
           />
         </svg>
-        <p aria-live="polite"
-          ><span class="font-semibold" :class="!enough && 'text-mind'"
-            >{{ enough ? '' : '! ' }}{{ durationInWords(times.workingS) }} to work</span
-          ><span class="text-soft"
+        <p aria-live="polite">
+          <span class="font-semibold" :class="!enough && 'text-mind'">
+            {{ enough ? '' : '! ' }}{{ durationInWords(times.workingS) }} to work</span
+          >
+          <span class="text-soft"
             >, your hands need {{ inMinutes(card.needS) }} min; set after
             {{ inMinutes(times.setsS) }} min{{
               times.clamped ? '; beyond what its maker says' : ''
-            }}</span
-          ></p
-        ></template
-      >
+            }}
+          </span>
+        </p>
+      </template>
     </template>
     <p v-if="card.actives.length" class="text-sm mt-1">{{
       card.actives.map((one) => `${one.name} ${figure(one.percent)} %`).join(' · ')
@@ -119,7 +127,8 @@ const send = () => {
       v-for="fault in card.faults.filter((one) => one.kind !== 'note')"
       :key="fault.says"
       class="text-mind font-semibold"
-      >! {{ fault.says }}</p
     >
+      ! {{ fault.says }}
+    </p>
   </section>
 </template>

@@ -13,36 +13,37 @@ watch(
 
 <template>
   <PlainDialog :open="open" wide title="Leave out, or note" @close="emit('close')">
-    <template v-if="skipTitle"
-      ><p class="mb-3 text-lg"
-        >Leave out <span class="font-semibold">{{ skipTitle }}</span> and what follows from it:</p
-      ><div class="grid grid-cols-2 gap-2"
-        ><button
+    <template v-if="skipTitle">
+      <p class="mb-3 text-lg">
+        Leave out <span class="font-semibold">{{ skipTitle }}</span> and what follows from it:
+      </p>
+      <div class="grid grid-cols-2 gap-2">
+        <button
           v-for="reason in REASONS"
           :key="reason"
           type="button"
           class="rung !min-h-[64px] text-lg"
           @click="emit('skip', reason)"
-          >{{ reason }}</button
-        ></div
-      ></template
-    >
-    <p v-else class="text-lg"
-      >Nothing can be left out now: what lies on the skin has to come off.</p
-    >
+        >
+          {{ reason }}
+        </button>
+      </div>
+    </template>
+    <p v-else class="text-lg">
+      Nothing can be left out now: what lies on the skin has to come off.
+    </p>
     <form
       class="mt-6 flex gap-3 items-end border-t border-hair pt-5"
       @submit.prevent="emit('note', text)"
-      ><label class="flex-1 flex flex-col gap-1 text-lg"
-        >Note<input
-          v-model="text"
-          class="field !min-h-[64px] text-lg"
-          required
-          maxlength="1000" /></label
-      ><button type="submit" class="rung !min-h-[64px] text-lg">Keep it</button></form
     >
-    <button type="button" class="rung mt-6 !min-h-[64px] w-full text-lg" @click="emit('close')"
-      >Back</button
-    >
+      <label class="flex-1 flex flex-col gap-1 text-lg">
+        Note
+        <input v-model="text" class="field !min-h-[64px] text-lg" required maxlength="1000" />
+      </label>
+      <button type="submit" class="rung !min-h-[64px] text-lg">Keep it</button>
+    </form>
+    <button type="button" class="rung mt-6 !min-h-[64px] w-full text-lg" @click="emit('close')">
+      Back
+    </button>
   </PlainDialog>
 </template>

@@ -78,20 +78,24 @@ const ends = (part: Segment, sign: string) =>
   <div>
     <div
       class="grid grid-cols-[1fr_3.6rem_3.6rem_3.6rem_2rem] gap-1.5 text-sm text-soft items-center"
-      ><span /><span class="text-center">least</span><span class="text-center">usual</span
-      ><span class="text-center">most</span><span
-    /></div>
+    >
+      <span />
+      <span class="text-center">least</span>
+      <span class="text-center">usual</span>
+      <span class="text-center">most</span>
+      <span />
+    </div>
     <div v-for="part in step.segments" :key="part.id" class="border-t border-hair py-1.5">
       <div class="grid grid-cols-[1fr_3.6rem_3.6rem_3.6rem_2rem] gap-1.5 items-center">
-        <span class="truncate"
-          >{{
+        <span class="truncate">
+          {{
             part.coat
               ? `coat ${part.coat}`
               : part.polarity
                 ? `${part.polarity} pole`
                 : KINDS[part.kind]
-          }}<span v-if="part.active" class="text-mind text-sm"> acts</span></span
-        >
+          }}<span v-if="part.active" class="text-mind text-sm"> acts</span>
+        </span>
         <input
           v-for="which in ['minS', 'usualS', 'maxS'] as const"
           :key="which"
@@ -111,31 +115,34 @@ const ends = (part: Segment, sign: string) =>
           :aria-label="`Take ${KINDS[part.kind]} out`"
           :disabled="step.segments.length === 1"
           @click="drop(part.id)"
-          ><Trash2 :size="16"
-        /></button>
+        >
+          <Trash2 :size="16" />
+        </button>
       </div>
       <div v-if="part.kind === 'dwell'" class="flex flex-wrap items-center gap-1.5 mt-1.5 text-sm">
-        <label class="flex items-center gap-1.5 mr-1"
-          ><input
+        <label class="flex items-center gap-1.5 mr-1">
+          <input
             type="checkbox"
             :checked="part.active ?? false"
             @change="
               put(part.id, { active: ($event.target as HTMLInputElement).checked || undefined })
             "
-          />acts, never stretches</label
-        >
-        <label class="flex items-center gap-1.5"
-          >you are
+          />
+          acts, never stretches
+        </label>
+        <label class="flex items-center gap-1.5">
+          you are
           <select
             class="field !min-h-[34px] !px-1.5"
             :value="part.presence ?? 'away'"
             :aria-label="`Where you are during ${step.title}`"
             @change="put(part.id, { presence: text($event) as 'room' })"
-            ><option v-for="place in PLACES" :key="place" :value="place">{{
+          >
+            <option v-for="place in PLACES" :key="place" :value="place">{{
               { client: 'at the client', room: 'in the room', away: 'free to leave' }[place]
-            }}</option></select
-          ></label
-        >
+            }}</option>
+          </select>
+        </label>
         <span class="w-full text-soft"
           >Meanwhile:
           <button
@@ -145,9 +152,10 @@ const ends = (part: Segment, sign: string) =>
             class="pick !min-h-[32px] !min-w-0 !px-2 mr-1 mb-1 text-sm"
             :aria-pressed="part.admits?.includes(admit) ?? false"
             @click="toggle(part, admit)"
-            >{{ admit }}</button
-          ></span
-        >
+          >
+            {{ admit }}
+          </button>
+        </span>
       </div>
       <div v-if="part.kind === 'apply'" class="flex flex-wrap items-center gap-1.5 mt-1.5 text-sm">
         <select
@@ -155,30 +163,32 @@ const ends = (part: Segment, sign: string) =>
           :value="part.coat ?? ''"
           :aria-label="`Coat of ${step.title}`"
           @change="put(part.id, { coat: Number(text($event)) || undefined })"
-          ><option value="">no coat</option
-          ><option v-for="n in 5" :key="n" :value="n">coat {{ n }}</option></select
         >
+          <option value="">no coat</option>
+          <option v-for="n in 5" :key="n" :value="n">coat {{ n }}</option>
+        </select>
         <select
           class="field !min-h-[34px] !px-1.5"
           :value="part.polarity ?? ''"
           :aria-label="`Pole of ${step.title}`"
           @change="put(part.id, { polarity: (text($event) || undefined) as 'negative' })"
-          ><option value="">no pole</option
-          ><option value="negative">negative pole</option
-          ><option value="positive">positive pole</option></select
         >
-        <FoldAway class="w-full"
-          ><template #summary
-            ><span class="text-soft">{{
-              part.zones ? 'only some zones' : 'on all its zones'
-            }}</span></template
-          ><ZonePicker
+          <option value="">no pole</option>
+          <option value="negative">negative pole</option>
+          <option value="positive">positive pole</option>
+        </select>
+        <FoldAway class="w-full">
+          <template #summary>
+            <span class="text-soft">{{ part.zones ? 'only some zones' : 'on all its zones' }}</span>
+          </template>
+          <ZonePicker
             :zones="part.zones ?? step.zones"
             name="This part on"
             @change="
               put(part.id, { zones: $event.length === step.zones.length ? undefined : $event })
             "
-        /></FoldAway>
+          />
+        </FoldAway>
       </div>
       <div v-if="part.kind === 'remove'" class="flex flex-wrap items-center gap-1.5 mt-1.5 text-sm">
         <select
@@ -186,18 +196,20 @@ const ends = (part: Segment, sign: string) =>
           :value="part.tool ?? 'none'"
           :aria-label="`How ${step.title} comes off`"
           @change="put(part.id, { tool: text($event) as 'sponge' })"
-          ><option v-for="tool in TOOLS" :key="tool">{{ tool }}</option></select
         >
+          <option v-for="tool in TOOLS" :key="tool">{{ tool }}</option>
+        </select>
         <select
           class="field !min-h-[34px] !px-1.5"
           :value="part.temperature ?? ''"
           :aria-label="`How warm ${step.title} comes off`"
           @change="put(part.id, { temperature: (text($event) || undefined) as 'cool' })"
-          ><option value="">–</option
-          ><option v-for="heat in TEMPERATURES" :key="heat">{{ heat }}</option></select
         >
-        <label v-if="part.end?.by === 'repeat'" class="flex items-center gap-1"
-          >usually
+          <option value="">–</option>
+          <option v-for="heat in TEMPERATURES" :key="heat">{{ heat }}</option>
+        </select>
+        <label v-if="part.end?.by === 'repeat'" class="flex items-center gap-1">
+          usually
           <input
             type="number"
             class="field !min-h-[34px] w-14 !px-1.5"
@@ -215,12 +227,12 @@ const ends = (part: Segment, sign: string) =>
               })
             "
           />
-          ×</label
-        >
+          ×
+        </label>
       </div>
       <div v-if="part.kind === 'prepare'" class="flex flex-wrap items-center gap-2 mt-1.5 text-sm">
-        <label class="flex items-center gap-1"
-          >stands
+        <label class="flex items-center gap-1">
+          stands
           <input
             type="number"
             class="field !min-h-[34px] w-15 !px-1.5"
@@ -229,10 +241,10 @@ const ends = (part: Segment, sign: string) =>
             v-shown="(part.potLifeS ?? 300) / 60"
             @change="put(part.id, { potLifeS: Math.max(0, Math.round(number($event) * 60)) })"
           />
-          min</label
-        >
-        <label class="flex items-center gap-1"
-          >sets after
+          min
+        </label>
+        <label class="flex items-center gap-1">
+          sets after
           <input
             type="number"
             class="field !min-h-[34px] w-15 !px-1.5"
@@ -245,8 +257,8 @@ const ends = (part: Segment, sign: string) =>
               })
             "
           />
-          min</label
-        >
+          min
+        </label>
       </div>
       <input
         v-if="part.kind === 'dwell' || part.kind === 'remove'"
@@ -262,15 +274,17 @@ const ends = (part: Segment, sign: string) =>
         @change="ends(part, ($event.target as HTMLInputElement).value)"
       />
     </div>
-    <div class="flex flex-wrap gap-1.5 border-t border-hair pt-2"
-      ><button
+    <div class="flex flex-wrap gap-1.5 border-t border-hair pt-2">
+      <button
         v-for="(word, kind) in KINDS"
         :key="kind"
         type="button"
         class="pick !min-h-[34px] !px-2 text-sm flex items-center gap-1"
         @click="add(kind)"
-        ><Plus :size="13" />{{ word }}</button
-      ></div
-    >
+      >
+        <Plus :size="13" />
+        {{ word }}
+      </button>
+    </div>
   </div>
 </template>

@@ -46,74 +46,90 @@ function words(test: PatchTest): string {
 <template>
   <section aria-label="Patch tests">
     <h2 class="text-xl border-b border-line pb-2">Patch tests</h2>
-    <ul
-      ><li
+    <ul>
+      <li
         v-for="test in [...tests].reverse()"
         :key="test.id"
         class="flex flex-wrap items-center gap-3 py-2 border-b border-hair"
-        ><span class="flex-1"
-          ><span class="font-semibold">{{ nameOf(test.productId) }}</span
-          >, {{ test.kind }}, {{ zoneName(test.zone) }}, {{ shortDate(test.placedOn)
-          }}<span
+      >
+        <span class="flex-1">
+          <span class="font-semibold">{{ nameOf(test.productId) }}</span>, {{ test.kind }},
+          {{ zoneName(test.zone) }},
+          {{ shortDate(test.placedOn) }}
+          <span
             class="block text-sm"
             :class="test.result === 'reacted' ? 'text-mind font-semibold' : 'text-soft'"
-            >{{ words(test) }}</span
-          ></span
-        ><template v-if="test.result === 'waiting'"
-          ><button
+          >
+            {{ words(test) }}
+          </span>
+        </span>
+        <template v-if="test.result === 'waiting'">
+          <button
             type="button"
             class="rung"
             :disabled="disabled"
             @click="emit('read', test.id, 'calm')"
-            >Calm</button
-          ><button
+          >
+            Calm
+          </button>
+          <button
             type="button"
             class="rung"
             :disabled="disabled"
             @click="emit('read', test.id, 'reacted')"
-            >Reacted</button
-          ></template
-        ></li
-      ><li v-if="tests.length === 0" class="py-2 text-soft">None placed yet.</li></ul
-    >
-    <div class="flex flex-wrap items-end gap-3 mt-4"
-      ><label class="flex flex-col gap-1"
-        >Product<select v-model="productId" class="field max-w-64"
-          ><option value="" disabled>Choose</option
-          ><option v-for="product in products" :key="product.id" :value="product.id">{{
+          >
+            Reacted
+          </button>
+        </template>
+      </li>
+      <li v-if="tests.length === 0" class="py-2 text-soft">None placed yet.</li>
+    </ul>
+    <div class="flex flex-wrap items-end gap-3 mt-4">
+      <label class="flex flex-col gap-1">
+        Product
+        <select v-model="productId" class="field max-w-64">
+          <option value="" disabled>Choose</option>
+          <option v-for="product in products" :key="product.id" :value="product.id">{{
             product.name
-          }}</option></select
-        ></label
-      ><label class="flex flex-col gap-1"
-        >Where<select v-model="zone" class="field"
-          ><option v-for="one in ZONES" :key="one" :value="one">{{ zoneName(one) }}</option></select
-        ></label
-      ></div
-    >
-    <div class="flex flex-wrap gap-2 mt-3"
-      ><button
+          }}</option>
+        </select>
+      </label>
+      <label class="flex flex-col gap-1">
+        Where
+        <select v-model="zone" class="field">
+          <option v-for="one in ZONES" :key="one" :value="one">{{ zoneName(one) }}</option>
+        </select>
+      </label>
+    </div>
+    <div class="flex flex-wrap gap-2 mt-3">
+      <button
         type="button"
         class="rung"
         :disabled="disabled || !productId"
         @click="place('delayed', 'waiting')"
-        >Place a delayed test</button
-      ><button
+      >
+        Place a delayed test
+      </button>
+      <button
         type="button"
         class="rung"
         :disabled="disabled || !productId"
         @click="place('quick', 'calm')"
-        >Quick check: calm</button
-      ><button
+      >
+        Quick check: calm
+      </button>
+      <button
         type="button"
         class="rung"
         :disabled="disabled || !productId"
         @click="place('quick', 'reacted')"
-        >Quick check: stung</button
-      ></div
-    >
-    <p class="text-sm text-soft mt-2"
-      >A quick check of a minute or two shows sting only and is no allergy test; no test lifts a
-      known allergy.</p
-    >
+      >
+        Quick check: stung
+      </button>
+    </div>
+    <p class="text-sm text-soft mt-2">
+      A quick check of a minute or two shows sting only and is no allergy test; no test lifts a
+      known allergy.
+    </p>
   </section>
 </template>

@@ -26,8 +26,9 @@ defineEmits<{ close: [] }>()
         <DialogTitle
           class="display"
           :class="[full ? 'text-2xl mb-2' : 'text-3xl mb-4', alarm && 'text-mind']"
-          >{{ title }}</DialogTitle
         >
+          {{ title }}
+        </DialogTitle>
         <slot />
       </DialogPanel>
     </div>

@@ -69,25 +69,31 @@ const FIELDS = [
 <template>
   <div class="flex flex-col gap-3">
     <div class="flex flex-wrap items-end gap-3">
-      <label class="flex flex-col gap-1 text-sm text-soft"
-        >Water, mL to 1 g<input
+      <label class="flex flex-col gap-1 text-sm text-soft">
+        Water, mL to 1 g
+        <input
           class="field !text-ink w-28"
           inputmode="decimal"
           v-shown="mixing.waterMlPerG ?? ''"
           @change="take($event, 'Water to 1 g', (waterMlPerG) => put({ waterMlPerG }), 0.01, 20)"
-      /></label>
+        />
+      </label>
       <label
         v-for="key in ['least', 'usual', 'most'] as const"
         :key="key"
         class="flex flex-col gap-1 text-sm text-soft"
-        >Water {{ key }}, °C<input
+      >
+        Water {{ key }}, °C
+        <input
           class="field !text-ink w-24"
           inputmode="decimal"
           v-shown="mixing.waterC?.[key] ?? ''"
           @change="take($event, `Water ${key}`, (value) => water(key, value), 0, 60)"
-      /></label>
-      <label class="flex flex-col gap-1 text-sm text-soft"
-        >Rests, s<input
+        />
+      </label>
+      <label class="flex flex-col gap-1 text-sm text-soft">
+        Rests, s
+        <input
           class="field !text-ink w-24"
           inputmode="numeric"
           v-shown="mixing.restS ?? ''"
@@ -100,66 +106,74 @@ const FIELDS = [
               3600,
             )
           "
-      /></label>
-      <label class="flex flex-col gap-1 text-sm text-soft"
-        >Bowl<select
+        />
+      </label>
+      <label class="flex flex-col gap-1 text-sm text-soft">
+        Bowl
+        <select
           class="field !text-ink"
           :value="mixing.bowl ?? ''"
           @change="put({ bowl: (text($event) || undefined) as Mixing['bowl'] })"
-          ><option value="">none</option
-          ><option v-for="one in BOWLS" :key="one">{{ one }}</option></select
-        ></label
-      >
-      <label class="flex flex-col gap-1 text-sm text-soft"
-        >Consistency<select
+        >
+          <option value="">none</option>
+          <option v-for="one in BOWLS" :key="one">{{ one }}</option>
+        </select>
+      </label>
+      <label class="flex flex-col gap-1 text-sm text-soft">
+        Consistency
+        <select
           class="field !text-ink"
           :value="mixing.consistency ?? ''"
           @change="put({ consistency: (text($event) || undefined) as Mixing['consistency'] })"
-          ><option value="">–</option
-          ><option v-for="one in CONSISTENCIES" :key="one">{{ one }}</option></select
-        ></label
-      >
+        >
+          <option value="">–</option>
+          <option v-for="one in CONSISTENCIES" :key="one">{{ one }}</option>
+        </select>
+      </label>
     </div>
-    <div class="flex flex-wrap items-end gap-3"
-      ><label class="flex flex-col gap-1 text-sm text-soft"
-        >It sets<select
-          class="field !text-ink"
-          :value="mixing.sets?.by ?? ''"
-          @change="sets(text($event))"
-          ><option value="">no</option
-          ><option value="alginate">as alginate does</option
-          ><option value="table">by its maker’s table</option></select
-        ></label
-      >
-      <div v-for="(one, at) in rows" :key="at" class="flex items-end gap-2"
-        ><label
+    <div class="flex flex-wrap items-end gap-3">
+      <label class="flex flex-col gap-1 text-sm text-soft">
+        It sets
+        <select class="field !text-ink" :value="mixing.sets?.by ?? ''" @change="sets(text($event))">
+          <option value="">no</option>
+          <option value="alginate">as alginate does</option>
+          <option value="table">by its maker’s table</option>
+        </select>
+      </label>
+      <div v-for="(one, at) in rows" :key="at" class="flex items-end gap-2">
+        <label
           v-for="[key, words] in FIELDS"
           :key="key"
           class="flex flex-col gap-1 text-sm text-soft"
-          >{{ words
-          }}<input
+        >
+          {{ words }}
+          <input
             class="field !text-ink w-20"
             inputmode="numeric"
             v-shown="one[key]"
-            @change="take($event, words, (value) => row(at, key, value), 0, 7200)" /></label
-      ></div>
+            @change="take($event, words, (value) => row(at, key, value), 0, 7200)"
+          />
+        </label>
+      </div>
       <button
         v-if="mixing.sets?.by === 'table' && rows.length < 12"
         type="button"
         class="pick"
         @click="addRow"
-        >Another row</button
-      ></div
-    >
-    <p v-if="mixing.sets" class="text-sm text-soft flex flex-wrap gap-x-4"
-      ><span v-for="one in curve" :key="one.celsius"
-        >{{ one.celsius }} °C:
-        <span class="text-ink">{{ durationInWords(one.times!.workingS) }}</span></span
-      ></p
-    >
-    <div class="flex flex-wrap items-end gap-3"
-      ><label class="flex flex-col gap-1 text-sm text-soft"
-        >Stirred into others, at most %<input
+      >
+        Another row
+      </button>
+    </div>
+    <p v-if="mixing.sets" class="text-sm text-soft flex flex-wrap gap-x-4">
+      <span v-for="one in curve" :key="one.celsius">
+        {{ one.celsius }} °C:
+        <span class="text-ink">{{ durationInWords(one.times!.workingS) }}</span>
+      </span>
+    </p>
+    <div class="flex flex-wrap items-end gap-3">
+      <label class="flex flex-col gap-1 text-sm text-soft">
+        Stirred into others, at most %
+        <input
           class="field !text-ink w-28"
           inputmode="decimal"
           v-shown="product.additive?.mostPercent ?? ''"
@@ -176,9 +190,11 @@ const FIELDS = [
               100,
             )
           "
-      /></label>
-      <label v-if="product.additive" class="flex flex-col gap-1 text-sm text-soft"
-        >Only into<select
+        />
+      </label>
+      <label v-if="product.additive" class="flex flex-col gap-1 text-sm text-soft">
+        Only into
+        <select
           class="field !text-ink"
           :value="product.additive.into?.[0] ?? ''"
           @change="
@@ -189,12 +205,13 @@ const FIELDS = [
               },
             })
           "
-          ><option value="">anything</option
-          ><option v-for="kind in PRODUCT_KINDS" :key="kind" :value="kind">{{
+        >
+          <option value="">anything</option>
+          <option v-for="kind in PRODUCT_KINDS" :key="kind" :value="kind">{{
             kind.replaceAll('-', ' ')
-          }}</option></select
-        ></label
-      ></div
-    >
+          }}</option>
+        </select>
+      </label>
+    </div>
   </div>
 </template>

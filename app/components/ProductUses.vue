@@ -65,44 +65,51 @@ const minutes = (use: Use) => inMinutes(use.segments.reduce((sum, part) => sum +
       :open="product.uses.length === 1"
       class="border-b border-hair"
     >
-      <template #summary
-        ><span class="min-h-[44px] inline-flex items-center"
-          ><span class="font-semibold">{{ use.phase.replaceAll('-', ' ') }}</span
-          ><span class="text-soft ml-2"
-            >{{ zonesInWords(use.zones) }} ·
+      <template #summary>
+        <span class="min-h-[44px] inline-flex items-center">
+          <span class="font-semibold">
+            {{ use.phase.replaceAll('-', ' ') }}
+          </span>
+          <span class="text-soft ml-2">
+            {{ zonesInWords(use.zones) }} ·
             {{ use.dose ? `${use.dose.amount} ${use.dose.unit}` : 'by film and area' }} ·
             {{ minutes(use) }} min</span
-          ></span
-        ></template
-      >
+          >
+        </span>
+      </template>
       <div class="pl-4 pb-4 flex flex-col gap-3">
         <div class="flex flex-wrap items-end gap-3">
-          <label class="flex flex-col gap-1 text-sm text-soft"
-            >Phase<select
+          <label class="flex flex-col gap-1 text-sm text-soft">
+            Phase
+            <select
               class="field !text-ink"
               :value="use.phase"
               @change="put(at, { phase: text($event) as Use['phase'] })"
-              ><option v-for="phase in PHASES" :key="phase" :value="phase">{{
+            >
+              <option v-for="phase in PHASES" :key="phase" :value="phase">{{
                 phase.replaceAll('-', ' ')
-              }}</option></select
-            ></label
-          >
-          <label class="flex flex-col gap-1 text-sm text-soft"
-            >Dose on these zones<input
+              }}</option>
+            </select>
+          </label>
+          <label class="flex flex-col gap-1 text-sm text-soft">
+            Dose on these zones
+            <input
               class="field !text-ink w-24"
               inputmode="decimal"
               v-shown="use.dose?.amount ?? ''"
               @change="dose(at, $event)"
-          /></label>
+            />
+          </label>
           <select
             class="field"
             aria-label="Unit of the dose"
             :value="use.dose?.unit ?? unitOf(product)"
             :disabled="!use.dose"
             @change="use.dose && put(at, { dose: { ...use.dose, unit: text($event) as 'g' } })"
-            ><option>g</option
-            ><option>mL</option></select
           >
+            <option>g</option>
+            <option>mL</option>
+          </select>
           <button
             type="button"
             class="pick ml-auto"
@@ -112,23 +119,24 @@ const minutes = (use: Use) => inMinutes(use.segments.reduce((sum, part) => sum +
                 product.uses.filter((_, index) => index !== at),
               )
             "
-            >Take this use out</button
           >
+            Take this use out
+          </button>
         </div>
         <ZonePicker
           :zones="use.zones"
           name="May touch"
           @change="$event.length > 0 && put(at, { zones: $event })"
         />
-        <div
-          ><h3 class="text-sm text-soft mb-1">Minutes, and how it comes off</h3
-          ><PartRows :step="asStep(use)" @change="put(at, { segments: $event.segments })"
-        /></div>
+        <div>
+          <h3 class="text-sm text-soft mb-1">Minutes, and how it comes off</h3>
+          <PartRows :step="asStep(use)" @change="put(at, { segments: $event.segments })" />
+        </div>
       </div>
     </FoldAway>
-    <p v-if="product.uses.length === 0" class="text-soft py-2"
-      >No use of its own: it only goes into mixes.</p
-    >
+    <p v-if="product.uses.length === 0" class="text-soft py-2">
+      No use of its own: it only goes into mixes.
+    </p>
     <button type="button" class="rung self-start mt-3" @click="add">Another use</button>
   </div>
 </template>

@@ -41,8 +41,8 @@ const minutesOf = (step: Step) => {
 <template>
   <section class="hidden print:block text-black" aria-hidden="true">
     <h1 class="text-3xl">{{ name }}</h1>
-    <p class="text-sm mb-2"
-      >{{
+    <p class="text-sm mb-2">
+      {{
         version
           ? `Version ${version}${changed ? ', with changes that are not published' : ''}`
           : 'Not published'
@@ -53,26 +53,41 @@ const minutesOf = (step: Step) => {
           ? ''
           : `${halfMinutes(sketch.totalS)} min, hands free ${halfMinutes(sketch.handsFreeS)} min`
       }}
-      · local rules and the maker’s instructions come first</p
-    >
-    <table class="w-full leading-snug" :class="rows.length > 26 ? 'text-[10.5px]' : 'text-[12px]'"
-      ><thead
-        ><tr class="border-b border-black text-left"
-          ><th class="w-8">min</th><th>Step</th><th>With</th><th>Where</th><th class="w-8">on</th
-          ><th class="w-9">work</th><th class="w-8">off</th><th>How</th></tr
-        ></thead
-      >
-      <tbody
-        ><tr
+      · local rules and the maker’s instructions come first
+    </p>
+    <table class="w-full leading-snug" :class="rows.length > 26 ? 'text-[10.5px]' : 'text-[12px]'">
+      <thead>
+        <tr class="border-b border-black text-left">
+          <th class="w-8">min</th>
+          <th>Step</th>
+          <th>With</th>
+          <th>Where</th>
+          <th class="w-8">on</th>
+          <th class="w-9">work</th>
+          <th class="w-8">off</th>
+          <th>How</th>
+        </tr>
+      </thead>
+      <tbody>
+        <tr
           v-for="step in rows"
           :key="step.id"
           class="border-b border-neutral-400 align-top break-inside-avoid"
-          ><td>{{ Number.isFinite(startOf(step.id)) ? Math.floor(startOf(step.id) / 60) : '' }}</td
-          ><td class="font-semibold pr-2">{{ step.floating ? '↳ ' : '' }}{{ step.title }}</td
-          ><td class="pr-2">{{ productOf(step) }}</td
-          ><td class="pr-2">{{ zonesInWords(step.zones) }}</td
-          ><td v-for="(time, at) in minutesOf(step)" :key="at">{{ time }}</td
-          ><td>{{
+        >
+          <td>
+            {{ Number.isFinite(startOf(step.id)) ? Math.floor(startOf(step.id) / 60) : '' }}
+          </td>
+          <td class="font-semibold pr-2">{{ step.floating ? '↳ ' : '' }}{{ step.title }}</td>
+          <td class="pr-2">
+            {{ productOf(step) }}
+          </td>
+          <td class="pr-2">
+            {{ zonesInWords(step.zones) }}
+          </td>
+          <td v-for="(time, at) in minutesOf(step)" :key="at">
+            {{ time }}
+          </td>
+          <td>{{
             [
               step.technique,
               step.movements?.length
@@ -85,9 +100,9 @@ const minutesOf = (step: Step) => {
             ]
               .filter(Boolean)
               .join(' · ')
-          }}</td></tr
-        ></tbody
-      ></table
-    >
+          }}</td>
+        </tr>
+      </tbody>
+    </table>
   </section>
 </template>

@@ -66,24 +66,36 @@ function resetDays(bookDays: number) {
     <p class="text-soft">{{ rule.id }} · {{ page.basis }}</p>
     <h2 class="text-2xl leading-tight mb-3" :class="off && 'line-through'">{{ rule.title }}</h2>
     <dl class="grid grid-cols-[5.5rem_1fr] gap-x-3 gap-y-2.5 border-t border-line pt-3">
-      <dt class="text-soft">When</dt><dd>{{ page.when }}</dd
-      ><dt class="text-soft">Then</dt
-      ><dd
-        ><ul class="flex flex-col gap-1"
-          ><li v-for="(effect, at) in page.effects" :key="at"
-            ><span class="font-semibold whitespace-nowrap" :class="effect.forbids && 'text-mind'"
-              >{{ effect.glyph }} {{ effect.word }}</span
-            >
-            {{ effect.words }}</li
-          ><li v-if="page.effects.length === 0">worked out from past visits</li></ul
-        ></dd
-      ><dt class="text-soft">Why</dt><dd>{{ rule.reason }}</dd
-      ><dt class="text-soft">Instead</dt><dd>{{ rule.instead }}</dd
-      ><dt class="text-soft">Basis</dt
-      ><dd
-        >{{ page.basis }}<span v-if="rule.source">: {{ rule.source }}</span></dd
-      ><dt class="text-soft">Kept as written</dt
-      ><dd>{{ rule.overridable === 'reason' ? 'with a reason in writing' : 'never' }}</dd>
+      <dt class="text-soft">When</dt>
+      <dd>
+        {{ page.when }}
+      </dd>
+      <dt class="text-soft">Then</dt>
+      <dd>
+        <ul class="flex flex-col gap-1">
+          <li v-for="(effect, at) in page.effects" :key="at">
+            <span class="font-semibold whitespace-nowrap" :class="effect.forbids && 'text-mind'">
+              {{ effect.glyph }} {{ effect.word }}
+            </span>
+            {{ effect.words }}
+          </li>
+          <li v-if="page.effects.length === 0">worked out from past visits</li>
+        </ul>
+      </dd>
+      <dt class="text-soft">Why</dt>
+      <dd>
+        {{ rule.reason }}
+      </dd>
+      <dt class="text-soft">Instead</dt>
+      <dd>
+        {{ rule.instead }}
+      </dd>
+      <dt class="text-soft">Basis</dt>
+      <dd>
+        {{ page.basis }}<span v-if="rule.source">: {{ rule.source }}</span>
+      </dd>
+      <dt class="text-soft">Kept as written</dt>
+      <dd>{{ rule.overridable === 'reason' ? 'with a reason in writing' : 'never' }}</dd>
     </dl>
 
     <section
@@ -92,8 +104,9 @@ function resetDays(bookDays: number) {
       aria-label="Set by the salon"
     >
       <form v-if="window_" class="flex items-end gap-3" @submit.prevent="set(off, days)">
-        <label class="flex flex-col gap-1"
-          >Window in days<input
+        <label class="flex flex-col gap-1">
+          Window in days
+          <input
             v-model.number="days"
             class="field w-28"
             type="number"
@@ -102,17 +115,19 @@ function resetDays(bookDays: number) {
             step="1"
             required
             :disabled="!owner"
-        /></label>
-        <button v-if="owner" type="submit" class="rung" :disabled="days === inForceDays"
-          >Set</button
-        >
+          />
+        </label>
+        <button v-if="owner" type="submit" class="rung" :disabled="days === inForceDays">
+          Set
+        </button>
         <button
           v-if="owner && inForceDays !== window_.days"
           type="button"
           class="rung"
           @click="resetDays(window_.days)"
-          >Back to {{ window_.days }}</button
         >
+          Back to {{ window_.days }}
+        </button>
         <span class="text-sm text-soft pb-3">never below {{ window_.floor }}</span>
       </form>
       <button
@@ -122,8 +137,9 @@ function resetDays(bookDays: number) {
         :disabled="!owner"
         :aria-pressed="off"
         @click="set(!off, null)"
-        >{{ off ? 'Switch this advice on' : 'Switch this advice off' }}</button
       >
+        {{ off ? 'Switch this advice on' : 'Switch this advice off' }}
+      </button>
       <p v-if="!owner" class="text-sm text-soft mt-1">The owner sets this.</p>
     </section>
 
@@ -135,12 +151,12 @@ function resetDays(bookDays: number) {
       <p class="text-soft mb-1">Touches today</p>
       <p v-if="!touched && !trouble" class="text-soft">Looking …</p>
       <p v-else-if="touched && touched.length === 0">Nobody in this studio.</p>
-      <ul v-else
-        ><li v-for="one in touched" :key="one.id" class="py-1.5 border-b border-hair"
-          ><span class="font-semibold">{{ one.name }}</span
-          >{{ ' ' }}<span class="text-soft">{{ one.because.join('; ') }}</span></li
-        ></ul
-      >
+      <ul v-else>
+        <li v-for="one in touched" :key="one.id" class="py-1.5 border-b border-hair">
+          <span class="font-semibold">{{ one.name }}</span>{{ ' '
+          }}<span class="text-soft">{{ one.because.join('; ') }}</span>
+        </li>
+      </ul>
     </section>
     <p v-if="trouble" role="alert" class="mt-3 text-mind font-medium">{{ trouble }}</p>
   </article>

@@ -62,7 +62,8 @@ function comfort() {
         class="flex gap-2 mb-4"
         role="radiogroup"
         aria-label="Which layer"
-        ><button
+      >
+        <button
           v-for="one in layers"
           :key="one.stepId"
           type="button"
@@ -70,20 +71,22 @@ function comfort() {
           class="pick !min-h-[64px] flex-1"
           :aria-checked="layer?.stepId === one.stepId"
           @click="chosen = one.stepId"
-          >{{ titleOf(one.stepId) }}</button
-        ></div
-      >
+        >
+          {{ titleOf(one.stepId) }}
+        </button>
+      </div>
       <p v-else-if="layer" class="mb-3 text-soft">{{ titleOf(layer.stepId) }}</p>
-      <div class="grid grid-cols-4 gap-2"
-        ><button
+      <div class="grid grid-cols-4 gap-2">
+        <button
           v-for="one in SENSATIONS"
           :key="one"
           type="button"
           class="rung !min-h-[64px] text-lg"
           @click="felt(one)"
-          >{{ SENSATION_WORDS[one] }}</button
-        ></div
-      >
+        >
+          {{ SENSATION_WORDS[one] }}
+        </button>
+      </div>
     </template>
     <template v-else>
       <p class="text-2xl">{{ answer.answer.says }}</p>
@@ -94,8 +97,9 @@ function comfort() {
           type="button"
           class="rung !min-h-[72px] flex-1 text-lg !border-mind text-mind"
           @click="emit('emergency')"
-          >Open the emergency card</button
         >
+          Open the emergency card
+        </button>
         <button
           v-else-if="layer?.removalId"
           type="button"
@@ -105,15 +109,17 @@ function comfort() {
             '!bg-mind !border-mind !text-on-strong !font-semibold'
           "
           @click="emit('off', layer)"
-          >Take it off now</button
         >
+          Take it off now
+        </button>
         <button
           type="button"
           class="rung !min-h-[72px] flex-1 text-lg"
           :class="answer.answer.level !== 'remove' && 'rung-strong'"
           @click="comfort"
-          >{{ answer.answer.level === 'normal' ? 'Done, go on' : 'I did that, go on' }}</button
         >
+          {{ answer.answer.level === 'normal' ? 'Done, go on' : 'I did that, go on' }}
+        </button>
       </div>
     </template>
   </PlainDialog>

@@ -78,75 +78,89 @@ const GRID =
 <template>
   <div class="flex flex-col min-h-0 flex-1">
     <div class="flex flex-wrap items-end gap-3 mb-3">
-      <label class="flex flex-col gap-1 text-sm text-soft flex-1 min-w-48"
-        >Find<input
+      <label class="flex flex-col gap-1 text-sm text-soft flex-1 min-w-48">
+        Find
+        <input
           class="field !text-ink text-base"
           type="search"
           placeholder="a name, an active, a lot"
           :value="wish.typed"
           @input="set({ typed: text($event) })"
-      /></label>
-      <label v-if="!mixes" class="flex flex-col gap-1 text-sm text-soft"
-        >Kind<select
+        />
+      </label>
+      <label v-if="!mixes" class="flex flex-col gap-1 text-sm text-soft">
+        Kind
+        <select
           class="field !text-ink"
           :value="wish.kind"
           @change="set({ kind: text($event) as ShelfWish['kind'] })"
-          ><option value="">any</option
-          ><option v-for="one in PRODUCT_KINDS" :key="one" :value="one">{{
+        >
+          <option value="">any</option>
+          <option v-for="one in PRODUCT_KINDS" :key="one" :value="one">{{
             one.replaceAll('-', ' ')
-          }}</option></select
-        ></label
-      >
-      <label class="flex flex-col gap-1 text-sm text-soft"
-        >With<select
+          }}</option>
+        </select>
+      </label>
+      <label class="flex flex-col gap-1 text-sm text-soft">
+        With
+        <select
           class="field !text-ink max-w-36"
           :value="wish.active"
           @change="set({ active: text($event) })"
-          ><option value="">any active</option
-          ><option v-for="one in activesOn(list)" :key="one">{{ one }}</option></select
-        ></label
-      >
-      <label class="flex flex-col gap-1 text-sm text-soft"
-        >For<select
+        >
+          <option value="">any active</option>
+          <option v-for="one in activesOn(list)" :key="one">{{ one }}</option>
+        </select>
+      </label>
+      <label class="flex flex-col gap-1 text-sm text-soft">
+        For
+        <select
           class="field !text-ink"
           :value="wish.concern"
           @change="set({ concern: text($event) as ShelfWish['concern'] })"
-          ><option value="">anything</option
-          ><option v-for="one in CONCERNS" :key="one">{{ one }}</option></select
-        ></label
-      >
-      <label class="flex flex-col gap-1 text-sm text-soft"
-        >Never on<select
+        >
+          <option value="">anything</option>
+          <option v-for="one in CONCERNS" :key="one">{{ one }}</option>
+        </select>
+      </label>
+      <label class="flex flex-col gap-1 text-sm text-soft">
+        Never on
+        <select
           class="field !text-ink"
           :value="wish.never"
           @change="set({ never: text($event) as ShelfWish['never'] })"
-          ><option value="">–</option
-          ><option v-for="one in REACHES" :key="one">{{ one }}</option></select
-        ></label
-      >
-      <label class="flex flex-col gap-1 text-sm text-soft"
-        >Stock<select
+        >
+          <option value="">–</option>
+          <option v-for="one in REACHES" :key="one">{{ one }}</option>
+        </select>
+      </label>
+      <label class="flex flex-col gap-1 text-sm text-soft">
+        Stock
+        <select
           class="field !text-ink"
           :value="wish.state"
           @change="set({ state: text($event) as ShelfWish['state'] })"
-          ><option value="">any</option
-          ><option v-for="one in STATES" :key="one">{{ one }}</option></select
-        ></label
-      >
+        >
+          <option value="">any</option>
+          <option v-for="one in STATES" :key="one">{{ one }}</option>
+        </select>
+      </label>
       <button
         type="button"
         class="pick"
         :aria-pressed="wish.away"
         @click="set({ away: !wish.away })"
-        >Put away</button
       >
+        Put away
+      </button>
       <button
         v-if="isWished"
         type="button"
         class="pick"
         @click="wish = { ...NO_SHELF_WISH, away: wish.away }"
-        >Clear</button
       >
+        Clear
+      </button>
     </div>
     <div
       ref="scroll"
@@ -157,8 +171,8 @@ const GRID =
       class="overflow-y-auto"
       :class="rows.length > 0 ? 'flex-1 min-h-[20rem]' : ''"
     >
-      <div role="rowgroup" class="sticky top-0 bg-ground z-10"
-        ><div role="row" :class="GRID" class="border-b border-line">
+      <div role="rowgroup" class="sticky top-0 bg-ground z-10">
+        <div role="row" :class="GRID" class="border-b border-line">
           <span
             v-for="header in table.getHeaderGroups()[0]!.headers"
             :key="header.id"
@@ -167,16 +181,18 @@ const GRID =
               sortedBy?.id === header.id ? (sortedBy.desc ? 'descending' : 'ascending') : 'none'
             "
             :class="header.id === 'price' && 'text-right'"
-            ><button
+          >
+            <button
               type="button"
               class="min-h-[38px] text-sm text-soft hover:text-ink"
               @click="header.column.toggleSorting()"
-              >{{ header.column.columnDef.header }}
-              {{ sortedBy?.id === header.id ? (sortedBy.desc ? '↓' : '↑') : '' }}</button
-            ></span
-          >
-        </div></div
-      >
+            >
+              {{ header.column.columnDef.header }}
+              {{ sortedBy?.id === header.id ? (sortedBy.desc ? '↓' : '↑') : '' }}
+            </button>
+          </span>
+        </div>
+      </div>
       <div role="rowgroup" class="relative" :style="{ height: `${virtual.getTotalSize()}px` }">
         <div
           v-for="line in virtual.getVirtualItems()"
@@ -188,13 +204,14 @@ const GRID =
           :style="{ height: `${ROW_PX}px`, transform: `translateY(${line.start}px)` }"
         >
           <template v-for="one in [rows[line.index]!.original]" :key="one.id">
-            <span role="cell" class="min-w-0"
-              ><NuxtLink
+            <span role="cell" class="min-w-0">
+              <NuxtLink
                 :to="`/shelf/${one.id}`"
                 class="block truncate text-[1.05rem] leading-[52px] after:absolute after:inset-0"
-                >{{ one.name }}</NuxtLink
-              ></span
-            >
+              >
+                {{ one.name }}
+              </NuxtLink>
+            </span>
             <span role="cell" class="text-soft truncate">{{ one.kind.replaceAll('-', ' ') }}</span>
             <span role="cell" class="truncate">{{
               [
@@ -211,8 +228,9 @@ const GRID =
                   ? 'text-mind font-semibold'
                   : 'text-soft'
               "
-              >{{ one.until ? shortDate(one.until) : '' }}</span
             >
+              {{ one.until ? shortDate(one.until) : '' }}
+            </span>
             <span role="cell" class="flex items-center gap-2 whitespace-nowrap">
               <svg v-if="one.packs !== undefined" width="62" height="26" aria-hidden="true">
                 <g
@@ -238,15 +256,16 @@ const GRID =
                       ? 'text-now font-semibold'
                       : ''
                 "
-                >{{ STATE_GLYPHS[one.state] }}
+              >
+                {{ STATE_GLYPHS[one.state] }}
                 {{
                   one.state === 'out' || one.state === 'past its time'
                     ? one.state
                     : one.doses !== undefined
                       ? `${one.doses} doses`
                       : `${figure(one.stock)} ${one.unit}`
-                }}</span
-              >
+                }}
+              </span>
             </span>
             <span role="cell" class="text-right text-soft whitespace-nowrap">{{
               one.unitMinor === undefined ? '' : `${money(one.unitMinor, currency)}/${one.unit}`
@@ -264,8 +283,8 @@ const GRID =
           ? 'Nothing is put away.'
           : 'Nothing on the shelf answers all of this. Take one wish back.'
     }}</p>
-    <p class="text-sm text-soft pt-2" aria-live="polite"
-      >{{ rows.length }} of {{ list.filter((one) => one.archived === wish.away).length }}</p
-    >
+    <p class="text-sm text-soft pt-2" aria-live="polite">
+      {{ rows.length }} of {{ list.filter((one) => one.archived === wish.away).length }}
+    </p>
   </div>
 </template>

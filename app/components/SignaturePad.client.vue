@@ -19,12 +19,13 @@ function clear() {
 </script>
 
 <template>
-  <div
-    ><canvas
+  <div>
+    <canvas
       ref="canvas"
       class="w-full h-36 bg-[#f7f3ea] border border-line touch-none"
       aria-label="Sign here"
       role="img"
-    /><button type="button" class="rung text-sm mt-1" @click="clear">Clear</button></div
-  >
+    />
+    <button type="button" class="rung text-sm mt-1" @click="clear">Clear</button>
+  </div>
 </template>

@@ -68,44 +68,49 @@ function checkIn(visitId: string) {
 
 <template>
   <section aria-label="Since last time">
-    <div class="flex items-center gap-4 border-b border-line pb-2"
-      ><h2 class="text-xl flex-1">{{ lastVisit ? `Since ${shortDate(lastVisit.on)}` : 'Today' }}</h2
-      ><button
+    <div class="flex items-center gap-4 border-b border-line pb-2">
+      <h2 class="text-xl flex-1">
+        {{ lastVisit ? `Since ${shortDate(lastVisit.on)}` : 'Today' }}
+      </h2>
+      <button
         type="button"
         class="rung"
         :disabled="disabled || left.length === 0"
         @click="confirm(left)"
-        >{{
-          left.length === 0 ? 'Asked today' : lastVisit ? 'Nothing new: confirm all' : 'All no'
-        }}</button
-      ></div
-    >
+      >
+        {{ left.length === 0 ? 'Asked today' : lastVisit ? 'Nothing new: confirm all' : 'All no' }}
+      </button>
+    </div>
     <div v-if="lastVisit" class="border-b border-hair">
-      <div class="flex items-center gap-3 py-2"
-        ><p class="flex-1"
-          ><span class="font-semibold">Reaction after last visit</span
-          ><span class="block text-sm text-soft"
-            >{{ lastVisit.answer ? 'told' : 'not told yet' }}: redness
+      <div class="flex items-center gap-3 py-2">
+        <p class="flex-1">
+          <span class="font-semibold">Reaction after last visit</span>
+          <span class="block text-sm text-soft">
+            {{ lastVisit.answer ? 'told' : 'not told yet' }}: redness
             {{ lastVisit.answer?.redness ?? 0 }} of 4, stinging
-            {{ lastVisit.answer?.stinging ?? 0 }} of 10</span
-          ></p
-        ><button
+            {{ lastVisit.answer?.stinging ?? 0 }} of 10
+          </span>
+        </p>
+        <button
           type="button"
           class="pick"
           :aria-expanded="open === 'reaction'"
           @click="open = open === 'reaction' ? undefined : 'reaction'"
-          >Something …</button
-        ></div
-      >
-      <div v-if="open === 'reaction'" class="pb-3 pl-4 border-l-2 border-mind max-w-xl"
-        ><AnswerForm v-model="skin" :disabled="disabled" /><button
+        >
+          Something …
+        </button>
+      </div>
+      <div v-if="open === 'reaction'" class="pb-3 pl-4 border-l-2 border-mind max-w-xl">
+        <AnswerForm v-model="skin" :disabled="disabled" />
+        <button
           type="button"
           class="rung rung-strong mt-3"
           :disabled="disabled"
           @click="checkIn(lastVisit.id)"
-          >Keep as a check-in</button
-        ></div
-      >
+        >
+          Keep as a check-in
+        </button>
+      </div>
     </div>
     <div
       v-for="card in SINCE_CARDS"
@@ -115,29 +120,34 @@ function checkIn(visitId: string) {
       :aria-label="card.title"
     >
       <div class="flex items-center gap-3 py-2">
-        <p class="flex-1 min-w-0"
-          ><span class="font-semibold">{{ card.title }}</span
-          ><span
+        <p class="flex-1 min-w-0">
+          <span class="font-semibold">
+            {{ card.title }}
+          </span>
+          <span
             class="block text-sm truncate"
             :class="states.get(card.id)!.yes.length > 0 ? 'text-mind' : 'text-soft'"
-            >{{ line(card) }}</span
-          ></p
-        >
+          >
+            {{ line(card) }}
+          </span>
+        </p>
         <button
           type="button"
           class="pick"
           :aria-pressed="states.get(card.id)!.asked"
           :disabled="disabled"
           @click="confirm([card])"
-          >{{ states.get(card.id)!.asked ? '✓ Asked' : 'Nothing new' }}</button
         >
+          {{ states.get(card.id)!.asked ? '✓ Asked' : 'Nothing new' }}
+        </button>
         <button
           type="button"
           class="pick"
           :aria-expanded="open === card.id"
           @click="open = open === card.id ? undefined : card.id"
-          >Something …</button
         >
+          Something …
+        </button>
       </div>
       <div v-if="open === card.id" class="pb-3 pl-4 border-l-2 border-now">
         <MedicineSearch

@@ -113,8 +113,8 @@ function openLesion(id: string) {
   <div class="grid grid-cols-[372px_minmax(0,1fr)] gap-6">
     <div class="sticky top-4 self-start">
       <div class="flex gap-1 mb-2">
-        <div class="flex gap-1 flex-1" role="radiogroup" aria-label="View of the map"
-          ><button
+        <div class="flex gap-1 flex-1" role="radiogroup" aria-label="View of the map">
+          <button
             v-for="one in VIEWS"
             :key="one.view"
             type="button"
@@ -123,16 +123,18 @@ function openLesion(id: string) {
             :aria-checked="view === one.view"
             :aria-label="one.name"
             @click="view = one.view"
-            >{{ one.short }}</button
-          ></div
-        >
+          >
+            {{ one.short }}
+          </button>
+        </div>
         <button
           type="button"
           class="rung text-sm !px-3"
           :disabled="past.length === 0 || disabled"
           @click="undo"
-          ><Undo2 :size="16" />Undo</button
         >
+          <Undo2 :size="16" />Undo
+        </button>
       </div>
       <FaceMap
         :view="view"
@@ -151,12 +153,14 @@ function openLesion(id: string) {
       />
       <template v-if="mode === 'paint'">
         <div class="border-t border-line pt-2 mt-1 flex items-center gap-3 min-h-[52px]">
-          <p class="flex-1 leading-tight"
-            ><span class="font-semibold">{{ words.name }}</span
-            ><span class="block text-sm text-soft">{{ words.look }}</span></p
-          >
-          <div v-if="!words.ungraded" class="flex gap-1" role="radiogroup" aria-label="Grade"
-            ><button
+          <p class="flex-1 leading-tight">
+            <span class="font-semibold">
+              {{ words.name }}
+            </span>
+            <span class="block text-sm text-soft">{{ words.look }}</span>
+          </p>
+          <div v-if="!words.ungraded" class="flex gap-1" role="radiogroup" aria-label="Grade">
+            <button
               v-for="n in 4"
               :key="n"
               type="button"
@@ -164,41 +168,47 @@ function openLesion(id: string) {
               class="pick pick-mind !px-0"
               :aria-checked="grade === n"
               @click="grade = n"
-              >{{ n }}</button
-            ></div
-          >
+            >
+              {{ n }}
+            </button>
+          </div>
         </div>
-        <div class="flex flex-wrap gap-1 pt-2" role="group" aria-label="Paint a whole group"
-          ><button
+        <div class="flex flex-wrap gap-1 pt-2" role="group" aria-label="Paint a whole group">
+          <button
             v-for="group in GROUPS"
             :key="group.id"
             type="button"
             class="pick text-sm !px-2"
             :disabled="disabled"
             @click="paint(group.zones)"
-            >{{ group.name }}</button
-          ><button
+          >
+            {{ group.name }}
+          </button>
+          <button
             type="button"
             class="pick text-sm !px-2"
             :disabled="disabled"
             @click="paint(words.usualZones)"
-            >usual places</button
-          ><button
+          >
+            usual places
+          </button>
+          <button
             v-if="lastReading"
             type="button"
             class="pick text-sm !px-2 ml-auto"
             :aria-pressed="under"
             :aria-label="`Last visit under, ${shortDate(lastReading.on)}`"
             @click="under = !under"
-            >{{ shortDate(lastReading.on).replace(/ \d{4}$/, '') }} under</button
-          ></div
-        >
+          >
+            {{ shortDate(lastReading.on).replace(/ \d{4}$/, '') }} under
+          </button>
+        </div>
       </template>
     </div>
     <div class="min-w-0">
       <div class="flex items-center gap-1 border-b border-line pb-2 mb-2">
-        <div class="flex gap-1" role="tablist" aria-label="What to read"
-          ><button
+        <div class="flex gap-1" role="tablist" aria-label="What to read">
+          <button
             v-for="one in TABS"
             :key="one.id"
             type="button"
@@ -207,25 +217,27 @@ function openLesion(id: string) {
             :class="tab === one.id && '!border-b-now !border-b-2 font-semibold'"
             :aria-selected="tab === one.id"
             @click="tab = one.id"
-            >{{ one.name
+          >
+            {{ one.name
             }}<span v-if="one.id === 'lesions' && reading.lesions.length" class="text-soft"
-              >&nbsp;{{ reading.lesions.length }}</span
-            ></button
-          ></div
-        >
+              >&nbsp;{{ reading.lesions.length }}
+            </span>
+          </button>
+        </div>
         <button
           type="button"
           class="rung text-sm ml-auto"
           :disabled="disabled || reading.done"
           @click="change({ ...reading, done: true })"
-          >{{ reading.done ? 'Read today' : 'Nothing to note' }}</button
         >
+          {{ reading.done ? 'Read today' : 'Nothing to note' }}
+        </button>
       </div>
       <div v-if="tab === 'see'" role="tabpanel">
         <div v-for="part in FINDING_PARTS" :key="part" class="flex gap-3 py-1 items-baseline">
           <p class="w-24 shrink-0 text-sm text-soft first-letter:uppercase">{{ part }}</p>
-          <div class="flex flex-wrap gap-1"
-            ><button
+          <div class="flex flex-wrap gap-1">
+            <button
               v-for="one in kindsOf(part)"
               :key="one.kind"
               type="button"
@@ -233,48 +245,51 @@ function openLesion(id: string) {
               :aria-pressed="kind === one.kind"
               :aria-label="`${one.name}${countOf(one.kind) ? ', seen' : ''}`"
               @click="choose(one.kind)"
-              >{{ countOf(one.kind) ? '● ' : '' }}{{ one.name }}</button
-            ></div
-          >
+            >
+              {{ countOf(one.kind) ? '● ' : '' }}{{ one.name }}
+            </button>
+          </div>
         </div>
-        <ul class="border-t border-line mt-2" aria-label="Seen today"
-          ><li
+        <ul class="border-t border-line mt-2" aria-label="Seen today">
+          <li
             v-for="one in listed"
             :key="`${one.kind}${one.grade}`"
             class="flex items-center gap-3 border-b border-hair"
-            ><button type="button" class="flex-1 text-left min-h-[44px]" @click="choose(one.kind)"
-              ><span class="font-semibold">{{ one.words }}</span
-              >{{ ' ' }}<span class="text-soft">{{ one.where }}</span></button
-            ><button
+          >
+            <button type="button" class="flex-1 text-left min-h-[44px]" @click="choose(one.kind)">
+              <span class="font-semibold">{{ one.words }}</span>{{ ' '
+              }}<span class="text-soft">{{ one.where }}</span>
+            </button>
+            <button
               type="button"
               class="pick text-sm !border-transparent"
               :aria-label="`Take off: ${one.words}`"
               :disabled="disabled"
               @click="remove(one.kind)"
-              >✕</button
-            ></li
-          ><li v-if="listed.length === 0" class="py-2 text-soft">{{
+            >
+              ✕
+            </button>
+          </li>
+          <li v-if="listed.length === 0" class="py-2 text-soft">{{
             reading.done ? 'Nothing to note.' : 'Nothing read yet today.'
-          }}</li></ul
-        >
-        <p class="mt-3"
-          ><span class="text-soft">In words: </span
-          ><span class="font-semibold" :title="summary.type.evidence.join('; ')">{{
-            summary.type.word
-          }}</span
-          ><template v-for="one in summary.conditions" :key="one.word"
+          }}</li>
+        </ul>
+        <p class="mt-3">
+          <span class="text-soft">In words: </span>
+          <span class="font-semibold" :title="summary.type.evidence.join('; ')">
+            {{ summary.type.word }}
+          </span>
+          <template v-for="one in summary.conditions" :key="one.word"
             >,
-            <span class="font-semibold" :title="one.evidence.join('; ')">{{
-              one.word
-            }}</span></template
-          ></p
-        >
-        <details v-if="summary.conditions.length" class="text-sm text-soft"
-          ><summary class="py-2">What each word rests on</summary
-          ><p v-for="one in [summary.type, ...summary.conditions]" :key="one.word"
-            ><span class="font-semibold">{{ one.word }}:</span> {{ one.evidence.join('; ') }}</p
-          ></details
-        >
+            <span class="font-semibold" :title="one.evidence.join('; ')">{{ one.word }}</span>
+          </template>
+        </p>
+        <details v-if="summary.conditions.length" class="text-sm text-soft">
+          <summary class="py-2">What each word rests on</summary>
+          <p v-for="one in [summary.type, ...summary.conditions]" :key="one.word">
+            <span class="font-semibold">{{ one.word }}:</span> {{ one.evidence.join('; ') }}
+          </p>
+        </details>
       </div>
       <LesionPanel
         v-else-if="tab === 'lesions'"

@@ -71,15 +71,17 @@ const alternativeWords = (one: SlotOptions['alternatives'][number]) =>
 
 <template>
   <div class="flex-1 min-h-0 overflow-y-auto pr-2" aria-label="Time" role="region">
-    <div class="flex items-center gap-2 py-3"
-      ><button
+    <div class="flex items-center gap-2 py-3">
+      <button
         type="button"
         class="pick"
         aria-label="Five minutes less"
         :disabled="disabled || minutes <= 30"
         @click="toLength(minutes - 5)"
-        >−</button
-      ><input
+      >
+        −
+      </button>
+      <input
         type="range"
         min="30"
         max="180"
@@ -89,30 +91,34 @@ const alternativeWords = (one: SlotOptions['alternatives'][number]) =>
         :disabled="disabled"
         aria-label="Slot in minutes"
         @change="toLength(Number(($event.target as HTMLInputElement).value))"
-      /><button
+      />
+      <button
         type="button"
         class="pick"
         aria-label="Five minutes more"
         :disabled="disabled || minutes >= 180"
         @click="toLength(minutes + 5)"
-        >+</button
-      ><span class="display text-3xl w-24 text-right whitespace-nowrap"
-        >{{ minutes }}<span class="text-base font-sans"> min</span></span
-      ></div
-    >
+      >
+        +
+      </button>
+      <span class="display text-3xl w-24 text-right whitespace-nowrap">
+        {{ minutes }}<span class="text-base font-sans"> min</span>
+      </span>
+    </div>
     <p
       v-if="plan.fit?.kind === 'infeasible'"
       role="alert"
       class="mb-2 px-3 py-2 border-l-4 border-mind bg-mind-ground"
-      >What must be there takes
+    >
+      What must be there takes
       {{
         plan.fit.leastS === undefined
           ? 'longer'
           : `${halfMinutes(plan.fit.leastS)} min at the least`
-      }}. Take a “must stay” back, or give it more time.</p
-    >
-    <p v-else class="text-sm text-soft mb-1"
-      >{{
+      }}. Take a “must stay” back, or give it more time.
+    </p>
+    <p v-else class="text-sm text-soft mb-1">
+      {{
         plan.fit
           ? `Keeps ${Math.round((100 * plan.fit.worth) / plan.fit.fullWorth)} % of what the client wants${plan.fit.kind === 'feasible' ? `, at most ${Math.ceil((100 * plan.fit.gapWorth) / plan.fit.fullWorth)} % below the best` : ', and nothing keeps more'}.`
           : 'Everything fits as it is.'
@@ -123,79 +129,91 @@ const alternativeWords = (one: SlotOptions['alternatives'][number]) =>
           class="text-link"
           :disabled="disabled"
           @click="put({ slotMinutes: input.slotMinutes })"
-          >Back to it</button
-        ></template
-      ></p
-    >
-    <div class="border-t border-hair pt-2"
-      ><div class="flex items-baseline justify-between"
-        ><h2 class="text-lg">Minutes against what is kept</h2
-        ><span class="text-sm text-soft" role="status">{{ looking ? 'Looking …' : '' }}</span></div
-      ><LazyFrontierChart
+        >
+          Back to it
+        </button>
+      </template>
+    </p>
+    <div class="border-t border-hair pt-2">
+      <div class="flex items-baseline justify-between">
+        <h2 class="text-lg">Minutes against what is kept</h2>
+        <span class="text-sm text-soft" role="status">{{ looking ? 'Looking …' : '' }}</span>
+      </div>
+      <LazyFrontierChart
         v-if="points.length > 0"
         :points="points"
         :slot-minutes="minutes"
         @choose="disabled || toLength($event)"
       />
-      <details class="text-sm mb-2"
-        ><summary class="text-link"
-          >As a table{{ atMost ? ' (some figures are not proven)' : '' }}</summary
-        ><table class="mt-1"
-          ><thead
-            ><tr class="text-soft"
-              ><th class="text-left pr-6 font-normal">slot</th
-              ><th class="text-left pr-6 font-normal">kept</th
-              ><th class="text-left font-normal">left out</th></tr
-            ></thead
-          ><tbody
-            ><tr v-for="point in points" :key="point.minutes"
-              ><td class="pr-6">{{ point.minutes }} min</td
-              ><td class="pr-6">{{
-                point.percent === undefined ? 'too short' : `${point.percent} %`
-              }}</td
-              ><td>{{ point.percent === undefined ? '' : point.dropped }}</td></tr
-            ></tbody
-          ></table
-        ></details
-      >
+      <details class="text-sm mb-2">
+        <summary class="text-link">
+          As a table{{ atMost ? ' (some figures are not proven)' : '' }}
+        </summary>
+        <table class="mt-1">
+          <thead>
+            <tr class="text-soft">
+              <th class="text-left pr-6 font-normal">slot</th>
+              <th class="text-left pr-6 font-normal">kept</th>
+              <th class="text-left font-normal">left out</th>
+            </tr>
+          </thead>
+          <tbody>
+            <tr v-for="point in points" :key="point.minutes">
+              <td class="pr-6">{{ point.minutes }} min</td>
+              <td class="pr-6">
+                {{ point.percent === undefined ? 'too short' : `${point.percent} %` }}
+              </td>
+              <td>{{ point.percent === undefined ? '' : point.dropped }}</td>
+            </tr>
+          </tbody>
+        </table>
+      </details>
     </div>
-    <label class="flex items-center gap-2 min-h-[44px]"
-      ><input
+    <label class="flex items-center gap-2 min-h-[44px]">
+      <input
         type="checkbox"
         :checked="wish.grow"
         :disabled="disabled"
         @change="put({ grow: ($event.target as HTMLInputElement).checked })"
-      />give spare time to massage, light and enhancements</label
-    >
+      />
+      give spare time to massage, light and enhancements
+    </label>
     <div
       v-if="found && found.alternatives.length > 0 && plan.fit && plan.fit.kind !== 'infeasible'"
       class="border-t border-hair pt-2"
-      ><h2 class="text-lg mb-1">Or rather</h2
-      ><ul
-        ><li
+    >
+      <h2 class="text-lg mb-1">Or rather</h2>
+      <ul>
+        <li
           v-for="(one, at) in found.alternatives"
           :key="at"
           class="flex items-center gap-3 py-1.5 border-b border-hair"
-          ><span class="flex-1 text-sm">{{ alternativeWords(one) }}</span
-          ><span class="text-sm text-soft whitespace-nowrap"
-            >{{ percent(one.worth) }} %, {{ halfMinutes(one.totalS) }} min</span
-          ><button
+        >
+          <span class="flex-1 text-sm">
+            {{ alternativeWords(one) }}
+          </span>
+          <span class="text-sm text-soft whitespace-nowrap">
+            {{ percent(one.worth) }} %, {{ halfMinutes(one.totalS) }} min</span
+          >
+          <button
             v-if="one.keepInstead.length > 0"
             type="button"
             class="pick text-sm"
             :disabled="disabled"
             @click="put({ mustStay: [...new Set([...wish.mustStay, ...one.keepInstead])] })"
-            >This one</button
-          ></li
-        ></ul
-      ></div
-    >
-    <div v-if="found" class="border-t border-hair pt-2 mt-2"
-      ><h2 class="text-lg mb-1">Must stay</h2
-      ><p v-if="found.optional.length === 0" class="text-soft text-sm"
-        >Every step of this card is in every visit.</p
-      ><div class="flex flex-wrap gap-1.5"
-        ><button
+          >
+            This one
+          </button>
+        </li>
+      </ul>
+    </div>
+    <div v-if="found" class="border-t border-hair pt-2 mt-2">
+      <h2 class="text-lg mb-1">Must stay</h2>
+      <p v-if="found.optional.length === 0" class="text-soft text-sm">
+        Every step of this card is in every visit.
+      </p>
+      <div class="flex flex-wrap gap-1.5">
+        <button
           v-for="step in found.optional"
           :key="step.id"
           type="button"
@@ -203,9 +221,10 @@ const alternativeWords = (one: SlotOptions['alternatives'][number]) =>
           :aria-pressed="wish.mustStay.includes(step.id)"
           :disabled="disabled"
           @click="toggle(step.id)"
-          >{{ step.title }}</button
-        ></div
-      ></div
-    >
+        >
+          {{ step.title }}
+        </button>
+      </div>
+    </div>
   </div>
 </template>

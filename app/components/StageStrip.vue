@@ -21,8 +21,9 @@ onMounted(preloadStages)
         :aria-current="isHere(one.path) ? 'step' : undefined"
         class="px-4 flex items-center"
         :class="isHere(one.path) ? 'bg-ink text-ground font-semibold' : 'text-soft hover:bg-sunk'"
-        >{{ one.name }}</NuxtLink
       >
+        {{ one.name }}
+      </NuxtLink>
     </li>
   </ol>
 </template>

@@ -91,98 +91,111 @@ const numberOf = (event: Event) => Number(text(event))
 
 <template>
   <div class="flex flex-col gap-3">
-    <label class="flex flex-col gap-1 text-sm text-soft"
-      >Name<input
+    <label class="flex flex-col gap-1 text-sm text-soft">
+      Name
+      <input
         id="step-title"
         class="field text-base !text-ink"
         v-shown="step.title"
         maxlength="120"
         @change="text($event).trim() && put({ title: text($event).trim() })"
-    /></label>
+      />
+    </label>
     <div class="grid grid-cols-2 gap-2">
-      <label class="flex flex-col gap-1 text-sm text-soft"
-        >Phase<select
+      <label class="flex flex-col gap-1 text-sm text-soft">
+        Phase
+        <select
           class="field !text-ink"
           :value="step.phase"
           @change="put({ phase: text($event) as Step['phase'] })"
-          ><option v-for="phase in PHASES" :key="phase" :value="phase">{{
+        >
+          <option v-for="phase in PHASES" :key="phase" :value="phase">{{
             phase.replaceAll('-', ' ')
-          }}</option></select
-        ></label
-      >
-      <label class="flex flex-col gap-1 text-sm text-soft"
-        >For<select
+          }}</option>
+        </select>
+      </label>
+      <label class="flex flex-col gap-1 text-sm text-soft">
+        For
+        <select
           class="field !text-ink"
           :value="step.concern ?? ''"
           @change="set('concern', (text($event) || undefined) as Step['concern'])"
-          ><option value="">everybody</option
-          ><option v-for="concern in CONCERNS" :key="concern">{{ concern }}</option></select
-        ></label
-      >
-      <label class="flex flex-col gap-1 text-sm text-soft col-span-2"
-        >Product<select
+        >
+          <option value="">everybody</option>
+          <option v-for="concern in CONCERNS" :key="concern">{{ concern }}</option>
+        </select>
+      </label>
+      <label class="flex flex-col gap-1 text-sm text-soft col-span-2">
+        Product
+        <select
           class="field !text-ink w-full"
           :value="step.product?.productId ?? ''"
           :aria-label="`Product of ${step.title}`"
           @change="product(text($event))"
-          ><option value="">none</option
-          ><option v-for="one in products" :key="one.pick.productId" :value="one.pick.productId">{{
+        >
+          <option value="">none</option>
+          <option v-for="one in products" :key="one.pick.productId" :value="one.pick.productId">{{
             one.name
-          }}</option></select
-        ></label
-      >
-      <label class="flex flex-col gap-1 text-sm text-soft col-span-2"
-        >Device<select
+          }}</option>
+        </select>
+      </label>
+      <label class="flex flex-col gap-1 text-sm text-soft col-span-2">
+        Device
+        <select
           class="field !text-ink w-full"
           :value="step.deviceId ?? ''"
           @change="set('deviceId', text($event) || undefined)"
-          ><option value="">none</option
-          ><option v-for="one in shelf.devices" :key="one.id" :value="one.id">{{
-            one.name
-          }}</option></select
-        ></label
-      >
-      <p v-if="device" class="col-span-2 text-sm text-soft"
-        >Set-up: {{ [...device.setup, device.setting].join(' · ')
-        }}{{ device.maxMinutes ? ` · at most ${device.maxMinutes} min on one zone` : '' }}</p
-      >
+        >
+          <option value="">none</option>
+          <option v-for="one in shelf.devices" :key="one.id" :value="one.id">{{ one.name }}</option>
+        </select>
+      </label>
+      <p v-if="device" class="col-span-2 text-sm text-soft">
+        Set-up: {{ [...device.setup, device.setting].join(' · ')
+        }}{{ device.maxMinutes ? ` · at most ${device.maxMinutes} min on one zone` : '' }}
+      </p>
     </div>
-    <section
-      ><h2 class="text-sm text-soft mb-1 !font-sans">Minutes</h2
-      ><PartRows :step="step" @change="emit('change', $event)"
-    /></section>
-    <FoldAway :open="(step.movements?.length ?? 0) > 0"
-      ><template #summary
-        ><span class="font-semibold min-h-[36px] inline-flex items-center"
-          >Movements<span class="text-soft font-normal ml-2">{{
+    <section>
+      <h2 class="text-sm text-soft mb-1 !font-sans">Minutes</h2>
+      <PartRows :step="step" @change="emit('change', $event)" />
+    </section>
+    <FoldAway :open="(step.movements?.length ?? 0) > 0">
+      <template #summary>
+        <span class="font-semibold min-h-[36px] inline-flex items-center">
+          Movements
+          <span class="text-soft font-normal ml-2">{{
             step.movements?.length ? `${step.movements.length}, the minutes are their sum` : 'none'
-          }}</span></span
-        ></template
-      ><MovementRows
+          }}</span>
+        </span>
+      </template>
+      <MovementRows
         :movements="step.movements ?? []"
         @change="emit('change', setMovements(step, $event))"
-    /></FoldAway>
+      />
+    </FoldAway>
     <ZonePicker :zones="step.zones" name="Zones" @change="put({ zones: $event })" />
     <div class="grid grid-cols-2 gap-x-3 gap-y-1.5">
-      <label class="flex items-center gap-2 min-h-[36px]"
-        ><input
+      <label class="flex items-center gap-2 min-h-[36px]">
+        <input
           type="checkbox"
           :checked="step.essential"
           @change="put({ essential: ($event.target as HTMLInputElement).checked })"
-        />in every visit</label
-      >
-      <label class="flex items-center gap-2"
-        >worth
+        />
+        in every visit
+      </label>
+      <label class="flex items-center gap-2">
+        worth
         <select
           class="field !min-h-[36px] !px-2"
           :value="step.priority"
           :aria-label="`Priority of ${step.title}`"
           @change="put({ priority: numberOf($event) })"
-          ><option v-for="n in 5" :key="n" :value="n">{{ n }} of 5</option></select
-        ></label
-      >
-      <label class="flex items-center gap-2 min-h-[36px]"
-        ><input
+        >
+          <option v-for="n in 5" :key="n" :value="n">{{ n }} of 5</option>
+        </select>
+      </label>
+      <label class="flex items-center gap-2 min-h-[36px]">
+        <input
           type="checkbox"
           :checked="step.floating !== undefined"
           @change="
@@ -191,59 +204,65 @@ const numberOf = (event: Event) => Number(text(event))
               ($event.target as HTMLInputElement).checked ? { needs: 'quiet' } : undefined,
             )
           "
-        />hangs under a dwell</label
-      >
-      <label v-if="step.floating" class="flex items-center gap-2"
-        >that admits
+        />
+        hangs under a dwell
+      </label>
+      <label v-if="step.floating" class="flex items-center gap-2">
+        that admits
         <select
           class="field !min-h-[36px] !px-2"
           :value="step.floating.needs"
           @change="set('floating', { ...step.floating, needs: text($event) as 'quiet' })"
-          ><option v-for="admit in ADMITS" :key="admit">{{ admit }}</option></select
-        ></label
-      >
-      <label class="flex items-center gap-2"
-        >lever
+        >
+          <option v-for="admit in ADMITS" :key="admit">{{ admit }}</option>
+        </select>
+      </label>
+      <label class="flex items-center gap-2">
+        lever
         <select
           class="field !min-h-[36px] !px-2"
           :value="step.lever?.lever ?? ''"
           :aria-label="`Lever of ${step.title}`"
           @change="levers(text($event))"
-          ><option value="">none</option
-          ><option v-for="lever in LEVERS" :key="lever" :value="lever">{{
+        >
+          <option value="">none</option>
+          <option v-for="lever in LEVERS" :key="lever" :value="lever">{{
             LEVER_WORDS[lever]
-          }}</option></select
-        ></label
-      >
-      <label v-if="step.lever" class="flex items-center gap-2"
-        >rung
+          }}</option>
+        </select>
+      </label>
+      <label v-if="step.lever" class="flex items-center gap-2">
+        rung
         <select
           class="field !min-h-[36px] !px-2"
           :value="step.lever.rung"
           @change="put({ lever: { ...step.lever!, rung: numberOf($event) } })"
-          ><option v-for="n in 5" :key="n">{{ n }}</option></select
-        ></label
-      >
+        >
+          <option v-for="n in 5" :key="n">{{ n }}</option>
+        </select>
+      </label>
     </div>
-    <FoldAway :open="step.choice !== undefined"
-      ><template #summary
-        ><span class="font-semibold min-h-[36px] inline-flex items-center"
-          >Choice by what is wanted<span class="text-soft font-normal ml-2">{{
+    <FoldAway :open="step.choice !== undefined">
+      <template #summary>
+        <span class="font-semibold min-h-[36px] inline-flex items-center">
+          Choice by what is wanted
+          <span class="text-soft font-normal ml-2">{{
             step.choice ? `${step.choice.options.length} picks` : 'one product'
-          }}</span></span
-        ></template
-      >
-      <label class="flex items-center gap-2 min-h-[36px]"
-        ><input
+          }}</span>
+        </span>
+      </template>
+      <label class="flex items-center gap-2 min-h-[36px]">
+        <input
           type="checkbox"
           :checked="step.choice !== undefined"
           :disabled="products.length < 2"
           @change="choose(($event.target as HTMLInputElement).checked)"
-        />the client’s goals decide</label
-      >
-      <template v-if="step.choice"
-        ><label class="flex items-center gap-2 min-h-[36px]"
-          ><input
+        />
+        the client’s goals decide
+      </label>
+      <template v-if="step.choice">
+        <label class="flex items-center gap-2 min-h-[36px]">
+          <input
             type="checkbox"
             :checked="step.choice.several"
             @change="
@@ -251,17 +270,20 @@ const numberOf = (event: Event) => Number(text(event))
                 choice: { ...step.choice!, several: ($event.target as HTMLInputElement).checked },
               })
             "
-          />several at once, each on its own zones</label
-        >
-        <div v-for="(one, at) in step.choice.options" :key="at" class="border-t border-hair py-1.5"
-          ><div class="flex gap-1.5"
-            ><select
+          />
+          several at once, each on its own zones
+        </label>
+        <div v-for="(one, at) in step.choice.options" :key="at" class="border-t border-hair py-1.5">
+          <div class="flex gap-1.5">
+            <select
               class="field !min-h-[36px] !px-2"
               :value="one.concern"
               :aria-label="`Concern of pick ${at + 1}`"
               @change="option(at, { concern: text($event) })"
-              ><option v-for="concern in CONCERNS" :key="concern">{{ concern }}</option></select
-            ><select
+            >
+              <option v-for="concern in CONCERNS" :key="concern">{{ concern }}</option>
+            </select>
+            <select
               class="field !min-h-[36px] !px-2 flex-1 min-w-0"
               :value="one.pick.productId"
               :aria-label="`Product of pick ${at + 1}`"
@@ -272,34 +294,41 @@ const numberOf = (event: Event) => Number(text(event))
                     one.pick,
                 })
               "
-              ><option
+            >
+              <option
                 v-for="found in products"
                 :key="found.pick.productId"
                 :value="found.pick.productId"
-                >{{ found.name }}</option
-              ></select
-            ><button
+              >
+                {{ found.name }}
+              </option>
+            </select>
+            <button
               type="button"
               class="pick !min-h-[36px] !px-2"
               :aria-label="`Take pick ${at + 1} out`"
               @click="dropOption(at)"
-              >✕</button
-            ></div
-          ><ZonePicker
+            >
+              ✕
+            </button>
+          </div>
+          <ZonePicker
             v-if="step.choice.several"
             :zones="one.zones ?? step.zones"
             name="On"
             class="mt-1"
             @change="option(at, { zones: $event })"
-        /></div>
+          />
+        </div>
         <button
           v-if="step.choice.options.length < 8"
           type="button"
           class="pick !min-h-[36px] text-sm"
           @click="addOption"
-          >Another pick</button
-        ></template
-      >
+        >
+          Another pick
+        </button>
+      </template>
     </FoldAway>
     <FoldAway
       :open="
@@ -308,15 +337,17 @@ const numberOf = (event: Event) => Number(text(event))
         step.closes !== undefined ||
         step.within !== undefined
       "
-      ><template #summary
-        ><span class="font-semibold min-h-[36px] inline-flex items-center"
-          >Conditions<span class="text-soft font-normal ml-2">{{
+    >
+      <template #summary>
+        <span class="font-semibold min-h-[36px] inline-flex items-center">
+          Conditions
+          <span class="text-soft font-normal ml-2">{{
             step.when || step.onlyIf ? 'only sometimes' : 'always'
-          }}</span></span
-        ></template
-      >
-      <div class="grid grid-cols-3 gap-2"
-        ><label
+          }}</span>
+        </span>
+      </template>
+      <div class="grid grid-cols-3 gap-2">
+        <label
           v-for="(words, key) in {
             time: ['any time', 'day', 'evening'],
             visit: ['any visit', 'first', 'later'],
@@ -324,38 +355,43 @@ const numberOf = (event: Event) => Number(text(event))
           }"
           :key="key"
           class="flex flex-col gap-1 text-sm text-soft"
-          >{{ key
-          }}<select
+        >
+          {{ key }}
+          <select
             class="field !min-h-[36px] !px-2 !text-ink"
             :value="step.when?.[key] ?? ''"
             @change="when(key, text($event))"
-            ><option v-for="(word, at) in words" :key="word" :value="at === 0 ? '' : word">{{
+          >
+            <option v-for="(word, at) in words" :key="word" :value="at === 0 ? '' : word">{{
               word
-            }}</option></select
-          ></label
-        ></div
-      >
+            }}</option>
+          </select>
+        </label>
+      </div>
       <div class="grid grid-cols-2 gap-2 mt-2">
-        <label class="flex flex-col gap-1 text-sm text-soft"
-          >comes and goes with<select
+        <label class="flex flex-col gap-1 text-sm text-soft">
+          comes and goes with
+          <select
             class="field !min-h-[36px] !px-2 !text-ink"
             :value="step.closes ?? ''"
             @change="set('closes', text($event) || undefined)"
-            ><option value="">nothing</option
-            ><option v-for="one in others" :key="one.id" :value="one.id">{{
-              one.title
-            }}</option></select
-          ></label
-        >
-        <label class="flex flex-col gap-1 text-sm text-soft"
-          >group<input
+          >
+            <option value="">nothing</option>
+            <option v-for="one in others" :key="one.id" :value="one.id">{{ one.title }}</option>
+          </select>
+        </label>
+        <label class="flex flex-col gap-1 text-sm text-soft">
+          group
+          <input
             class="field !min-h-[36px] !px-2 !text-ink"
             maxlength="60"
             v-shown="step.group ?? ''"
             @change="set('group', text($event).trim() || undefined)"
-        /></label>
-        <label class="flex flex-col gap-1 text-sm text-soft"
-          >begins soon after<select
+          />
+        </label>
+        <label class="flex flex-col gap-1 text-sm text-soft">
+          begins soon after
+          <select
             class="field !min-h-[36px] !px-2 !text-ink"
             :value="step.within?.stepId ?? ''"
             @change="
@@ -366,14 +402,14 @@ const numberOf = (event: Event) => Number(text(event))
                   : undefined,
               )
             "
-            ><option value="">–</option
-            ><option v-for="one in others" :key="one.id" :value="one.id">{{
-              one.title
-            }}</option></select
-          ></label
-        >
-        <label v-if="step.within" class="flex flex-col gap-1 text-sm text-soft"
-          >within minutes<input
+          >
+            <option value="">–</option>
+            <option v-for="one in others" :key="one.id" :value="one.id">{{ one.title }}</option>
+          </select>
+        </label>
+        <label v-if="step.within" class="flex flex-col gap-1 text-sm text-soft">
+          within minutes
+          <input
             type="number"
             class="field !min-h-[36px] !px-2 !text-ink"
             min="0"
@@ -386,16 +422,20 @@ const numberOf = (event: Event) => Number(text(event))
                 seconds: Math.max(0, Math.round(numberOf($event) * 60)),
               })
             "
-        /></label>
-        <label class="flex flex-col gap-1 text-sm text-soft"
-          >at the same time as others called<input
+          />
+        </label>
+        <label class="flex flex-col gap-1 text-sm text-soft">
+          at the same time as others called
+          <input
             class="field !min-h-[36px] !px-2 !text-ink"
             maxlength="60"
             v-shown="step.beside ?? ''"
             @change="set('beside', text($event).trim() || undefined)"
-        /></label>
-        <label class="flex flex-col gap-1 text-sm text-soft"
-          >part of its dose, %<input
+          />
+        </label>
+        <label class="flex flex-col gap-1 text-sm text-soft">
+          part of its dose, %
+          <input
             type="number"
             class="field !min-h-[36px] !px-2 !text-ink"
             min="5"
@@ -410,11 +450,12 @@ const numberOf = (event: Event) => Number(text(event))
                   : undefined,
               )
             "
-        /></label>
+          />
+        </label>
       </div>
-      <div class="flex flex-wrap items-center gap-2 mt-2 text-sm"
-        ><label class="flex items-center gap-2"
-          ><input
+      <div class="flex flex-wrap items-center gap-2 mt-2 text-sm">
+        <label class="flex items-center gap-2">
+          <input
             type="checkbox"
             :checked="step.repeat !== undefined"
             @change="
@@ -425,8 +466,9 @@ const numberOf = (event: Event) => Number(text(event))
                   : undefined,
               )
             "
-          />again</label
-        >
+          />
+          again
+        </label>
         <template v-if="step.repeat"
           >usually
           <input
@@ -442,7 +484,8 @@ const numberOf = (event: Event) => Number(text(event))
                 usual: Math.max(1, Math.min(6, numberOf($event) || 1)),
                 max: Math.max(step.repeat!.max, numberOf($event) || 1),
               })
-            " />
+            "
+          />
           × until
           <input
             class="field !min-h-[34px] flex-1 !px-2"
@@ -451,24 +494,25 @@ const numberOf = (event: Event) => Number(text(event))
             aria-label="Sign that ends the repeats"
             @change="
               text($event).trim() && set('repeat', { ...step.repeat!, sign: text($event).trim() })
-            " /></template
-      ></div>
+            "
+          />
+        </template>
+      </div>
     </FoldAway>
-    <FoldAway :open="(step.variants?.length ?? 0) > 0"
-      ><template #summary
-        ><span class="font-semibold min-h-[36px] inline-flex items-center"
-          >Shorter ways<span class="text-soft font-normal ml-2"
-            >{{ step.variants?.length ?? 0 }} of 3</span
-          ></span
-        ></template
-      >
+    <FoldAway :open="(step.variants?.length ?? 0) > 0">
+      <template #summary>
+        <span class="font-semibold min-h-[36px] inline-flex items-center">
+          Shorter ways
+          <span class="text-soft font-normal ml-2"> {{ step.variants?.length ?? 0 }} of 3</span>
+        </span>
+      </template>
       <div
         v-for="(variant, at) in step.variants ?? []"
         :key="variant.id"
         class="border-t border-hair py-1.5 flex flex-col gap-1.5"
       >
-        <div class="flex gap-1.5"
-          ><input
+        <div class="flex gap-1.5">
+          <input
             class="field !min-h-[36px] flex-1 !px-2"
             v-shown="variant.title"
             :aria-label="`Name of shorter way ${at + 1}`"
@@ -481,8 +525,9 @@ const numberOf = (event: Event) => Number(text(event))
                 ),
               })
             "
-          /><label class="flex items-center gap-1 text-sm"
-            >keeps
+          />
+          <label class="flex items-center gap-1 text-sm">
+            keeps
             <input
               type="number"
               class="field !min-h-[36px] w-16 !px-1.5"
@@ -500,8 +545,9 @@ const numberOf = (event: Event) => Number(text(event))
                 })
               "
             />
-            %</label
-          ><button
+            %
+          </label>
+          <button
             type="button"
             class="pick !min-h-[36px] !px-2"
             :aria-label="`Take shorter way ${at + 1} out`"
@@ -513,9 +559,10 @@ const numberOf = (event: Event) => Number(text(event))
                   : undefined,
               )
             "
-            >✕</button
-          ></div
-        >
+          >
+            ✕
+          </button>
+        </div>
         <PartRows
           :step="{ ...step, title: variant.title, segments: variant.segments }"
           @change="
@@ -532,17 +579,17 @@ const numberOf = (event: Event) => Number(text(event))
         type="button"
         class="pick !min-h-[36px] text-sm"
         @click="shorter"
-        >Write a shorter way</button
       >
+        Write a shorter way
+      </button>
     </FoldAway>
-    <FoldAway :open="step.passes !== undefined"
-      ><template #summary
-        ><span class="font-semibold min-h-[36px] inline-flex items-center"
-          >Way of the device</span
-        ></template
-      >
-      <label class="flex flex-col gap-1 text-sm text-soft"
-        >Pattern<select
+    <FoldAway :open="step.passes !== undefined">
+      <template #summary>
+        <span class="font-semibold min-h-[36px] inline-flex items-center">Way of the device</span>
+      </template>
+      <label class="flex flex-col gap-1 text-sm text-soft">
+        Pattern
+        <select
           class="field !text-ink"
           :value="step.passes?.pattern ?? ''"
           @change="
@@ -557,13 +604,14 @@ const numberOf = (event: Event) => Number(text(event))
                 : undefined,
             )
           "
-          ><option value="">none</option
-          ><option v-for="pattern in PASS_PATTERNS" :key="pattern">{{ pattern }}</option></select
-        ></label
-      >
-      <template v-if="step.passes"
-        ><label class="flex items-center gap-2 mt-2 text-sm"
-          >passes
+        >
+          <option value="">none</option>
+          <option v-for="pattern in PASS_PATTERNS" :key="pattern">{{ pattern }}</option>
+        </select>
+      </label>
+      <template v-if="step.passes">
+        <label class="flex items-center gap-2 mt-2 text-sm">
+          passes
           <input
             type="number"
             class="field !min-h-[36px] w-16 !px-2"
@@ -575,7 +623,8 @@ const numberOf = (event: Event) => Number(text(event))
                 ...step.passes!,
                 times: Math.max(1, Math.min(9, numberOf($event) || 1)),
               })
-            " />
+            "
+          />
           start level
           <input
             class="field !min-h-[36px] flex-1 !px-2"
@@ -586,8 +635,10 @@ const numberOf = (event: Event) => Number(text(event))
                 ...step.passes!,
                 ...(text($event).trim() ? { level: text($event).trim() } : {}),
               })
-            " /></label
-        ><ZonePicker
+            "
+          />
+        </label>
+        <ZonePicker
           :zones="step.passes.zones"
           name="In this order"
           class="mt-2"
@@ -600,10 +651,12 @@ const numberOf = (event: Event) => Number(text(event))
               ],
             })
           "
-      /></template>
+        />
+      </template>
     </FoldAway>
-    <label class="flex flex-col gap-1 text-sm text-soft"
-      >How it is done<textarea
+    <label class="flex flex-col gap-1 text-sm text-soft">
+      How it is done
+      <textarea
         class="field !text-ink py-2"
         rows="2"
         maxlength="300"
@@ -611,15 +664,18 @@ const numberOf = (event: Event) => Number(text(event))
         @change="set('technique', text($event).trim() || undefined)"
       />
     </label>
-    <label class="flex flex-col gap-1 text-sm text-soft"
-      >What you say<input
+    <label class="flex flex-col gap-1 text-sm text-soft">
+      What you say
+      <input
         class="field !text-ink"
         maxlength="200"
         v-shown="step.say ?? ''"
         @change="set('say', text($event).trim() || undefined)"
-    /></label>
-    <label class="flex flex-col gap-1 text-sm text-soft"
-      >On the tray, with commas<input
+      />
+    </label>
+    <label class="flex flex-col gap-1 text-sm text-soft">
+      On the tray, with commas
+      <input
         class="field !text-ink"
         v-shown="(step.tray ?? []).join(', ')"
         @change="
@@ -636,9 +692,10 @@ const numberOf = (event: Event) => Number(text(event))
               : undefined,
           )
         "
-    /></label>
-    <p v-if="!isDwelling && step.floating === undefined" class="text-sm text-soft"
-      >Hands are busy throughout.</p
-    >
+      />
+    </label>
+    <p v-if="!isDwelling && step.floating === undefined" class="text-sm text-soft">
+      Hands are busy throughout.
+    </p>
   </div>
 </template>

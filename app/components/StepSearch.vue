@@ -56,17 +56,23 @@ defineExpose({ focus: () => field.value?.$el.focus() })
         v-slot="{ active }"
         :value="row"
         as="template"
-        ><li
+      >
+        <li
           class="flex items-baseline gap-3 px-3 py-2 cursor-default"
           :class="active && 'bg-now-ground'"
-          ><span>{{ row.name }}</span
-          ><span class="text-sm text-soft">{{ row.phase.replaceAll('-', ' ') }}</span
-          ><span class="ml-auto text-soft text-sm">{{ minutesOf(row) }} min</span></li
-        ></ComboboxOption
-      >
-      <li v-if="found.length === 0" class="px-3 py-2 text-soft"
-        >Nothing is called so. Try what it does: mask, calm, current.</li
-      >
+        >
+          <span>
+            {{ row.name }}
+          </span>
+          <span class="text-sm text-soft">
+            {{ row.phase.replaceAll('-', ' ') }}
+          </span>
+          <span class="ml-auto text-soft text-sm">{{ minutesOf(row) }} min</span>
+        </li>
+      </ComboboxOption>
+      <li v-if="found.length === 0" class="px-3 py-2 text-soft">
+        Nothing is called so. Try what it does: mask, calm, current.
+      </li>
     </ComboboxOptions>
   </Combobox>
 </template>

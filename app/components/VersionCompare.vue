@@ -46,50 +46,61 @@ const told = computed(() => rows.value.filter((row) => row.kind !== 'same' || ro
 <template>
   <p v-if="trouble" role="alert" class="text-mind">{{ trouble }}</p>
   <p v-else-if="!versions" class="text-soft">Opening …</p>
-  <p v-else-if="versions.length === 0" class="text-soft"
-    >Nothing is published yet, so there is nothing to compare with.</p
-  >
+  <p v-else-if="versions.length === 0" class="text-soft">
+    Nothing is published yet, so there is nothing to compare with.
+  </p>
   <div v-else>
-    <div class="grid grid-cols-2 gap-3 mb-3"
-      ><label class="flex flex-col gap-1 text-sm text-soft"
-        >From<select v-model="from" class="field !text-ink w-full"
-          ><option v-for="one in choices" :key="one.value" :value="one.value">{{
+    <div class="grid grid-cols-2 gap-3 mb-3">
+      <label class="flex flex-col gap-1 text-sm text-soft">
+        From
+        <select v-model="from" class="field !text-ink w-full">
+          <option v-for="one in choices" :key="one.value" :value="one.value">{{
             one.words
-          }}</option></select
-        ></label
-      ><label class="flex flex-col gap-1 text-sm text-soft"
-        >To<select v-model="to" class="field !text-ink w-full"
-          ><option v-for="one in choices" :key="one.value" :value="one.value">{{
+          }}</option>
+        </select>
+      </label>
+      <label class="flex flex-col gap-1 text-sm text-soft">
+        To
+        <select v-model="to" class="field !text-ink w-full">
+          <option v-for="one in choices" :key="one.value" :value="one.value">{{
             one.words
-          }}</option></select
-        ></label
-      ></div
-    >
+          }}</option>
+        </select>
+      </label>
+    </div>
     <p role="status" class="mb-2 text-soft">{{
       told.length === 0
         ? 'The two are the same, rung by rung.'
         : `${told.length} of ${rows.length} rungs differ.`
     }}</p>
-    <table class="w-full border-t border-line"
-      ><thead class="sr-only"
-        ><tr><th>Was</th><th>Is</th><th>Rung</th><th>What differs</th></tr></thead
-      >
-      <tbody
-        ><tr
+    <table class="w-full border-t border-line">
+      <thead class="sr-only">
+        <tr><th>Was</th><th>Is</th><th>Rung</th><th>What differs</th></tr>
+      </thead>
+      <tbody>
+        <tr
           v-for="row in rows"
           :key="row.stepId"
           class="border-b border-hair align-top"
           :class="row.kind === 'same' && !row.moved && 'text-soft'"
-          ><td class="w-9 py-1.5 text-right pr-2">{{ row.from ?? '' }}</td
-          ><td class="w-9 py-1.5 text-right pr-3">{{ row.to ?? '' }}</td
-          ><td class="py-1.5 pr-4 w-[42%]"
-            ><span
+        >
+          <td class="w-9 py-1.5 text-right pr-2">
+            {{ row.from ?? '' }}
+          </td>
+          <td class="w-9 py-1.5 text-right pr-3">
+            {{ row.to ?? '' }}
+          </td>
+          <td class="py-1.5 pr-4 w-[42%]">
+            <span
               class="inline-block w-5 font-semibold"
               :class="row.kind === 'removed' ? 'text-mind' : 'text-now'"
               aria-hidden="true"
-              >{{ row.moved ? '↕' : GLYPHS[row.kind] }}</span
-            ><span :class="row.kind === 'removed' && 'line-through'">{{ row.title }}</span></td
-          ><td class="py-1.5">{{
+            >
+              {{ row.moved ? '↕' : GLYPHS[row.kind] }}
+            </span>
+            <span :class="row.kind === 'removed' && 'line-through'">{{ row.title }}</span>
+          </td>
+          <td class="py-1.5">{{
             [
               row.kind === 'added' ? 'added' : row.kind === 'removed' ? 'taken out' : '',
               row.moved ? 'moved' : '',
@@ -97,9 +108,9 @@ const told = computed(() => rows.value.filter((row) => row.kind !== 'same' || ro
             ]
               .filter(Boolean)
               .join('; ')
-          }}</td></tr
-        ></tbody
-      ></table
-    >
+          }}</td>
+        </tr>
+      </tbody>
+    </table>
   </div>
 </template>

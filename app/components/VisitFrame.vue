@@ -22,11 +22,11 @@ watch(
     <template v-if="store.data">
       <header class="flex items-end gap-6 mb-4">
         <div class="min-w-0">
-          <p class="text-sm text-soft"
-            >{{ clockTime(store.data.visit.startsAt, store.data.visit.timeZone) }} to
+          <p class="text-sm text-soft">
+            {{ clockTime(store.data.visit.startsAt, store.data.visit.timeZone) }} to
             {{ clockTime(store.data.visit.endsAt, store.data.visit.timeZone) }} ·
-            {{ store.data.visit.room }} · {{ store.data.visit.practitioner }}</p
-          >
+            {{ store.data.visit.room }} · {{ store.data.visit.practitioner }}
+          </p>
           <h1 class="text-3xl truncate">{{ store.data.visit.client }}</h1>
         </div>
         <p class="ml-auto text-sm text-soft pb-3 whitespace-nowrap" aria-live="polite">{{
@@ -34,17 +34,14 @@ watch(
         }}</p>
         <StageStrip :visit-id="store.data.visit.id" />
       </header>
-      <p
-        v-if="trouble"
-        role="alert"
-        class="mb-3 px-4 py-2.5 bg-mind-ground border-l-4 border-mind"
-        >{{ trouble }}</p
-      >
+      <p v-if="trouble" role="alert" class="mb-3 px-4 py-2.5 bg-mind-ground border-l-4 border-mind">
+        {{ trouble }}
+      </p>
       <slot :data="store.data" />
     </template>
-    <p v-else-if="store.trouble" role="alert" class="text-mind pt-8"
-      >{{ store.trouble }} <NuxtLink to="/" class="text-link">Back to Today</NuxtLink></p
-    >
+    <p v-else-if="store.trouble" role="alert" class="text-mind pt-8">
+      {{ store.trouble }} <NuxtLink to="/" class="text-link">Back to Today</NuxtLink>
+    </p>
     <p v-else class="text-soft pt-8">Opening the visit …</p>
   </div>
 </template>

@@ -62,26 +62,31 @@ async function begin() {
 <template>
   <PlainDialog :open="open" title="Walk-in, from now" @close="emit('close')">
     <form class="grid grid-cols-2 gap-4" @submit.prevent="begin">
-      <label class="flex flex-col gap-1 col-span-2"
-        >Name<input
+      <label class="flex flex-col gap-1 col-span-2">
+        Name
+        <input
           v-model="form.name"
           class="field"
           required
           minlength="2"
           maxlength="120"
           autocomplete="off"
-      /></label>
-      <label class="flex flex-col gap-1"
-        >Born on<input
+        />
+      </label>
+      <label class="flex flex-col gap-1">
+        Born on
+        <input
           v-model="form.bornOn"
           class="field"
           type="date"
           min="1900-01-01"
           :max="today"
           required
-      /></label>
-      <label class="flex flex-col gap-1"
-        >Minutes<input
+        />
+      </label>
+      <label class="flex flex-col gap-1">
+        Minutes
+        <input
           v-model.number="form.slotMinutes"
           class="field"
           type="number"
@@ -89,23 +94,24 @@ async function begin() {
           max="240"
           step="15"
           required
-      /></label>
-      <label v-for="list in lists" :key="list.key" class="flex flex-col gap-1"
-        >{{ list.label
-        }}<select v-model="form[list.key]" class="field" required
-          ><option value="" disabled>Choose</option
-          ><option v-for="item in list.items" :key="item.id" :value="item.id">{{
+        />
+      </label>
+      <label v-for="list in lists" :key="list.key" class="flex flex-col gap-1">
+        {{ list.label }}
+        <select v-model="form[list.key]" class="field" required>
+          <option value="" disabled>Choose</option>
+          <option v-for="item in list.items" :key="item.id" :value="item.id">{{
             item.name
-          }}</option></select
-        ></label
-      >
+          }}</option>
+        </select>
+      </label>
       <p v-if="trouble" role="alert" class="col-span-2 text-mind font-medium">{{ trouble }}</p>
-      <div class="col-span-2 flex gap-3 justify-end mt-2"
-        ><button type="button" class="rung" @click="emit('close')">Cancel</button
-        ><button type="submit" class="rung rung-strong" :disabled="busy"
-          >Ask the twelve questions</button
-        ></div
-      >
+      <div class="col-span-2 flex gap-3 justify-end mt-2">
+        <button type="button" class="rung" @click="emit('close')">Cancel</button>
+        <button type="submit" class="rung rung-strong" :disabled="busy">
+          Ask the twelve questions
+        </button>
+      </div>
     </form>
   </PlainDialog>
 </template>

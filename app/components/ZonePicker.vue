@@ -17,12 +17,12 @@ const nothing = new Map<ZoneId, number>()
 </script>
 
 <template>
-  <fieldset
-    ><legend class="text-sm text-soft mb-1"
-      >{{ name }}: <span class="text-ink">{{ zonesInWords(zones) }}</span></legend
-    >
-    <div class="flex flex-wrap gap-1.5"
-      ><button
+  <fieldset>
+    <legend class="text-sm text-soft mb-1">
+      {{ name }}: <span class="text-ink">{{ zonesInWords(zones) }}</span>
+    </legend>
+    <div class="flex flex-wrap gap-1.5">
+      <button
         v-for="group in ZONE_GROUPS.filter((one) =>
           ['face', 'eyes', 't-zone', 'cheeks', 'forehead', 'nose', 'eye-contour', 'neck'].includes(
             one.id,
@@ -33,34 +33,40 @@ const nothing = new Map<ZoneId, number>()
         class="pick !min-h-[34px] !min-w-0 !px-2 text-sm"
         :aria-pressed="all(group.zones)"
         @click="toggle(group.zones)"
-        >{{ group.name }}</button
-      ><button
+      >
+        {{ group.name }}
+      </button>
+      <button
         v-for="zone in EXTRA"
         :key="zone"
         type="button"
         class="pick !min-h-[34px] !min-w-0 !px-2 text-sm"
         :aria-pressed="zones.includes(zone)"
         @click="toggle([zone])"
-        >{{ zoneName(zone) }}</button
-      ></div
-    >
-    <FoldAway class="mt-1.5"
-      ><template #summary><span class="text-sm text-link">On the map</span></template>
-      <div class="flex gap-1.5 my-1.5"
-        ><button
+      >
+        {{ zoneName(zone) }}
+      </button>
+    </div>
+    <FoldAway class="mt-1.5">
+      <template #summary><span class="text-sm text-link">On the map</span></template>
+      <div class="flex gap-1.5 my-1.5">
+        <button
           type="button"
           class="pick !min-h-[34px] text-sm"
           :aria-pressed="view === 'front'"
           @click="view = 'front'"
-          >Front</button
-        ><button
+        >
+          Front
+        </button>
+        <button
           type="button"
           class="pick !min-h-[34px] text-sm"
           :aria-pressed="view === 'neck'"
           @click="view = 'neck'"
-          >Neck, décolleté</button
-        ></div
-      >
+        >
+          Neck, décolleté
+        </button>
+      </div>
       <FaceMap
         :view="view"
         :grades="painted"

@@ -34,9 +34,10 @@ async function leave() {
       aria-label="Places"
       class="flex items-center gap-6 px-7 h-14 border-b border-hair"
     >
-      <NuxtLink to="/" class="flex items-center gap-2.5 font-display text-lg"
-        ><img src="/icon.svg" alt="" width="24" height="24" />Zen Ladder</NuxtLink
-      >
+      <NuxtLink to="/" class="flex items-center gap-2.5 font-display text-lg">
+        <img src="/icon.svg" alt="" width="24" height="24" />
+        Zen Ladder
+      </NuxtLink>
       <div class="flex h-full ml-2">
         <NuxtLink
           v-for="place in places"
@@ -44,8 +45,9 @@ async function leave() {
           :to="place.to"
           class="px-4 h-full flex items-center border-b-2 border-transparent text-soft"
           active-class="!border-now !text-ink font-semibold"
-          >{{ place.name }}</NuxtLink
         >
+          {{ place.name }}
+        </NuxtLink>
       </div>
       <span class="ml-auto text-soft text-sm">{{ session.salon?.name }}</span>
       <button
@@ -53,22 +55,25 @@ async function leave() {
         class="pick grid place-items-center !px-0"
         :aria-label="current === 'day' ? 'Change to Room light' : 'Change to Day light'"
         @click="flip"
-        ><Moon v-if="current === 'day'" :size="19" /><Sun v-else :size="19"
-      /></button>
+      >
+        <Moon v-if="current === 'day'" :size="19" />
+        <Sun v-else :size="19" />
+      </button>
       <Menu as="div" class="relative">
         <MenuButton class="rung">{{ session.account.name }}</MenuButton>
         <MenuItems
           class="absolute right-0 mt-1 w-56 bg-raised border border-line z-30 rounded-[2px] focus:outline-none"
         >
-          <MenuItem v-slot="{ active }"
-            ><button
+          <MenuItem v-slot="{ active }">
+            <button
               type="button"
               class="w-full text-left px-4 h-12"
               :class="active && 'bg-sunk'"
               @click="leave"
-              >Sign out</button
-            ></MenuItem
-          >
+            >
+              Sign out
+            </button>
+          </MenuItem>
         </MenuItems>
       </Menu>
     </nav>

@@ -10,15 +10,17 @@ const leave = computed(() => `/visits/${String(route.params.id)}/prepare`)
 <template>
   <div class="min-h-screen">
     <main><slot /></main>
-    <nav aria-label="Leave Perform" class="fixed left-2 bottom-2 flex gap-2"
-      ><NuxtLink
+    <nav aria-label="Leave Perform" class="fixed left-2 bottom-2 flex gap-2">
+      <NuxtLink
         class="pick grid place-items-center !px-0 text-soft"
         :to="leave"
         aria-label="Back to Prepare"
-        ><ArrowLeft :size="18" /></NuxtLink
-      ><button type="button" class="pick text-sm text-soft" @click="flip">{{
+      >
+        <ArrowLeft :size="18" />
+      </NuxtLink>
+      <button type="button" class="pick text-sm text-soft" @click="flip">{{
         current === 'day' ? 'Room light' : 'Day light'
-      }}</button></nav
-    >
+      }}</button>
+    </nav>
   </div>
 </template>

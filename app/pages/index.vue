@@ -75,25 +75,25 @@ function booked() {
       <h1 class="text-4xl">{{ day.date === day.today ? 'Today' : dayInWords(day.date) }}</h1>
       <p v-if="day.date === day.today" class="text-soft pb-1">{{ dayInWords(day.date) }}</p>
       <div class="ml-auto flex gap-2">
-        <NuxtLink class="pick grid place-items-center" :to="to(-1)" aria-label="The day before"
-          ><ChevronLeft :size="20"
-        /></NuxtLink>
+        <NuxtLink class="pick grid place-items-center" :to="to(-1)" aria-label="The day before">
+          <ChevronLeft :size="20" />
+        </NuxtLink>
         <NuxtLink v-if="day.date !== day.today" class="rung" to="/">Today</NuxtLink>
-        <NuxtLink class="pick grid place-items-center" :to="to(1)" aria-label="The day after"
-          ><ChevronRight :size="20"
-        /></NuxtLink>
-        <button v-if="day.date === day.today" type="button" class="rung" @click="walkingIn = true"
-          >Walk-in</button
-        >
+        <NuxtLink class="pick grid place-items-center" :to="to(1)" aria-label="The day after">
+          <ChevronRight :size="20" />
+        </NuxtLink>
+        <button v-if="day.date === day.today" type="button" class="rung" @click="walkingIn = true">
+          Walk-in
+        </button>
         <button type="button" class="rung" @click="booking = true">Book a visit</button>
       </div>
     </header>
     <p v-if="trouble" role="alert" class="text-mind">{{ trouble }}</p>
     <p v-else-if="!day" class="text-soft">Opening the day …</p>
-    <p v-else-if="day.visits.length === 0" class="text-lg text-soft border-t border-hair pt-6"
-      >No visits on this day. Book one, or look at
-      <NuxtLink class="text-link" :to="to(1)">the day after</NuxtLink>.</p
-    >
+    <p v-else-if="day.visits.length === 0" class="text-lg text-soft border-t border-hair pt-6">
+      No visits on this day. Book one, or look at
+      <NuxtLink class="text-link" :to="to(1)">the day after</NuxtLink>.
+    </p>
     <div v-else class="grid gap-10" :class="rooms.length > 1 ? 'grid-cols-2' : 'grid-cols-1'">
       <section v-for="room in rooms" :key="room" :aria-label="`Room ${room}`">
         <h2 class="text-xl mb-1 pb-2 border-b border-line">{{ room }}</h2>
@@ -110,18 +110,20 @@ function booked() {
               :class="session.account?.seesHealth && 'hover:bg-sunk'"
               @click.prevent="session.account?.seesHealth && navigateTo(linkTo(visit))"
             >
-              <span class="text-lg"
-                >{{ clockTime(visit.startsAt, day.timeZone)
-                }}<span class="block text-sm text-soft"
-                  >to {{ clockTime(visit.endsAt, day.timeZone) }}</span
-                ></span
-              >
-              <span
-                ><span class="text-lg font-semibold">{{ visit.client }}</span
-                ><span class="block text-soft">{{ visit.protocol }}</span></span
-              >
-              <span class="text-right text-sm"
-                ><span
+              <span class="text-lg">
+                {{ clockTime(visit.startsAt, day.timeZone) }}
+                <span class="block text-sm text-soft">
+                  to {{ clockTime(visit.endsAt, day.timeZone) }}
+                </span>
+              </span>
+              <span>
+                <span class="text-lg font-semibold">
+                  {{ visit.client }}
+                </span>
+                <span class="block text-soft">{{ visit.protocol }}</span>
+              </span>
+              <span class="text-right text-sm">
+                <span
                   :class="
                     visit.stage === 'performing'
                       ? 'text-now font-semibold'
@@ -129,9 +131,11 @@ function booked() {
                         ? 'text-calm'
                         : 'text-soft'
                   "
-                  >{{ STAGE_WORDS[visit.stage] }}</span
-                ><span class="block text-soft">{{ visit.practitioner }}</span></span
-              >
+                >
+                  {{ STAGE_WORDS[visit.stage] }}
+                </span>
+                <span class="block text-soft">{{ visit.practitioner }}</span>
+              </span>
             </component>
           </li>
         </ul>

@@ -87,18 +87,19 @@ const limitsOf = (table: (typeof RUNGS)[keyof typeof RUNGS]) =>
   <div class="px-7 py-5 w-full flex-1">
     <header class="flex items-end gap-4 mb-4 min-h-[48px]">
       <h1 class="text-4xl">Rule book</h1>
-      <p class="text-soft pb-1"
-        >version {{ RULE_BOOK_VERSION }}, {{ PAGES.length }} rules; local codes and your licence
-        come first</p
-      >
-      <label v-if="isList" class="ml-auto"
-        ><span class="sr-only">Search the rules</span
-        ><input
+      <p class="text-soft pb-1">
+        version {{ RULE_BOOK_VERSION }}, {{ PAGES.length }} rules; local codes and your licence come
+        first
+      </p>
+      <label v-if="isList" class="ml-auto">
+        <span class="sr-only">Search the rules</span>
+        <input
           v-model="typed"
           class="field w-80"
           type="search"
           placeholder="steam, pacemaker, latex …"
-      /></label>
+        />
+      </label>
     </header>
     <p v-if="trouble" role="alert" class="text-mind mb-3">{{ trouble }}</p>
     <div
@@ -119,19 +120,21 @@ const limitsOf = (table: (typeof RUNGS)[keyof typeof RUNGS]) =>
           :class="part === one.id && !typed && 'bg-ink text-ground font-semibold'"
           :aria-current="part === one.id ? 'true' : undefined"
           @click="go(one.id)"
-          ><span>{{ one.id.length === 1 ? `${one.id}  ` : '' }}{{ one.name }}</span
-          ><span class="text-sm" :class="part === one.id && !typed ? '' : 'text-soft'">{{
-            one.count
-          }}</span></button
         >
+          <span>{{ one.id.length === 1 ? `${one.id}  ` : '' }}{{ one.name }}</span>
+          <span class="text-sm" :class="part === one.id && !typed ? '' : 'text-soft'">{{
+            one.count
+          }}</span>
+        </button>
         <button
           type="button"
           class="text-left min-h-[46px] px-2 border-b border-hair"
           :class="part === 'known' && 'bg-ink text-ground font-semibold'"
           :aria-current="part === 'known' ? 'true' : undefined"
           @click="go('known')"
-          >Medicines, conditions</button
         >
+          Medicines, conditions
+        </button>
       </nav>
 
       <template v-if="isList">
@@ -148,18 +151,20 @@ const limitsOf = (table: (typeof RUNGS)[keyof typeof RUNGS]) =>
               <span
                 class="font-semibold"
                 :class="settings.adviceOff.includes(page.rule.id) && 'line-through'"
-                >{{ page.rule.title
-                }}<span v-if="isSet(page.rule.id)" class="block text-sm font-normal text-now">{{
+              >
+                {{ page.rule.title }}
+                <span v-if="isSet(page.rule.id)" class="block text-sm font-normal text-now">{{
                   settings.adviceOff.includes(page.rule.id)
                     ? 'advice off'
                     : `${settings.windowDays[page.rule.id]} days here`
-                }}</span></span
-              >
+                }}</span>
+              </span>
               <span
                 class="text-sm whitespace-nowrap"
                 :class="page.strictest.forbids ? 'text-mind' : 'text-soft'"
-                >{{ page.strictest.words }}</span
               >
+                {{ page.strictest.words }}
+              </span>
             </button>
           </li>
           <li v-if="shown.length === 0" class="py-3 text-soft">{{
@@ -179,54 +184,56 @@ const limitsOf = (table: (typeof RUNGS)[keyof typeof RUNGS]) =>
             :sees-health="session.account?.seesHealth ?? false"
             @set="load"
           />
-          <p v-else class="text-soft"
-            >Touch a rule to see when it holds, what it does, what it rests on and whom it
-            touches.</p
-          >
+          <p v-else class="text-soft">
+            Touch a rule to see when it holds, what it does, what it rests on and whom it touches.
+          </p>
         </div>
       </template>
 
       <section v-else-if="part === 'G'" aria-label="Emergency">
-        <p class="text-soft mb-2"
-          >On the red card in Perform, without a network. Common first aid, values from memory.</p
-        >
-        <ul class="border-t border-line"
-          ><li
+        <p class="text-soft mb-2">
+          On the red card in Perform, without a network. Common first aid, values from memory.
+        </p>
+        <ul class="border-t border-line">
+          <li
             v-for="one in EMERGENCIES"
             :key="one.id"
             class="grid grid-cols-[4rem_1fr] gap-3 py-3 border-b border-hair"
-            ><span class="text-soft">{{ one.id }}</span
-            ><span
-              ><span class="font-semibold text-mind">{{ one.signs }}</span
-              ><span class="block">{{ one.act }} {{ one.then }}</span></span
-            ></li
-          ></ul
-        >
+          >
+            <span class="text-soft">
+              {{ one.id }}
+            </span>
+            <span>
+              <span class="font-semibold text-mind">
+                {{ one.signs }}
+              </span>
+              <span class="block">{{ one.act }} {{ one.then }}</span>
+            </span>
+          </li>
+        </ul>
       </section>
       <section v-else-if="part === 'rungs'" aria-label="Rungs">
-        <p class="text-soft mb-2"
-          >House conventions (common practice, no source). Rung 0 leaves the lever out; above rung 4
-          only by recorded scope.</p
-        >
+        <p class="text-soft mb-2">
+          House conventions (common practice, no source). Rung 0 leaves the lever out; above rung 4
+          only by recorded scope.
+        </p>
         <table class="w-full text-left">
-          <thead
-            ><tr class="border-b border-line text-soft"
-              ><th scope="col" class="py-2 font-normal">Lever</th
-              ><th v-for="n in 4" :key="n" scope="col" class="py-2 font-normal"
-                >Rung {{ n }}</th
-              ></tr
-            ></thead
-          >
-          <tbody
-            ><tr v-for="table in RUNGS" :key="table.lever" class="border-b border-hair"
-              ><th scope="row" class="py-3 font-semibold first-letter:uppercase">{{
-                LEVER_WORDS[table.lever]
-              }}</th
-              ><td v-for="(words, at) in limitsOf(table)" :key="at" class="py-3 pr-3">{{
+          <thead>
+            <tr class="border-b border-line text-soft">
+              <th scope="col" class="py-2 font-normal">Lever</th>
+              <th v-for="n in 4" :key="n" scope="col" class="py-2 font-normal">Rung {{ n }}</th>
+            </tr>
+          </thead>
+          <tbody>
+            <tr v-for="table in RUNGS" :key="table.lever" class="border-b border-hair">
+              <th scope="row" class="py-3 font-semibold first-letter:uppercase">
+                {{ LEVER_WORDS[table.lever] }}
+              </th>
+              <td v-for="(words, at) in limitsOf(table)" :key="at" class="py-3 pr-3">{{
                 words
-              }}</td></tr
-            ></tbody
-          >
+              }}</td>
+            </tr>
+          </tbody>
         </table>
       </section>
       <KnownList v-else :owner="session.account?.role === 'owner'" />

@@ -193,44 +193,52 @@ function redo() {
   <div class="px-7 pt-4 pb-6 w-full max-w-[1400px] mx-auto">
     <template v-if="opened">
       <header class="flex items-end gap-5 mb-3 no-print">
-        <div class="min-w-0 flex-1"
-          ><NuxtLink to="/protocols" class="text-sm text-link">Protocols</NuxtLink
-          ><h1 class="sr-only">{{ state.name }}</h1
-          ><input
+        <div class="min-w-0 flex-1">
+          <NuxtLink to="/protocols" class="text-sm text-link">Protocols</NuxtLink>
+          <h1 class="sr-only">
+            {{ state.name }}
+          </h1>
+          <input
             class="display text-4xl w-full bg-transparent border-b border-transparent hover:border-line focus:border-now truncate"
             v-shown="state.name"
             aria-label="Name of the protocol"
             maxlength="120"
             :readonly="!mayWrite"
             @change="rename"
-        /></div>
-        <p class="text-sm text-soft pb-1.5 whitespace-nowrap" aria-live="polite"
-          >{{ opened.version ? `version ${opened.version.version}` : 'not published' }} ·
-          {{ SAVED[saved] }}</p
+          />
+        </div>
+        <p class="text-sm text-soft pb-1.5 whitespace-nowrap" aria-live="polite">
+          {{ opened.version ? `version ${opened.version.version}` : 'not published' }} ·
+          {{ SAVED[saved] }}
+        </p>
+        <div
+          class="flex items-baseline gap-1.5 whitespace-nowrap"
+          aria-label="Length of the ladder"
         >
-        <div class="flex items-baseline gap-1.5 whitespace-nowrap" aria-label="Length of the ladder"
-          ><span class="display text-4xl" data-testid="total">{{
-            sketched?.totalS === undefined ? '–' : halfMinutes(sketched.totalS)
-          }}</span
-          ><span>min</span
-          ><span class="text-soft ml-2" data-testid="free"
-            >{{ sketched ? halfMinutes(sketched.handsFreeS) : '–' }} hands free</span
-          ></div
-        >
+          <span class="display text-4xl" data-testid="total">
+            {{ sketched?.totalS === undefined ? '–' : halfMinutes(sketched.totalS) }}
+          </span>
+          <span>min</span>
+          <span class="text-soft ml-2" data-testid="free">
+            {{ sketched ? halfMinutes(sketched.handsFreeS) : '–' }} hands free</span
+          >
+        </div>
       </header>
       <p
         v-if="trouble"
         role="alert"
         class="mb-3 px-4 py-2.5 bg-mind-ground border-l-4 border-mind no-print"
-        >{{ trouble }}</p
       >
+        {{ trouble }}
+      </p>
       <p v-if="published" role="status" class="mb-3 text-calm no-print">{{ published }}</p>
       <p
         v-if="sketched?.problem"
         role="alert"
         class="mb-3 px-4 py-2.5 bg-mind-ground border-l-4 border-mind no-print"
-        >{{ sketched.problem }}</p
       >
+        {{ sketched.problem }}
+      </p>
       <div class="grid grid-cols-[minmax(0,1fr)_24.5rem] gap-8 no-print">
         <div>
           <div class="flex items-center gap-2 mb-2 sticky top-0 z-10 bg-ground py-2">
@@ -247,14 +255,15 @@ function redo() {
               class="rung !border-mind text-mind whitespace-nowrap"
               :disabled="!wrong.some((one) => one.mended)"
               @click="mend(wrong[0]!.stepId)"
-              >✕ {{ wrong.length === 1 ? 'One wrong order' : `${wrong.length} wrong orders` }}:
-              mend</button
             >
-            <button type="button" class="pick" :disabled="!history.canUndo.value" @click="undo"
-              >Undo</button
-            ><button type="button" class="pick" :disabled="!history.canRedo.value" @click="redo"
-              >Redo</button
-            >
+              ✕ {{ wrong.length === 1 ? 'One wrong order' : `${wrong.length} wrong orders` }}: mend
+            </button>
+            <button type="button" class="pick" :disabled="!history.canUndo.value" @click="undo">
+              Undo
+            </button>
+            <button type="button" class="pick" :disabled="!history.canRedo.value" @click="redo">
+              Redo
+            </button>
           </div>
           <BuilderLadder
             v-if="steps.length > 0"
@@ -274,41 +283,49 @@ function redo() {
             @open="openStep"
             @add="search?.focus()"
           />
-          <div v-else class="border-y border-line py-10 text-center text-soft"
-            ><p class="text-xl text-ink">An empty ladder.</p
-            ><p>Type two letters above: “fi” for the first cleanse, “ma” for a mask.</p></div
-          >
+          <div v-else class="border-y border-line py-10 text-center text-soft">
+            <p class="text-xl text-ink">An empty ladder.</p>
+            <p>Type two letters above: “fi” for the first cleanse, “ma” for a mask.</p>
+          </div>
         </div>
         <aside
           class="sticky top-2 self-start h-[calc(100vh-9.8rem)] min-h-[24rem] flex flex-col"
           aria-label="Details"
         >
-          <div class="flex gap-1.5 mb-3"
-            ><button
+          <div class="flex gap-1.5 mb-3">
+            <button
               type="button"
               class="pick flex-1"
               :aria-pressed="side === 'step'"
               @click="side = 'step'"
-              >This rung</button
-            ><button
+            >
+              This rung
+            </button>
+            <button
               type="button"
               class="pick flex-1"
               :aria-pressed="side === 'methods'"
               @click="side = 'methods'"
-              >Methods</button
-            ><button
+            >
+              Methods
+            </button>
+            <button
               type="button"
               class="pick !px-0 grid place-items-center"
               aria-label="Keys"
               @click="panel = 'keys'"
-              ><Keyboard :size="19" /></button
-            ><button
+            >
+              <Keyboard :size="19" />
+            </button>
+            <button
               type="button"
               class="pick !px-0 grid place-items-center"
               aria-label="Print the card"
               @click="print"
-              ><Printer :size="18" /></button
-          ></div>
+            >
+              <Printer :size="18" />
+            </button>
+          </div>
           <div :key="side" class="flex-1 min-h-0 overflow-y-auto pr-2">
             <MethodSwitches
               v-if="side === 'methods'"
@@ -325,58 +342,69 @@ function redo() {
                 :class="
                   finding.level === 'wrong' ? 'border-mind bg-mind-ground' : 'border-line bg-sunk'
                 "
-                ><span class="flex-1 text-sm"
-                  >{{ finding.says }} <span class="text-soft">{{ finding.fix }}</span></span
-                ><button
+              >
+                <span class="flex-1 text-sm">
+                  {{ finding.says }} <span class="text-soft">{{ finding.fix }}</span>
+                </span>
+                <button
                   v-if="finding.mended && mayWrite"
                   type="button"
                   class="pick text-sm bg-ground"
                   :aria-label="`Mend: ${finding.says}`"
                   @click="mend(finding.stepId)"
-                  >Mend</button
-                ></div
-              >
-              <div v-if="mayWrite" class="flex gap-1.5 mb-3"
-                ><button type="button" class="pick text-sm flex-1 !px-1" @click="move(-1)"
-                  >Up</button
-                ><button type="button" class="pick text-sm flex-1 !px-1" @click="move(1)"
-                  >Down</button
-                ><button type="button" class="pick text-sm flex-1 !px-1" @click="copy">Copy</button
-                ><button type="button" class="pick text-sm flex-1 !px-1" @click="remove"
-                  >Take out</button
-                ></div
-              >
-              <p v-if="picked.size > 1" class="mb-2 text-soft"
-                >{{ picked.size }} rungs are picked: they move, copy and go together.</p
-              >
-              <fieldset :disabled="!mayWrite"
-                ><StepPanel
+                >
+                  Mend
+                </button>
+              </div>
+              <div v-if="mayWrite" class="flex gap-1.5 mb-3">
+                <button type="button" class="pick text-sm flex-1 !px-1" @click="move(-1)">
+                  Up
+                </button>
+                <button type="button" class="pick text-sm flex-1 !px-1" @click="move(1)">
+                  Down
+                </button>
+                <button type="button" class="pick text-sm flex-1 !px-1" @click="copy">
+                  Copy
+                </button>
+                <button type="button" class="pick text-sm flex-1 !px-1" @click="remove">
+                  Take out
+                </button>
+              </div>
+              <p v-if="picked.size > 1" class="mb-2 text-soft">
+                {{ picked.size }} rungs are picked: they move, copy and go together.
+              </p>
+              <fieldset :disabled="!mayWrite">
+                <StepPanel
                   :key="current.id"
                   :step="current"
                   :steps="steps"
                   :shelf="shelf"
                   @change="change"
-              /></fieldset>
+                />
+              </fieldset>
             </template>
             <p v-else class="text-soft">Choose a rung to see what it carries.</p>
           </div>
-          <div class="flex flex-wrap gap-2 border-t border-line mt-2 pt-3"
-            ><button
+          <div class="flex flex-wrap gap-2 border-t border-line mt-2 pt-3">
+            <button
               v-if="mayWrite"
               type="button"
               class="rung rung-strong flex-1 whitespace-nowrap !px-2"
               :disabled="!changed || steps.length === 0"
               @click="panel = 'publish'"
-              >Publish version {{ (opened.version?.version ?? 0) + 1 }}</button
-            ><button type="button" class="rung !px-3" @click="panel = 'compare'">Compare</button
-            ><button
+            >
+              Publish version {{ (opened.version?.version ?? 0) + 1 }}
+            </button>
+            <button type="button" class="rung !px-3" @click="panel = 'compare'">Compare</button>
+            <button
               v-if="changed && opened.version && mayWrite"
               type="button"
               class="rung !px-3 whitespace-nowrap"
               @click="card.put(card.published.value)"
-              >Back to {{ opened.version.version }}</button
-            ></div
-          >
+            >
+              Back to {{ opened.version.version }}
+            </button>
+          </div>
         </aside>
       </div>
       <ProtocolCard
@@ -387,37 +415,44 @@ function redo() {
         :sketch="sketched"
         :shelf="shelf"
       />
-      <PlainDialog :open="panel === 'keys'" title="Keys" @close="panel = undefined"
-        ><BuilderKeys
-      /></PlainDialog>
+      <PlainDialog :open="panel === 'keys'" title="Keys" @close="panel = undefined">
+        <BuilderKeys />
+      </PlainDialog>
       <PlainDialog
         :open="panel === 'compare'"
         title="Two versions, rung by rung"
         full
         @close="panel = undefined"
-        ><div class="max-h-[72vh] overflow-y-auto"
-          ><VersionCompare :protocol-id="id" :now="steps" :changed="changed" :shelf="shelf" /></div
-      ></PlainDialog>
+      >
+        <div class="max-h-[72vh] overflow-y-auto">
+          <VersionCompare :protocol-id="id" :now="steps" :changed="changed" :shelf="shelf" />
+        </div>
+      </PlainDialog>
       <PlainDialog
         :open="panel === 'publish'"
         :title="`Publish version ${(opened.version?.version ?? 0) + 1}`"
         @close="panel = undefined"
       >
-        <form class="flex flex-col gap-3" @submit.prevent="publish"
-          ><p v-if="wrong.length > 0" class="text-mind"
-            >{{
+        <form class="flex flex-col gap-3" @submit.prevent="publish">
+          <p v-if="wrong.length > 0" class="text-mind">
+            {{
               wrong.length === 1
                 ? 'One order is still marked wrong'
                 : `${wrong.length} orders are still marked wrong`
-            }}. You may publish; the mark stays.</p
-          ><label class="flex flex-col gap-1"
-            >What changed<input v-model="note" class="field" required maxlength="500" /></label
-          ><p v-if="trouble" role="alert" class="text-mind">{{ trouble }}</p
-          ><div class="flex justify-end gap-3"
-            ><button type="button" class="rung" @click="panel = undefined">Cancel</button
-            ><button type="submit" class="rung rung-strong">Publish</button></div
-          ></form
-        >
+            }}. You may publish; the mark stays.
+          </p>
+          <label class="flex flex-col gap-1">
+            What changed
+            <input v-model="note" class="field" required maxlength="500" />
+          </label>
+          <p v-if="trouble" role="alert" class="text-mind">
+            {{ trouble }}
+          </p>
+          <div class="flex justify-end gap-3">
+            <button type="button" class="rung" @click="panel = undefined">Cancel</button>
+            <button type="submit" class="rung rung-strong">Publish</button>
+          </div>
+        </form>
       </PlainDialog>
     </template>
     <p v-else-if="trouble" role="alert" class="text-mind">{{ trouble }}</p>

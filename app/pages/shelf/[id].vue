@@ -144,21 +144,22 @@ function addSubstitute(event: Event) {
       :to="{ path: '/shelf', query: product?.recipe ? { part: 'House mixes' } : {} }"
       >Shelf</NuxtLink
     >
-    <header class="flex items-end gap-3 mb-3"
-      ><h1 class="text-4xl mr-auto"
-        >{{ product?.name || (isNew ? 'New product' : ' ')
-        }}<span v-if="archived" class="text-soft text-xl ml-3">put away</span></h1
-      >
+    <header class="flex items-end gap-3 mb-3">
+      <h1 class="text-4xl mr-auto">
+        {{ product?.name || (isNew ? 'New product' : ' ')
+        }}<span v-if="archived" class="text-soft text-xl ml-3">put away</span>
+      </h1>
       <p class="text-sm text-soft pb-3" role="status">{{
         { saved: 'Saved', saving: 'Saving …', waiting: 'Not saved', new: '' }[state]
       }}</p>
-      <template v-if="!disabled && !isNew"
-        ><button type="button" class="rung" :disabled="!bench.history.canUndo.value" @click="undo"
-          >Undo</button
-        ><button type="button" class="rung" @click="bench.putAway(!archived)">{{
+      <template v-if="!disabled && !isNew">
+        <button type="button" class="rung" :disabled="!bench.history.canUndo.value" @click="undo">
+          Undo
+        </button>
+        <button type="button" class="rung" @click="bench.putAway(!archived)">{{
           archived ? 'Back on the shelf' : 'Put away'
-        }}</button></template
-      >
+        }}</button>
+      </template>
     </header>
     <p v-if="trouble" role="alert" class="mb-3 px-4 py-2.5 bg-mind-ground border-l-4 border-mind">{{
       trouble
@@ -166,79 +167,93 @@ function addSubstitute(event: Event) {
     <div v-if="product" class="grid grid-cols-[minmax(0,1fr)_21rem] gap-9 items-start">
       <fieldset :disabled="disabled" class="flex flex-col gap-6 min-w-0">
         <section class="grid grid-cols-4 gap-3" aria-label="What it is">
-          <label class="flex flex-col gap-1 text-sm text-soft col-span-2"
-            >Name<input
+          <label class="flex flex-col gap-1 text-sm text-soft col-span-2">
+            Name
+            <input
               class="field !text-ink text-base"
               v-shown="product.name"
               maxlength="120"
               @input="isNew && put({ name: text($event) })"
               @change="text($event).trim() && put({ name: text($event).trim() })"
-          /></label>
-          <label class="flex flex-col gap-1 text-sm text-soft"
-            >Kind<select
+            />
+          </label>
+          <label class="flex flex-col gap-1 text-sm text-soft">
+            Kind
+            <select
               class="field !text-ink"
               :value="product.kind"
               @change="put({ kind: text($event) as Product['kind'] })"
-              ><option v-for="one in PRODUCT_KINDS" :key="one" :value="one">{{
+            >
+              <option v-for="one in PRODUCT_KINDS" :key="one" :value="one">{{
                 one.replaceAll('-', ' ')
-              }}</option></select
-            ></label
-          >
-          <label class="flex flex-col gap-1 text-sm text-soft"
-            >Texture, thin to thick<select
+              }}</option>
+            </select>
+          </label>
+          <label class="flex flex-col gap-1 text-sm text-soft">
+            Texture, thin to thick
+            <select
               class="field !text-ink"
               :value="product.texture ?? ''"
               @change="put({ texture: (text($event) || undefined) as Product['texture'] })"
-              ><option value="">–</option
-              ><option v-for="one in TEXTURES" :key="one">{{ one }}</option></select
-            ></label
-          >
-          <label class="flex flex-col gap-1 text-sm text-soft"
-            >Dissolved in<select
+            >
+              <option value="">–</option>
+              <option v-for="one in TEXTURES" :key="one">{{ one }}</option>
+            </select>
+          </label>
+          <label class="flex flex-col gap-1 text-sm text-soft">
+            Dissolved in
+            <select
               class="field !text-ink"
               :value="product.vehicle"
               @change="put({ vehicle: text($event) as Product['vehicle'] })"
-              ><option v-for="one in VEHICLES" :key="one">{{ one }}</option></select
-            ></label
-          >
-          <label class="flex flex-col gap-1 text-sm text-soft"
-            >pH<input
+            >
+              <option v-for="one in VEHICLES" :key="one">{{ one }}</option>
+            </select>
+          </label>
+          <label class="flex flex-col gap-1 text-sm text-soft">
+            pH
+            <input
               class="field !text-ink"
               inputmode="decimal"
               v-shown="product.pH ?? ''"
               @change="take($event, 'pH', (pH) => put({ pH }), 0, 14)"
-          /></label>
-          <label class="flex flex-col gap-1 text-sm text-soft"
-            >Counted in<select
+            />
+          </label>
+          <label class="flex flex-col gap-1 text-sm text-soft">
+            Counted in
+            <select
               class="field !text-ink"
               :value="product.unit ?? bench.shown.value?.unit ?? 'g'"
               @change="put({ unit: text($event) as 'g' })"
-              ><option>g</option
-              ><option>mL</option></select
-            ></label
-          >
-          <label class="flex flex-col gap-1 text-sm text-soft"
-            >When<select
+            >
+              <option>g</option>
+              <option>mL</option>
+            </select>
+          </label>
+          <label class="flex flex-col gap-1 text-sm text-soft">
+            When
+            <select
               class="field !text-ink"
               :value="product.time ?? ''"
               @change="put({ time: (text($event) || undefined) as Product['time'] })"
-              ><option value="">day or evening</option
-              ><option value="day">by day</option
-              ><option value="evening">evening</option></select
-            ></label
-          >
+            >
+              <option value="">day or evening</option>
+              <option value="day">by day</option>
+              <option value="evening">evening</option>
+            </select>
+          </label>
         </section>
-        <section aria-label="Actives"
-          ><h2 class="text-xl border-b border-line pb-1 mb-2">Actives</h2
-          ><p v-if="product.recipe" class="text-soft"
-            >They follow from the parts of the mix.
+        <section aria-label="Actives">
+          <h2 class="text-xl border-b border-line pb-1 mb-2">Actives</h2>
+          <p v-if="product.recipe" class="text-soft">
+            They follow from the parts of the mix.
             <NuxtLink class="text-link" :to="`/shelf/bench?mix=${product.id}`"
               >Open it on the bench</NuxtLink
-            ></p
-          >
-          <div v-else class="flex flex-wrap gap-3"
-            ><div v-for="(one, at) in product.actives" :key="at" class="flex items-center gap-1"
-              ><input
+            >
+          </p>
+          <div v-else class="flex flex-wrap gap-3">
+            <div v-for="(one, at) in product.actives" :key="at" class="flex items-center gap-1">
+              <input
                 class="field w-36"
                 v-shown="one.name"
                 list="actives"
@@ -246,7 +261,8 @@ function addSubstitute(event: Event) {
                 @change="
                   text($event).trim() && active(at, { name: text($event).trim().toLowerCase() })
                 "
-              /><input
+              />
+              <input
                 class="field w-20"
                 inputmode="decimal"
                 v-shown="one.percent"
@@ -260,22 +276,27 @@ function addSubstitute(event: Event) {
                     100,
                   )
                 "
-              />%<button
+              />
+              %
+              <button
                 type="button"
                 class="pick"
                 :aria-label="`Take ${one.name} out`"
                 @click="put({ actives: product.actives.filter((_, index) => index !== at) })"
-                >×</button
-              ></div
-            ><button
+              >
+                ×
+              </button>
+            </div>
+            <button
               type="button"
               class="rung"
               @click="put({ actives: [...product.actives, { name: 'lactic', percent: 5 }] })"
-              >Another active</button
-            ></div
-          >
-          <datalist id="actives"
-            ><option
+            >
+              Another active
+            </button>
+          </div>
+          <datalist id="actives">
+            <option
               v-for="one in [
                 'glycolic',
                 'lactic',
@@ -294,25 +315,28 @@ function addSubstitute(event: Event) {
                 'retinal',
               ]"
               :key="one"
-              :value="one" /></datalist
-        ></section>
-        <section aria-label="For"
-          ><div class="flex flex-wrap items-center gap-1.5"
-            ><span class="text-soft mr-2">For</span
-            ><button
+              :value="one"
+            />
+          </datalist>
+        </section>
+        <section aria-label="For">
+          <div class="flex flex-wrap items-center gap-1.5">
+            <span class="text-soft mr-2">For</span>
+            <button
               v-for="one in CONCERNS"
               :key="one"
               type="button"
               class="pick"
               :aria-pressed="product.concerns.includes(one)"
               @click="put({ concerns: flip(product.concerns, one) })"
-              >{{ one }}</button
-            ></div
-          ></section
-        >
-        <section v-if="!product.recipe" aria-label="Ingredients"
-          ><h2 class="text-xl border-b border-line pb-1 mb-2">Ingredient list, as printed</h2
-          ><textarea
+            >
+              {{ one }}
+            </button>
+          </div>
+        </section>
+        <section v-if="!product.recipe" aria-label="Ingredients">
+          <h2 class="text-xl border-b border-line pb-1 mb-2">Ingredient list, as printed</h2>
+          <textarea
             class="field py-2 w-full h-28 resize-y"
             spellcheck="false"
             v-shown="product.inci ?? ''"
@@ -321,110 +345,134 @@ function addSubstitute(event: Event) {
             @change="put({ inci: text($event).trim() || undefined })"
           />
         </section>
-        <section aria-label="Uses"
-          ><h2 class="text-xl border-b border-line pb-1">Uses</h2
-          ><ProductUses :product="product" @change="put({ uses: $event })" @bad="bad"
-        /></section>
-        <section aria-label="On the skin"
-          ><h2 class="text-xl border-b border-line pb-1 mb-2">On the skin</h2>
-          <div class="grid grid-cols-4 gap-3"
-            ><label class="flex flex-col gap-1 text-sm text-soft"
-              >Goes on skin that is<select
+        <section aria-label="Uses">
+          <h2 class="text-xl border-b border-line pb-1">Uses</h2>
+          <ProductUses :product="product" @change="put({ uses: $event })" @bad="bad" />
+        </section>
+        <section aria-label="On the skin">
+          <h2 class="text-xl border-b border-line pb-1 mb-2">On the skin</h2>
+          <div class="grid grid-cols-4 gap-3">
+            <label class="flex flex-col gap-1 text-sm text-soft">
+              Goes on skin that is
+              <select
                 class="field !text-ink"
                 :value="product.skin"
                 @change="put({ skin: text($event) as Product['skin'] })"
-                ><option v-for="one in SKIN_STATES" :key="one">{{ one }}</option></select
-              ></label
-            ><label class="flex flex-col gap-1 text-sm text-soft"
-              >Leaves behind<select
+              >
+                <option v-for="one in SKIN_STATES" :key="one">{{ one }}</option>
+              </select>
+            </label>
+            <label class="flex flex-col gap-1 text-sm text-soft">
+              Leaves behind
+              <select
                 class="field !text-ink"
                 :value="product.leaves"
                 @change="put({ leaves: text($event) as Product['leaves'] })"
-                ><option v-for="one in LEAVES" :key="one" :value="one">{{
+              >
+                <option v-for="one in LEAVES" :key="one" :value="one">{{
                   one.replace('-', ' ')
-                }}</option></select
-              ></label
-            ><label class="flex flex-col gap-1 text-sm text-soft"
-              >Off in an emergency<select
+                }}</option>
+              </select>
+            </label>
+            <label class="flex flex-col gap-1 text-sm text-soft">
+              Off in an emergency
+              <select
                 class="field !text-ink"
                 :value="product.emergencyOff"
                 @change="put({ emergencyOff: text($event) as Product['emergencyOff'] })"
-                ><option v-for="one in EMERGENCY_OFF" :key="one">{{ one }}</option></select
-              ></label
-            ><label class="flex items-center gap-2 self-end min-h-[44px]"
-              ><input
+              >
+                <option v-for="one in EMERGENCY_OFF" :key="one">{{ one }}</option>
+              </select>
+            </label>
+            <label class="flex items-center gap-2 self-end min-h-[44px]">
+              <input
                 type="checkbox"
                 :checked="product.openSkinUse"
                 @change="put({ openSkinUse: ($event.target as HTMLInputElement).checked })"
-              />its maker states open skin</label
-            >
-            <label class="flex flex-col gap-1 text-sm text-soft"
-              >Cast<select
+              />
+              its maker states open skin
+            </label>
+            <label class="flex flex-col gap-1 text-sm text-soft">
+              Cast
+              <select
                 class="field !text-ink"
                 :value="product.finish?.cast ?? 'none'"
                 @change="finish({ cast: text($event) as 'none' })"
-                ><option v-for="one in CASTS" :key="one">{{ one }}</option></select
-              ></label
-            ><label class="flex flex-col gap-1 text-sm text-soft"
-              >Finish<select
+              >
+                <option v-for="one in CASTS" :key="one">{{ one }}</option>
+              </select>
+            </label>
+            <label class="flex flex-col gap-1 text-sm text-soft">
+              Finish
+              <select
                 class="field !text-ink"
                 :value="product.finish?.grease ?? 'satin'"
                 @change="finish({ grease: text($event) as 'satin' })"
-                ><option v-for="one in GREASES" :key="one">{{ one }}</option></select
-              ></label
-            ><label class="flex items-center gap-2 self-end min-h-[44px]"
-              ><input
+              >
+                <option v-for="one in GREASES" :key="one">{{ one }}</option>
+              </select>
+            </label>
+            <label class="flex items-center gap-2 self-end min-h-[44px]">
+              <input
                 type="checkbox"
                 :checked="product.finish?.tint ?? false"
                 @change="finish({ tint: ($event.target as HTMLInputElement).checked })"
-              />tinted</label
-            ></div
-          >
-          <div class="flex flex-wrap gap-1.5 mt-3"
-            ><button
+              />
+              tinted
+            </label>
+          </div>
+          <div class="flex flex-wrap gap-1.5 mt-3">
+            <button
               v-for="one in COMMON"
               :key="one"
               type="button"
               class="pick !min-h-[38px] text-sm"
               :aria-pressed="product.properties.includes(one)"
               @click="put({ properties: flip(product.properties, one) })"
-              >{{ propertyWords(one) }}</button
-            ></div
-          >
-          <FoldAway class="mt-2"
-            ><template #summary
-              ><span class="min-h-[40px] inline-flex items-center text-soft"
-                >Every property a rule knows</span
-              ></template
-            ><div class="flex flex-wrap gap-1.5"
-              ><button
+            >
+              {{ propertyWords(one) }}
+            </button>
+          </div>
+          <FoldAway class="mt-2">
+            <template #summary>
+              <span class="min-h-[40px] inline-flex items-center text-soft">
+                Every property a rule knows
+              </span>
+            </template>
+            <div class="flex flex-wrap gap-1.5">
+              <button
                 v-for="one in rest"
                 :key="one"
                 type="button"
                 class="pick !min-h-[38px] text-sm"
                 :aria-pressed="product.properties.includes(one)"
                 @click="put({ properties: flip(product.properties, one) })"
-                >{{ propertyWords(one) }}</button
-              ></div
-            ></FoldAway
-          ></section
-        >
-        <section aria-label="What it should feel like"
-          ><h2 class="text-xl border-b border-line pb-1 mb-2">What it should feel like</h2>
+              >
+                {{ propertyWords(one) }}
+              </button>
+            </div>
+          </FoldAway>
+        </section>
+        <section aria-label="What it should feel like">
+          <h2 class="text-xl border-b border-line pb-1 mb-2">What it should feel like</h2>
           <div
             v-for="(one, at) in product.expected"
             :key="at"
             class="flex flex-wrap items-center gap-2 py-1"
-            ><select
+          >
+            <select
               class="field"
               :value="one.sensation"
               :aria-label="`Sensation ${at + 1}`"
               @change="expect(at, { sensation: text($event) as 'warm' })"
-              ><option v-for="word in SENSATIONS" :key="word" :value="word">{{
+            >
+              <option v-for="word in SENSATIONS" :key="word" :value="word">{{
                 word.replaceAll('-', ' ')
-              }}</option></select
-            ><label class="flex items-center gap-1 text-sm text-soft"
-              >from<input
+              }}</option>
+            </select>
+            <label class="flex items-center gap-1 text-sm text-soft">
+              from
+              <input
                 class="field !text-ink w-20"
                 inputmode="numeric"
                 v-shown="one.onsetS"
@@ -435,9 +483,12 @@ function addSubstitute(event: Event) {
                     (value) => value !== undefined && expect(at, { onsetS: Math.round(value) }),
                   )
                 "
-              />s</label
-            ><label class="flex items-center gap-1 text-sm text-soft"
-              >until<input
+              />
+              s
+            </label>
+            <label class="flex items-center gap-1 text-sm text-soft">
+              until
+              <input
                 class="field !text-ink w-20"
                 inputmode="numeric"
                 v-shown="one.fadeS"
@@ -448,22 +499,26 @@ function addSubstitute(event: Event) {
                     (value) => value !== undefined && expect(at, { fadeS: Math.round(value) }),
                   )
                 "
-              />s</label
-            ><input
+              />
+              s
+            </label>
+            <input
               class="field flex-1"
               v-shown="one.comfort"
               maxlength="160"
               placeholder="what helps"
               :aria-label="`What helps against ${one.sensation}`"
               @change="expect(at, { comfort: text($event) })"
-            /><button
+            />
+            <button
               type="button"
               class="pick"
               :aria-label="`Take ${one.sensation} out`"
               @click="put({ expected: product.expected.filter((_, index) => index !== at) })"
-              >×</button
-            ></div
-          >
+            >
+              ×
+            </button>
+          </div>
           <button
             type="button"
             class="rung mt-1"
@@ -475,78 +530,87 @@ function addSubstitute(event: Event) {
                 ],
               })
             "
-            >Another sensation</button
-          ></section
-        >
-        <section aria-label="Mixing"
-          ><h2 class="text-xl border-b border-line pb-1 mb-2">Mixing</h2
-          ><ProductMixing :product="product" @change="put($event)" @bad="bad"
-        /></section>
-        <section aria-label="Measures"
-          ><h2 class="text-xl border-b border-line pb-1 mb-2">Measures</h2
-          ><MeasureHelper :product="product" @change="put($event)" @bad="bad"
-        /></section>
-        <section aria-label="Stands in"
-          ><h2 class="text-xl border-b border-line pb-1 mb-2">What stands in for it</h2
-          ><p class="flex flex-wrap items-center gap-2"
-            ><span
+          >
+            Another sensation
+          </button>
+        </section>
+        <section aria-label="Mixing">
+          <h2 class="text-xl border-b border-line pb-1 mb-2">Mixing</h2>
+          <ProductMixing :product="product" @change="put($event)" @bad="bad" />
+        </section>
+        <section aria-label="Measures">
+          <h2 class="text-xl border-b border-line pb-1 mb-2">Measures</h2>
+          <MeasureHelper :product="product" @change="put($event)" @bad="bad" />
+        </section>
+        <section aria-label="Stands in">
+          <h2 class="text-xl border-b border-line pb-1 mb-2">What stands in for it</h2>
+          <p class="flex flex-wrap items-center gap-2">
+            <span
               v-for="(other, at) in product.substitutes ?? []"
               :key="other"
               class="border border-line px-3 min-h-[40px] inline-flex items-center gap-2"
-              >{{ at + 1 }} {{ nameOf(other)
-              }}<button
+            >
+              {{ at + 1 }} {{ nameOf(other) }}
+              <button
                 type="button"
                 class="min-w-[32px] min-h-[32px]"
                 :aria-label="`Take ${nameOf(other)} out`"
                 @click="put({ substitutes: product.substitutes!.filter((one) => one !== other) })"
-                >×</button
-              ></span
-            ><select
+              >
+                ×
+              </button>
+            </span>
+            <select
               class="field"
               aria-label="Another that stands in"
               value=""
               @change="addSubstitute"
-              ><option value="">add …</option
-              ><option
+            >
+              <option value="">add …</option>
+              <option
                 v-for="one in others.filter((other) => !product!.substitutes?.includes(other.id))"
                 :key="one.id"
                 :value="one.id"
-                >{{ one.name }}</option
-              ></select
-            ></p
-          ></section
-        >
-        <section aria-label="Note"
-          ><label class="flex flex-col gap-1 text-sm text-soft"
-            >Its maker says<textarea
+              >
+                {{ one.name }}
+              </option>
+            </select>
+          </p>
+        </section>
+        <section aria-label="Note">
+          <label class="flex flex-col gap-1 text-sm text-soft">
+            Its maker says
+            <textarea
               class="field py-2 !text-ink h-20"
               maxlength="2000"
               v-shown="product.note ?? ''"
               @change="put({ note: text($event).trim() || undefined })"
-            /></label
-        ></section>
-        <div v-if="isNew" class="flex justify-end gap-3 border-t border-line pt-4"
-          ><NuxtLink class="rung" to="/shelf">Cancel</NuxtLink
-          ><button
+            />
+          </label>
+        </section>
+        <div v-if="isNew" class="flex justify-end gap-3 border-t border-line pt-4">
+          <NuxtLink class="rung" to="/shelf"> Cancel </NuxtLink>
+          <button
             type="button"
             class="rung rung-strong"
             :disabled="product.name.trim() === ''"
             @click="create"
-            >Put it on the shelf</button
-          ></div
-        >
+          >
+            Put it on the shelf
+          </button>
+        </div>
       </fieldset>
       <aside
         class="flex flex-col gap-6 sticky top-4 max-h-[calc(100vh-2rem)] overflow-y-auto border-l border-line pl-6"
         tabindex="0"
         aria-label="What follows from it"
       >
-        <section v-if="!isNew && !product.recipe" aria-label="Stock"
-          ><p
-            ><span class="display text-4xl">{{ figure(bench.shown.value?.stock ?? 0) }}</span>
-            {{ bench.shown.value?.unit ?? 'g' }} <span class="text-soft">to use</span></p
-          ></section
-        >
+        <section v-if="!isNew && !product.recipe" aria-label="Stock">
+          <p>
+            <span class="display text-4xl">{{ figure(bench.shown.value?.stock ?? 0) }}</span>
+            {{ bench.shown.value?.unit ?? 'g' }} <span class="text-soft">to use</span>
+          </p>
+        </section>
         <ProductSays :product="product" />
         <BatchRows
           v-if="!isNew && !product.recipe"
@@ -558,24 +622,28 @@ function addSubstitute(event: Event) {
           @put="bench.putBatch"
           @bad="bad"
         />
-        <section v-if="!product.recipe" aria-label="Pack"
-          ><h2 class="text-xl border-b border-line pb-1 mb-2">Pack</h2
-          ><fieldset :disabled="disabled" class="grid grid-cols-2 gap-2"
-            ><label class="text-sm text-soft"
+        <section v-if="!product.recipe" aria-label="Pack">
+          <h2 class="text-xl border-b border-line pb-1 mb-2">Pack</h2>
+          <fieldset :disabled="disabled" class="grid grid-cols-2 gap-2">
+            <label class="text-sm text-soft"
               >Holds, {{ product.unit ?? 'g'
               }}<input
                 class="field w-full !text-ink"
                 inputmode="decimal"
                 v-shown="product.pack?.amount ?? ''"
-                @change="pack('amount', $event)" /></label
-            ><label class="text-sm text-soft"
+                @change="pack('amount', $event)"
+              />
+            </label>
+            <label class="text-sm text-soft"
               >Costs, {{ currency
               }}<input
                 class="field w-full !text-ink"
                 inputmode="decimal"
                 v-shown="moneyField(product.pack?.priceMinor, currency)"
-                @change="pack('priceMinor', $event)" /></label
-            ><label class="text-sm text-soft col-span-2"
+                @change="pack('priceMinor', $event)"
+              />
+            </label>
+            <label class="text-sm text-soft col-span-2"
               >Keeps once opened, months<input
                 class="field w-full !text-ink"
                 inputmode="numeric"
@@ -591,9 +659,12 @@ function addSubstitute(event: Event) {
                     1,
                     60,
                   )
-                " /></label></fieldset
-          ><p class="text-soft text-sm mt-1">{{ perUnit }}</p></section
-        >
+                "
+              />
+            </label>
+          </fieldset>
+          <p class="text-soft text-sm mt-1">{{ perUnit }}</p>
+        </section>
       </aside>
     </div>
   </div>

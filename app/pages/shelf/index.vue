@@ -42,26 +42,27 @@ watch(part, load, { immediate: true })
   <div
     class="px-7 py-5 w-full max-w-[1400px] mx-auto flex flex-col h-[calc(100vh-3.5rem)] min-h-[44rem]"
   >
-    <header class="flex items-end gap-3 mb-3"
-      ><h1 class="text-4xl mr-auto">Shelf</h1>
+    <header class="flex items-end gap-3 mb-3">
+      <h1 class="text-4xl mr-auto">Shelf</h1>
       <a class="rung" href="/api/shelf/file" download>Take the file</a>
-      <template v-if="mayWrite"
-        ><button type="button" class="rung" @click="taking = true">Take a file in</button
-        ><NuxtLink class="rung" to="/shelf/bench">Mix bench</NuxtLink
-        ><NuxtLink class="rung rung-strong" to="/shelf/new">New product</NuxtLink></template
-      >
+      <template v-if="mayWrite">
+        <button type="button" class="rung" @click="taking = true">Take a file in</button>
+        <NuxtLink class="rung" to="/shelf/bench"> Mix bench </NuxtLink>
+        <NuxtLink class="rung rung-strong" to="/shelf/new">New product</NuxtLink>
+      </template>
     </header>
-    <nav aria-label="Parts of the shelf" class="flex border-y border-line mb-4"
-      ><NuxtLink
+    <nav aria-label="Parts of the shelf" class="flex border-y border-line mb-4">
+      <NuxtLink
         v-for="one in PARTS"
         :key="one"
         :to="{ query: one === 'Products' ? {} : { part: one } }"
         class="px-4 min-h-[44px] flex items-center border-r border-hair"
         :class="part === one ? 'bg-ink text-ground font-semibold' : 'text-soft hover:bg-sunk'"
         :aria-current="part === one ? 'page' : undefined"
-        >{{ one }}</NuxtLink
-      ></nav
-    >
+      >
+        {{ one }}
+      </NuxtLink>
+    </nav>
     <p v-if="trouble" role="alert" class="mb-3 px-4 py-2.5 bg-mind-ground border-l-4 border-mind">{{
       trouble
     }}</p>

@@ -135,59 +135,65 @@ function booked(visitId: string) {
   <VisitFrame v-slot="{ data }">
     <div v-if="plan && actual && begun" class="grid grid-cols-[minmax(0,1fr)_24rem_24rem] gap-8">
       <section aria-label="Planned against actual">
-        <div class="flex items-baseline border-b border-line pb-2"
-          ><h2 class="text-xl flex-1">Planned against actual</h2
-          ><p
-            ><span class="display text-2xl">{{
-              actual.actualS === undefined ? 'running' : halfMinutes(actual.actualS)
-            }}</span
-            >{{ ' '
-            }}<span class="text-soft">min, planned {{ halfMinutes(actual.plannedS) }}</span></p
-          ></div
-        >
-        <table class="w-full"
-          ><thead class="sr-only"
-            ><tr><th>Step</th><th>Planned</th><th>Actual</th></tr></thead
-          ><tbody
-            ><tr v-for="row in actual.rows" :key="row.stepId" class="border-b border-hair"
-              ><td class="py-1.5">{{ row.title }}</td
-              ><td class="text-right text-soft w-16">{{ halfMinutes(row.plannedS) }}</td
-              ><td
+        <div class="flex items-baseline border-b border-line pb-2">
+          <h2 class="text-xl flex-1">Planned against actual</h2>
+          <p>
+            <span class="display text-2xl">
+              {{ actual.actualS === undefined ? 'running' : halfMinutes(actual.actualS) }} </span>{{
+              ' '
+            }}<span class="text-soft">min, planned {{ halfMinutes(actual.plannedS) }}</span>
+          </p>
+        </div>
+        <table class="w-full">
+          <thead class="sr-only">
+            <tr><th>Step</th><th>Planned</th><th>Actual</th></tr>
+          </thead>
+          <tbody>
+            <tr v-for="row in actual.rows" :key="row.stepId" class="border-b border-hair">
+              <td class="py-1.5">
+                {{ row.title }}
+              </td>
+              <td class="text-right text-soft w-16">
+                {{ halfMinutes(row.plannedS) }}
+              </td>
+              <td
                 class="text-right w-20"
                 :class="
                   row.actualS !== undefined && row.actualS > row.plannedS + 60
                     ? 'text-mind font-semibold'
                     : ''
                 "
-                >{{
+              >
+                {{
                   row.skipped
                     ? 'skipped'
                     : row.actualS === undefined
                       ? '–'
                       : `${halfMinutes(row.actualS)} min`
-                }}</td
-              ></tr
-            ></tbody
-          ></table
-        >
+                }}
+              </td>
+            </tr>
+          </tbody>
+        </table>
         <UsedList
           v-model="amounts"
           :planned="laid?.taken ?? []"
           :used="data.used"
           :locked="store.locked"
         />
-        <p v-if="actual.felt.length > 0" class="mt-3"
-          ><span class="text-soft">Felt:</span> {{ actual.felt.join(' · ') }}</p
-        >
-        <p v-for="text in actual.notes" :key="text" class="mt-2"
-          ><span class="text-soft">Note:</span> {{ text }}</p
-        >
+        <p v-if="actual.felt.length > 0" class="mt-3">
+          <span class="text-soft">Felt:</span> {{ actual.felt.join(' · ') }}
+        </p>
+        <p v-for="text in actual.notes" :key="text" class="mt-2">
+          <span class="text-soft">Note:</span> {{ text }}
+        </p>
       </section>
       <section aria-label="What the skin answered">
         <h2 class="text-xl border-b border-line pb-2 mb-3">What the skin answered</h2>
         <AnswerForm v-model="answer" :disabled="store.locked" />
-        <label class="flex flex-col gap-1 mt-5"
-          >Note<textarea
+        <label class="flex flex-col gap-1 mt-5">
+          Note
+          <textarea
             v-model="note"
             class="field py-2 min-h-28"
             maxlength="4000"
@@ -197,15 +203,17 @@ function booked(visitId: string) {
         </label>
       </section>
       <section aria-label="Next visit" class="border-l border-line pl-7">
-        <h2 class="text-xl border-b border-line pb-2">Next visit, {{ shortDate(nextDate) }}</h2
-        ><p v-if="window_.earliest < nextDate" class="text-sm text-soft pt-1"
-          >At the earliest {{ shortDate(window_.earliest) }} (E01, E11)</p
-        >
+        <h2 class="text-xl border-b border-line pb-2">Next visit, {{ shortDate(nextDate) }}</h2>
+        <p v-if="window_.earliest < nextDate" class="text-sm text-soft pt-1">
+          At the earliest {{ shortDate(window_.earliest) }} (E01, E11)
+        </p>
         <ReferLines :refer="plan.refer" class="mt-3" />
-        <div v-for="one in climb" :key="one.lever" class="py-2.5 border-b border-hair"
-          ><p class="flex justify-between"
-            ><span class="font-semibold first-letter:uppercase">{{ LEVER_WORDS[one.lever] }}</span
-            ><span
+        <div v-for="one in climb" :key="one.lever" class="py-2.5 border-b border-hair">
+          <p class="flex justify-between">
+            <span class="font-semibold first-letter:uppercase">
+              {{ LEVER_WORDS[one.lever] }}
+            </span>
+            <span
               :class="
                 one.move === 'down' || one.move === 'stop'
                   ? 'text-mind font-semibold'
@@ -213,13 +221,14 @@ function booked(visitId: string) {
                     ? 'text-calm font-semibold'
                     : 'text-soft'
               "
-              >{{ MOVES[one.move]
-              }}<template v-if="one.rung > 0"> · rung {{ one.rung }}</template></span
-            ></p
-          ><p class="text-sm text-soft"
-            >{{ one.why }} <span class="whitespace-nowrap">({{ one.ruleIds.join(', ') }})</span></p
-          ></div
-        >
+            >
+              {{ MOVES[one.move] }}<template v-if="one.rung > 0"> · rung {{ one.rung }}</template>
+            </span>
+          </p>
+          <p class="text-sm text-soft">
+            {{ one.why }} <span class="whitespace-nowrap">({{ one.ruleIds.join(', ') }})</span>
+          </p>
+        </div>
         <div class="mt-5 flex flex-col gap-3">
           <button
             v-if="!store.locked"
@@ -227,15 +236,16 @@ function booked(visitId: string) {
             class="rung rung-strong !min-h-[60px] text-lg"
             :disabled="store.saving > 0"
             @click="sign"
-            >Sign and lock</button
           >
-          <p v-else class="text-soft"
-            >Signed by {{ data.outcome?.signed_name }},
-            {{ shortDate(data.outcome?.signed_at ?? '') }}. It stays as it is.</p
-          >
-          <NuxtLink v-if="data.next" class="rung" :to="`/visits/${data.next.id}/fit`"
-            >Next visit, {{ shortDate(data.next.startsAt) }}</NuxtLink
-          >
+            Sign and lock
+          </button>
+          <p v-else class="text-soft">
+            Signed by {{ data.outcome?.signed_name }},
+            {{ shortDate(data.outcome?.signed_at ?? '') }}. It stays as it is.
+          </p>
+          <NuxtLink v-if="data.next" class="rung" :to="`/visits/${data.next.id}/fit`">
+            Next visit, {{ shortDate(data.next.startsAt) }}
+          </NuxtLink>
           <button type="button" class="rung" @click="book">Book the next visit</button>
         </div>
       </section>
@@ -254,12 +264,12 @@ function booked(visitId: string) {
         @booked="booked(data.visit.id)"
       />
     </div>
-    <p v-else class="text-lg text-soft pt-6"
-      >There is nothing to close yet.
+    <p v-else class="text-lg text-soft pt-6">
+      There is nothing to close yet.
       <NuxtLink class="text-link" :to="`/visits/${data.visit.id}/perform`"
         >Perform the visit</NuxtLink
       >
-      first.</p
-    >
+      first.
+    </p>
   </VisitFrame>
 </template>

@@ -122,13 +122,17 @@ const isOpen = (state: string) =>
           :class="part === one.id && 'bg-ink text-ground font-semibold'"
           :aria-current="part === one.id ? 'true' : undefined"
           @click="part = one.id"
-          ><span>{{ one.name }}</span
-          ><span
+        >
+          <span>
+            {{ one.name }}
+          </span>
+          <span
             class="text-sm whitespace-nowrap"
             :class="part === one.id ? '' : isOpen(one.state) ? 'text-mind' : 'text-soft'"
-            >{{ one.state }}</span
-          ></button
-        >
+          >
+            {{ one.state }}
+          </span>
+        </button>
       </nav>
       <div class="min-w-0">
         <p v-if="data.input.client.notes?.length" class="mb-3 text-soft">{{
@@ -139,19 +143,21 @@ const isOpen = (state: string) =>
           :key="line"
           role="alert"
           class="mb-3 px-4 py-3 bg-mind-ground border-l-4 border-mind"
-          >{{ line }}</p
         >
+          {{ line }}
+        </p>
         <section v-if="part === 'walk'" aria-label="Twelve questions">
-          <div class="flex items-center gap-4 border-b border-line pb-2"
-            ><h2 class="text-xl flex-1">Twelve questions before anything is done</h2
-            ><button
+          <div class="flex items-center gap-4 border-b border-line pb-2">
+            <h2 class="text-xl flex-1">Twelve questions before anything is done</h2>
+            <button
               type="button"
               class="rung"
               :disabled="store.locked"
               @click="store.answer(nothingNew(WALK_IN_QUESTIONS, facts, today, known))"
-              >All no</button
-            ></div
-          >
+            >
+              All no
+            </button>
+          </div>
           <FactRow
             v-for="question in WALK_IN_QUESTIONS"
             :key="question.code"
@@ -185,16 +191,17 @@ const isOpen = (state: string) =>
           @answer="store.answer($event)"
         />
         <section v-else-if="part === 'lasting'" aria-label="Health and habits">
-          <div class="flex items-center gap-4 border-b border-line pb-2"
-            ><h2 class="text-xl flex-1">What stays</h2
-            ><button
+          <div class="flex items-center gap-4 border-b border-line pb-2">
+            <h2 class="text-xl flex-1">What stays</h2>
+            <button
               type="button"
               class="rung"
               :disabled="store.locked"
               @click="store.answer(nothingNew(LASTING_QUESTIONS, facts, today, known))"
-              >{{ data.lastVisit ? 'All as told' : 'All others no' }}</button
-            ></div
-          >
+            >
+              {{ data.lastVisit ? 'All as told' : 'All others no' }}
+            </button>
+          </div>
           <MedicineSearch
             :facts="input.client.facts"
             :known="known"
@@ -260,9 +267,9 @@ const isOpen = (state: string) =>
       <div class="sticky top-4 self-start flex flex-col gap-4">
         <ConsequencePanel :plan="store.preview" :slot-name="data.visit.protocol" narrow />
         <WhyNot :input="input" />
-        <NuxtLink class="rung rung-strong w-full" :to="`/visits/${data.visit.id}/skin`"
-          >Read the skin</NuxtLink
-        >
+        <NuxtLink class="rung rung-strong w-full" :to="`/visits/${data.visit.id}/skin`">
+          Read the skin
+        </NuxtLink>
       </div>
     </div>
   </VisitFrame>

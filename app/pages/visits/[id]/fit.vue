@@ -127,10 +127,10 @@ const band = (match: {
     <div v-if="plan" class="grid grid-cols-[700px_minmax(0,1fr)] gap-10 flex-1">
       <div>
         <div v-if="plan.status === 'ready' && fitted && written" class="relative">
-          <div class="flex justify-between text-sm text-soft mb-1"
-            ><span>As written, {{ halfMinutes(plan.writtenTotalS) }} min</span
-            ><span>{{ data.visit.protocol }}, fitted</span></div
-          >
+          <div class="flex justify-between text-sm text-soft mb-1">
+            <span>As written, {{ halfMinutes(plan.writtenTotalS) }} min</span>
+            <span>{{ data.visit.protocol }}, fitted</span>
+          </div>
           <LadderView
             :layout="fitted"
             :width="WIDTH"
@@ -173,12 +173,12 @@ const band = (match: {
             <LadderRails :layout="written" :x="WRITTEN_X" :gap="28" :lane-width="12" quiet />
           </svg>
         </div>
-        <div v-else role="alert" class="border-l-4 border-mind bg-mind-ground px-5 py-4"
-          ><p class="text-xl font-semibold text-mind">{{
-            plan.status === 'postponed' ? 'Not today' : 'These limits cannot all be kept'
-          }}</p
-          ><p v-for="line in plan.problems" :key="line" class="mt-1">{{ line }}</p></div
-        >
+        <div v-else role="alert" class="border-l-4 border-mind bg-mind-ground px-5 py-4">
+          <p class="text-xl font-semibold text-mind">
+            {{ plan.status === 'postponed' ? 'Not today' : 'These limits cannot all be kept' }}
+          </p>
+          <p v-for="line in plan.problems" :key="line" class="mt-1">{{ line }}</p>
+        </div>
       </div>
       <div class="flex flex-col min-w-0 sticky top-4 self-start h-[calc(100vh-9.5rem)]">
         <div
@@ -188,72 +188,76 @@ const band = (match: {
           <span
             class="display whitespace-nowrap"
             :class="plan.leastTotalS < plan.totalS ? 'text-4xl' : 'text-5xl'"
-            >{{ plan.leastTotalS < plan.totalS ? `${halfMinutes(plan.leastTotalS)}–` : ''
-            }}{{ halfMinutes(plan.totalS) }}</span
-          ><span class="text-lg">min</span>
+          >
+            {{ plan.leastTotalS < plan.totalS ? `${halfMinutes(plan.leastTotalS)}–` : ''
+            }}{{ halfMinutes(plan.totalS) }}
+          </span>
+          <span class="text-lg">min</span>
           <span
             class="whitespace-nowrap"
             :class="spare < 0 ? 'text-mind font-semibold' : 'text-soft'"
-            >{{
+          >
+            {{
               spare < 0
                 ? `${halfMinutes(-spare)} min over the ${halfMinutes(plan.slotS)}-minute slot`
                 : `of a ${halfMinutes(plan.slotS)}-minute slot`
-            }}</span
-          >
+            }}
+          </span>
           <span class="ml-auto text-soft whitespace-nowrap"
             >done
             {{
               plan.leastTotalS < plan.totalS
                 ? `${clockTime(startMs + plan.leastTotalS * 1000, data.visit.timeZone)}–`
                 : ''
-            }}{{ clockTime(startMs + plan.totalS * 1000, data.visit.timeZone) }}</span
-          >
+            }}{{ clockTime(startMs + plan.totalS * 1000, data.visit.timeZone) }}
+          </span>
         </div>
         <p
           v-if="plan.status === 'ready' && riskWords"
           role="note"
           class="py-2 border-b border-hair text-sm"
           aria-label="Chance of running over"
-          ><span :class="riskWords.high ? 'text-mind font-semibold' : 'font-semibold'">{{
-            riskWords.chance
-          }}</span
-          >{{ ' ' }}<span class="text-soft">{{ riskWords.rest }}</span></p
         >
+          <span :class="riskWords.high ? 'text-mind font-semibold' : 'font-semibold'">
+            {{ riskWords.chance }} </span>{{ ' '
+          }}<span class="text-soft">{{ riskWords.rest }}</span>
+        </p>
         <div
           v-if="plan.askFirst.length > 0"
           class="mt-3 border-l-4 border-now bg-now-ground px-4 py-2"
-          ><span class="font-semibold">Ask first: </span>{{ plan.askFirst.join(' · ') }}.
-          <NuxtLink class="text-link" :to="`/visits/${data.visit.id}/consult`"
-            >Consult</NuxtLink
-          ></div
         >
+          <span class="font-semibold">Ask first: </span>{{ plan.askFirst.join(' · ') }}.
+          <NuxtLink class="text-link" :to="`/visits/${data.visit.id}/consult`">Consult</NuxtLink>
+        </div>
         <ReferLines :refer="plan.refer" class="mt-3" />
         <p
           v-for="gate in plan.open.filter((one) => one.stepIds.length > 0)"
           :key="gate.gateId"
           class="mt-2 text-sm text-soft"
-          ><span class="text-now font-semibold">Perhaps</span> {{ gate.words }}:
+        >
+          <span class="text-now font-semibold">Perhaps</span> {{ gate.words }}:
           {{
             gate.stepIds.map((id) => plan?.steps.find((step) => step.id === id)?.title).join(', ')
-          }}</p
-        >
-        <div v-if="plan.status === 'ready'" class="flex gap-1.5 pt-2"
-          ><button
+          }}
+        </p>
+        <div v-if="plan.status === 'ready'" class="flex gap-1.5 pt-2">
+          <button
             type="button"
             class="pick flex-1 !min-h-[40px]"
             :aria-pressed="part === 'changes'"
             @click="part = 'changes'"
-            >{{
-              plan.changes.length === 1 ? 'One change' : `${plan.changes.length} changes`
-            }}</button
-          ><button
+          >
+            {{ plan.changes.length === 1 ? 'One change' : `${plan.changes.length} changes` }}
+          </button>
+          <button
             type="button"
             class="pick flex-1 !min-h-[40px]"
             :aria-pressed="part === 'time'"
             @click="part = 'time'"
-            >Time{{ forTime > 0 ? `, ${forTime} cut` : '' }}</button
-          ></div
-        >
+          >
+            Time{{ forTime > 0 ? `, ${forTime} cut` : '' }}
+          </button>
+        </div>
         <SlotPanel
           v-if="part === 'time' && plan.status === 'ready'"
           :input="data.input"
@@ -274,28 +278,29 @@ const band = (match: {
             @withdraw="store.withdraw($event, change.stepId)"
             @stay="stay(change.stepId)"
           />
-          <li v-if="plan.changes.length === 0" class="py-4 text-soft"
-            >Nothing changes: the card holds as written.</li
-          >
+          <li v-if="plan.changes.length === 0" class="py-4 text-soft">
+            Nothing changes: the card holds as written.
+          </li>
         </ul>
         <div class="flex items-center gap-4 border-t border-line pt-4 mt-2">
-          <p class="text-sm text-soft flex-1"
-            >{{
+          <p class="text-sm text-soft flex-1">
+            {{
               plan.proof.kind === 'optimal'
                 ? 'Order proven shortest'
                 : `At most ${Math.round(plan.proof.gapS)} s above the shortest`
             }}
             · checked {{ plan.checked.length }},
             <span :class="plan.notChecked.length > 0 && 'text-mind'"
-              >not checked {{ plan.notChecked.length }}</span
-            ><template v-if="plan.askAgain.length > 0"
+              >not checked {{ plan.notChecked.length }}
+            </span>
+            <template v-if="plan.askAgain.length > 0"
               >,
-              <NuxtLink class="text-link" :to="`/visits/${data.visit.id}/consult`"
-                >{{ plan.askAgain.length }}
+              <NuxtLink class="text-link" :to="`/visits/${data.visit.id}/consult`">
+                {{ plan.askAgain.length }}
                 {{ plan.askAgain.length === 1 ? 'answer' : 'answers' }} from before</NuxtLink
-              ></template
-            ></p
-          >
+              >
+            </template>
+          </p>
           <WhyNot :input="data.input" />
           <button
             type="button"
@@ -307,30 +312,28 @@ const band = (match: {
               data.visit.stage === 'performing'
             "
             @click="go"
-            >Prepare the tray</button
           >
+            Prepare the tray
+          </button>
         </div>
       </div>
     </div>
     <p v-else class="text-soft">Fitting …</p>
     <PlainDialog :open="keeping !== undefined" title="Keep as written" @close="keeping = undefined">
-      <p class="mb-3"
-        >{{ keeping?.what }}. The decision is yours; say why, and it is kept with the visit under
-        your name.</p
-      >
-      <form @submit.prevent="keep"
-        ><label class="flex flex-col gap-1"
-          >Reason<input
-            v-model="reason"
-            class="field"
-            required
-            minlength="3"
-            maxlength="300" /></label
-        ><div class="flex justify-end gap-3 mt-5"
-          ><button type="button" class="rung" @click="keeping = undefined">Cancel</button
-          ><button type="submit" class="rung rung-strong">Keep as written</button></div
-        ></form
-      >
+      <p class="mb-3">
+        {{ keeping?.what }}. The decision is yours; say why, and it is kept with the visit under
+        your name.
+      </p>
+      <form @submit.prevent="keep">
+        <label class="flex flex-col gap-1">
+          Reason
+          <input v-model="reason" class="field" required minlength="3" maxlength="300" />
+        </label>
+        <div class="flex justify-end gap-3 mt-5">
+          <button type="button" class="rung" @click="keeping = undefined">Cancel</button>
+          <button type="submit" class="rung rung-strong">Keep as written</button>
+        </div>
+      </form>
     </PlainDialog>
   </VisitFrame>
 </template>

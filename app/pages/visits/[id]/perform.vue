@@ -291,8 +291,8 @@ function keepNote(text: string) {
       v-if="run && plan && live && layout && primary"
       class="flex-1 min-h-0 grid grid-cols-[560px_minmax(0,1fr)] grid-rows-[minmax(0,1fr)] gap-10 px-6 pt-4 pb-5"
     >
-      <div class="flex flex-col min-h-0"
-        ><LadderView
+      <div class="flex flex-col min-h-0">
+        <LadderView
           :layout="layout"
           :width="560"
           :rail-x="62"
@@ -302,60 +302,66 @@ function keepNote(text: string) {
           v-bind="startedMs ? { nowS: (now - startedMs) / 1000 } : {}"
           :current-step-ids="currentSteps(live)"
           :perhaps="plan.open.flatMap((gate) => gate.stepIds)"
-        /><div v-if="startedMs !== undefined && !finished" class="mt-auto flex justify-end gap-3"
-          ><button type="button" class="rung !min-h-[64px]" @click="readSkin">Read skin</button
-          ><button type="button" class="rung !min-h-[64px]" @click="more = true"
-            >Leave out, note …</button
-          ></div
-        ></div
-      >
+        />
+        <div v-if="startedMs !== undefined && !finished" class="mt-auto flex justify-end gap-3">
+          <button type="button" class="rung !min-h-[64px]" @click="readSkin">Read skin</button>
+          <button type="button" class="rung !min-h-[64px]" @click="more = true">
+            Leave out, note …
+          </button>
+        </div>
+      </div>
       <div class="flex flex-col min-w-0 min-h-0">
         <header
           class="grid grid-cols-[minmax(0,1fr)_auto] gap-x-4 gap-y-1 pb-3 border-b border-line"
         >
-          <ul class="min-w-0 flex flex-wrap gap-x-4 leading-snug" aria-label="Today’s stops"
-            ><li v-if="plan.stops.length === 0" class="text-soft">No stops today</li
-            ><li v-for="stop in plan.stops" :key="stop" class="font-semibold text-mind"
-              >⊘ {{ stop }}</li
-            ></ul
-          >
-          <p class="text-lg text-soft row-start-2 self-end"
-            ><span class="text-ink font-semibold">{{ clockTime(now, run.head.timeZone) }}</span> ·
+          <ul class="min-w-0 flex flex-wrap gap-x-4 leading-snug" aria-label="Today’s stops">
+            <li v-if="plan.stops.length === 0" class="text-soft">No stops today</li>
+            <li v-for="stop in plan.stops" :key="stop" class="font-semibold text-mind">
+              ⊘ {{ stop }}
+            </li>
+          </ul>
+          <p class="text-lg text-soft row-start-2 self-end">
+            <span class="text-ink font-semibold">{{ clockTime(now, run.head.timeZone) }}</span> ·
             done {{ range ? `${clockTime(range, run.head.timeZone)}–` : ''
             }}{{ clockTime(live.finishMs, run.head.timeZone)
             }}<span
               v-if="run.next"
               :class="live.finishMs > Date.parse(run.next.startsAt) && 'text-mind font-semibold'"
             >
-              · next {{ clockTime(run.next.startsAt, run.head.timeZone) }}</span
-            ></p
-          >
+              · next {{ clockTime(run.next.startsAt, run.head.timeZone) }}
+            </span>
+          </p>
           <button
             type="button"
             class="rung !min-h-[64px] !border-mind text-mind row-span-2"
             @click="card = true"
-            >Emergency</button
           >
+            Emergency
+          </button>
         </header>
 
         <div class="flex-1 min-h-0 pt-3 overflow-y-auto" aria-live="polite">
-          <template v-if="startedMs === undefined"
-            ><p class="text-xl text-soft mt-6"
-              >First: {{ titleOf(live.next?.segment.stepId ?? '') }}</p
-            ><p class="display text-6xl mt-2">{{ minutesSeconds(plan.totalS) }}</p
-            ><p class="text-lg text-soft mt-3"
-              >The clocks run from the start; nothing is lost if the screen sleeps or the network
-              goes.</p
-            ></template
-          >
-          <template v-else-if="finished"
-            ><p class="display text-5xl mt-8">The visit is over</p
-            ><NuxtLink
+          <template v-if="startedMs === undefined">
+            <p class="text-xl text-soft mt-6">
+              First: {{ titleOf(live.next?.segment.stepId ?? '') }}
+            </p>
+            <p class="display text-6xl mt-2">
+              {{ minutesSeconds(plan.totalS) }}
+            </p>
+            <p class="text-lg text-soft mt-3">
+              The clocks run from the start; nothing is lost if the screen sleeps or the network
+              goes.
+            </p>
+          </template>
+          <template v-else-if="finished">
+            <p class="display text-5xl mt-8">The visit is over</p>
+            <NuxtLink
               class="text-link text-xl mt-4 inline-block"
               :to="`/visits/${run.visitId}/close`"
-              >Close it</NuxtLink
-            ></template
-          >
+            >
+              Close it
+            </NuxtLink>
+          </template>
           <template v-else-if="hands">
             <p class="text-xl text-now font-semibold">{{ verbOf(plan, hands.segment) }}</p>
             <h1 class="text-4xl mt-0.5">{{ titleOf(hands.segment.stepId) }}</h1>
@@ -365,35 +371,36 @@ function keepNote(text: string) {
               data-testid="big-clock"
               class="text-[8.5rem] leading-[1.05] font-light tabular-nums"
               :class="clock! < 0 && 'text-now'"
-              >{{ clock! < 0 ? '+' : '' }}{{ minutesSeconds(Math.abs(clock!)) }}</p
             >
+              {{ clock! < 0 ? '+' : '' }}{{ minutesSeconds(Math.abs(clock!)) }}
+            </p>
             <p v-if="caution" class="text-lg text-mind">! {{ caution }}</p>
             <p v-for="(line, at) in how" :key="at" class="text-lg" :class="at > 0 && 'text-soft'">{{
               line
             }}</p>
             <p v-if="say" class="text-lg text-soft">Say: “{{ say }}”</p>
-            <p v-if="plannedOf(plan, hands.segment.id)?.segment.end?.sign" class="text-lg"
-              >Until {{ plannedOf(plan, hands.segment.id)?.segment.end?.sign }}</p
-            >
-            <p v-if="live.next" class="text-lg text-soft"
-              >Then: {{ verbOf(plan, live.next.segment).toLowerCase() }},
-              {{ titleOf(live.next.segment.stepId) }}</p
-            >
+            <p v-if="plannedOf(plan, hands.segment.id)?.segment.end?.sign" class="text-lg">
+              Until {{ plannedOf(plan, hands.segment.id)?.segment.end?.sign }}
+            </p>
+            <p v-if="live.next" class="text-lg text-soft">
+              Then: {{ verbOf(plan, live.next.segment).toLowerCase() }},
+              {{ titleOf(live.next.segment.stepId) }}
+            </p>
           </template>
           <template v-else-if="first">
-            <p v-if="now >= first.latestMs" class="text-xl text-mind font-semibold"
-              >⊘ Take it off now</p
-            >
-            <p v-else-if="now >= first.dueMs" class="text-xl text-now font-semibold"
-              >Ready to come off</p
-            >
-            <p v-else class="text-xl text-now font-semibold"
-              >Hands free{{
+            <p v-if="now >= first.latestMs" class="text-xl text-mind font-semibold">
+              ⊘ Take it off now
+            </p>
+            <p v-else-if="now >= first.dueMs" class="text-xl text-now font-semibold">
+              Ready to come off
+            </p>
+            <p v-else class="text-xl text-now font-semibold">
+              Hands free{{
                 live.freeUntilMs && live.freeUntilMs > now
                   ? `, ${minutesSeconds((live.freeUntilMs - now) / 1000)}`
                   : ''
-              }}</p
-            >
+              }}
+            </p>
             <h1 class="text-4xl mt-0.5">{{ titleOf(first.stepId) }}</h1>
             <p
               role="timer"
@@ -401,56 +408,61 @@ function keepNote(text: string) {
               data-testid="big-clock"
               class="text-[8.5rem] leading-[1.05] font-light tabular-nums"
               :class="now >= first.dueMs && 'text-mind'"
-              >{{ now >= first.dueMs ? '+' : ''
-              }}{{ minutesSeconds(Math.abs(first.dueMs - now) / 1000) }}</p
             >
-            <p v-if="live.next" class="text-lg text-soft"
-              >Then: {{ verbOf(plan, live.next.segment).toLowerCase() }},
-              {{ titleOf(live.next.segment.stepId) }}</p
-            >
-            <p v-if="hints.length > 0 && now < first.dueMs" class="text-lg"
-              >Meanwhile lay out: {{ hints.join(' · ') }}</p
-            >
+              {{ now >= first.dueMs ? '+' : ''
+              }}{{ minutesSeconds(Math.abs(first.dueMs - now) / 1000) }}
+            </p>
+            <p v-if="live.next" class="text-lg text-soft">
+              Then: {{ verbOf(plan, live.next.segment).toLowerCase() }},
+              {{ titleOf(live.next.segment.stepId) }}
+            </p>
+            <p v-if="hints.length > 0 && now < first.dueMs" class="text-lg">
+              Meanwhile lay out: {{ hints.join(' · ') }}
+            </p>
           </template>
-          <template v-else-if="live.allDone"
-            ><p class="display text-5xl mt-8">Everything is done</p></template
-          >
-          <template v-else
-            ><p class="display text-4xl mt-8"
-              >Hands free until {{ clockTime(live.freeUntilMs ?? now, run.head.timeZone) }}</p
-            ></template
-          >
-          <p v-if="openGate" class="text-lg text-now"
-            >Everything after it waits for your answer<template
+          <template v-else-if="live.allDone">
+            <p class="display text-5xl mt-8">Everything is done</p>
+          </template>
+          <template v-else>
+            <p class="display text-4xl mt-8">
+              Hands free until {{ clockTime(live.freeUntilMs ?? now, run.head.timeZone) }}
+            </p>
+          </template>
+          <p v-if="openGate" class="text-lg text-now">
+            Everything after it waits for your answer<template
               v-for="gate in plan.open"
               :key="gate.gateId"
               >; perhaps {{ gate.stepIds.map(titleOf).join(', ').toLowerCase() }},
-              {{ gate.words }}</template
-            >.</p
-          >
+              {{ gate.words }} </template
+            >.
+          </p>
           <section
             v-if="again"
             aria-label="Fitted again"
             class="mt-3 border-l-4 border-now bg-now-ground px-3 py-2"
-            ><p class="font-semibold"
-              >Fitted again from now{{ again.length === 0 ? ': nothing changes' : '' }}</p
-            ><p v-for="why in plan.refer" :key="why.ruleId" class="text-mind"
-              ><span class="font-semibold">▲ Refer: {{ why.because }}.</span> {{ why.instead }}</p
-            ><p v-for="(change, at) in again.slice(0, 5)" :key="at" class="truncate"
-              ><span class="text-mind font-bold">{{ glyphOf(change.kind).glyph }}</span>
+          >
+            <p class="font-semibold">
+              Fitted again from now{{ again.length === 0 ? ': nothing changes' : '' }}
+            </p>
+            <p v-for="why in plan.refer" :key="why.ruleId" class="text-mind">
+              <span class="font-semibold">▲ Refer: {{ why.because }}.</span> {{ why.instead }}
+            </p>
+            <p v-for="(change, at) in again.slice(0, 5)" :key="at" class="truncate">
+              <span class="text-mind font-bold">{{ glyphOf(change.kind).glyph }}</span>
               {{ change.what }}
               <span class="text-sm text-soft">{{
                 change.why[0]?.because === 'always' ? change.why[0].reason : change.why[0]?.because
-              }}</span></p
-            ><p v-if="again.length > 5" class="text-soft"
-              >and {{ again.length - 5 }} more on the ladder</p
-            ></section
-          >
-          <p v-if="fitTrouble" role="alert" class="text-mind mt-2"
-            >It could not be fitted again: {{ fitTrouble }} Go on as planned.</p
-          >
-          <section v-if="!finished" class="mt-4" aria-label="On the skin now"
-            ><LayerClock
+              }}</span>
+            </p>
+            <p v-if="again.length > 5" class="text-soft">
+              and {{ again.length - 5 }} more on the ladder
+            </p>
+          </section>
+          <p v-if="fitTrouble" role="alert" class="text-mind mt-2">
+            It could not be fitted again: {{ fitTrouble }} Go on as planned.
+          </p>
+          <section v-if="!finished" class="mt-4" aria-label="On the skin now">
+            <LayerClock
               v-for="layer in live.layers"
               :key="layer.segmentId"
               :layer="layer"
@@ -462,17 +474,17 @@ function keepNote(text: string) {
                   .join(' · ')
               "
               :now-ms="now"
-          /></section>
+            />
+          </section>
         </div>
 
         <p
           class="text-sm h-7 pt-1"
           :class="store.unsent > 0 ? 'text-now' : 'text-soft'"
           aria-live="polite"
-          >{{
-            store.unsent > 0 ? `${store.unsent} kept on this tablet. ${store.trouble}` : 'Saved'
-          }}</p
         >
+          {{ store.unsent > 0 ? `${store.unsent} kept on this tablet. ${store.trouble}` : 'Saved' }}
+        </p>
         <div v-if="!finished" class="grid grid-cols-[minmax(0,1fr)_9rem_9rem] gap-3">
           <button
             id="primary"
@@ -488,46 +500,49 @@ function keepNote(text: string) {
               class="absolute inset-y-0 left-0 bg-ink/30"
               :style="{ width: `${hold.progress.value * 100}%` }"
               aria-hidden="true"
-            /><span class="relative">{{ primary.words }}</span>
+            />
+            <span class="relative">{{ primary.words }}</span>
           </button>
           <button
             v-if="primary.kind === 'gate' && primary.gate === 'quick-check'"
             type="button"
             class="rung !min-h-[120px] text-xl !border-mind text-mind"
             @click="checked('stings')"
-            >It stings</button
           >
+            It stings
+          </button>
           <button
             v-else
             type="button"
             class="rung !min-h-[120px] text-xl"
             :disabled="startedMs === undefined"
             @click="sheet = true"
-            >Stings</button
           >
+            Stings
+          </button>
           <button
             type="button"
             class="rung !min-h-[120px] text-lg"
             :disabled="!undoable && !inferred"
             @click="undo"
-            >{{
+          >
+            {{
               undoable
                 ? `Undo ${Math.ceil((UNDO_MS - (now - undoable.atMs)) / 1000)}`
                 : inferred
                   ? `Still at ${titleOf(inferred.segment.stepId)}`
                   : 'Undo'
-            }}</button
-          >
+            }}
+          </button>
         </div>
       </div>
     </div>
     <div v-else-if="ready" class="p-10 text-xl">
       <p v-if="store.trouble" role="alert" class="text-mind mb-3">{{ store.trouble }}</p>
-      <p
-        >This visit has no fitted ladder on this tablet yet.
-        <NuxtLink class="text-link" :to="`/visits/${route.params.id}/fit`">Fit it first</NuxtLink
-        >.</p
-      >
+      <p>
+        This visit has no fitted ladder on this tablet yet.
+        <NuxtLink class="text-link" :to="`/visits/${route.params.id}/fit`">Fit it first</NuxtLink>.
+      </p>
     </div>
     <p v-else class="p-10 text-soft text-xl">Opening …</p>
     <SensationSheet
@@ -555,35 +570,43 @@ function keepNote(text: string) {
       full
       title="Read the skin, under the lamp"
       @close="reading = undefined"
-      ><template v-if="reading && run"
-        ><SkinReader
+    >
+      <template v-if="reading && run">
+        <SkinReader
           :model-value="reading"
           :last-reading="run.lastReading"
           :disabled="false"
           :probe-seed="startOfSeed(run.head.clientId)"
           @update:model-value="painted"
-        /><div class="flex items-center gap-3 sticky -bottom-4 bg-raised pt-3 pb-2"
-          ><p v-if="first" class="text-lg w-52 leading-tight" aria-live="off"
-            ><span class="block text-3xl tabular-nums" :class="now >= first.dueMs && 'text-mind'"
-              >{{ now >= first.dueMs ? '+' : ''
-              }}{{ minutesSeconds(Math.abs(first.dueMs - now) / 1000) }}</span
-            >{{ titleOf(first.stepId) }}</p
-          ><button type="button" class="rung !min-h-[72px] text-lg" @click="reading = undefined"
-            >Not now</button
-          ><button
+        />
+        <div class="flex items-center gap-3 sticky -bottom-4 bg-raised pt-3 pb-2">
+          <p v-if="first" class="text-lg w-52 leading-tight" aria-live="off">
+            <span class="block text-3xl tabular-nums" :class="now >= first.dueMs && 'text-mind'">
+              {{ now >= first.dueMs ? '+' : ''
+              }}{{ minutesSeconds(Math.abs(first.dueMs - now) / 1000) }}
+            </span>
+            {{ titleOf(first.stepId) }}
+          </p>
+          <button type="button" class="rung !min-h-[72px] text-lg" @click="reading = undefined">
+            Not now
+          </button>
+          <button
             type="button"
             class="rung !min-h-[72px] !border-mind text-mind"
             @click="card = true"
-            >Emergency</button
-          ><button
+          >
+            Emergency
+          </button>
+          <button
             type="button"
             class="rung rung-strong !min-h-[72px] flex-1 text-xl"
             @click="keepReading"
-            >Read: fit the rest from now</button
-          ></div
-        ></template
-      ></PlainDialog
-    >
+          >
+            Read: fit the rest from now
+          </button>
+        </div>
+      </template>
+    </PlainDialog>
     <EmergencyCard
       v-if="run"
       :open="card"

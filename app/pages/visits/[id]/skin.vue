@@ -35,9 +35,9 @@ const photos = ref(false)
         }}</button>
         <ConsequencePanel :plan="store.preview" :slot-name="data.visit.protocol" narrow />
         <WhyNot :input="data.input" />
-        <NuxtLink class="rung rung-strong w-full" :to="`/visits/${data.visit.id}/fit`"
-          >Fit the ladder</NuxtLink
-        >
+        <NuxtLink class="rung rung-strong w-full" :to="`/visits/${data.visit.id}/fit`">
+          Fit the ladder
+        </NuxtLink>
       </div>
     </div>
   </VisitFrame>
