@@ -13,6 +13,7 @@ export default defineNuxtConfig({
   spaLoadingTemplate: false,
   modules: ['@pinia/nuxt', '@vite-pwa/nuxt'],
   components: [{ path: '~/components', pathPrefix: false }],
+  imports: { dirs: ['composables/**'] },
   alias: { '#core': core },
   css: ['~/assets/main.css'],
   app: {

@@ -3,6 +3,7 @@ import { defineConfig } from 'vitest/config'
 
 const alias = {
   '#core': fileURLToPath(new URL('./core', import.meta.url)),
+  '~~': fileURLToPath(new URL('.', import.meta.url)),
   '~': fileURLToPath(new URL('./app', import.meta.url)),
 }
 

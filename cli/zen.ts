@@ -1,6 +1,6 @@
 import { readFileSync } from 'node:fs'
-import { compile } from '../core/adapt'
-import { check, inputOf, readBundle } from '../core/formats'
+import { compile } from '#core/adapt'
+import { check, inputOf, readBundle } from '#core/formats'
 
 /** Exit codes: 0 done; 1 the file is not a good bundle; 2 wrong call; 3 no plan is possible; 4 the check found something wrong. */
 const USAGE = `Usage:

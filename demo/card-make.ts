@@ -1,9 +1,15 @@
-import { productById, useOf } from '../core/catalog/shelf'
-import { timedByMovements, type PathId } from '../core/protocol/movement'
-import type { Movement, ProtocolVersion, Segment, Step } from '../core/protocol/model'
-import { segment } from '../core/protocol/segments'
-import type { LeverId } from '../core/protocol/words'
-import { FACE, FACE_NECK, NOSE } from '../core/skin/zones'
+import { productById, useOf } from '#core/catalog'
+import {
+  timedByMovements,
+  type PathId,
+  type Movement,
+  type ProtocolVersion,
+  type Segment,
+  type Step,
+  segment,
+  type LeverId,
+} from '#core/protocol'
+import { FACE, FACE_NECK, NOSE } from '#core/skin'
 import { DEMO_SHELF } from './shelf'
 
 // What the cards of the invented studio are written with.

@@ -1,6 +1,5 @@
-import { segment } from '../core/protocol/segments'
-import type { ProtocolVersion } from '../core/protocol/model'
-import { EYE_CONTOUR, FACE, NECK } from '../core/skin/zones'
+import { segment, type ProtocolVersion } from '#core/protocol'
+import { EYE_CONTOUR, FACE, NECK } from '#core/skin'
 import {
   blot,
   bye,

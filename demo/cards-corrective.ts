@@ -1,6 +1,5 @@
-import { segment } from '../core/protocol/segments'
-import type { ProtocolVersion } from '../core/protocol/model'
-import { FACE, NECK, NOSE, T_ZONE } from '../core/skin/zones'
+import { segment, type ProtocolVersion } from '#core/protocol'
+import { FACE, NECK, NOSE, T_ZONE } from '#core/skin'
 import {
   blot,
   bye,

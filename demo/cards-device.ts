@@ -1,6 +1,5 @@
-import { segment } from '../core/protocol/segments'
-import type { Movement, ProtocolVersion, Step } from '../core/protocol/model'
-import { CHEEKS, FACE, NECK, NOSE } from '../core/skin/zones'
+import { segment, type Movement, type ProtocolVersion, type Step } from '#core/protocol'
+import { CHEEKS, FACE, NECK, NOSE } from '#core/skin'
 import {
   blot,
   bye,

@@ -1,4 +1,4 @@
-import type { Technique } from '../core/safety/rule'
+import type { Technique } from '#core/safety'
 
 /** Which card shows which work pattern, on whom of the demo it compiles whole, and how long by hand. */
 export interface PatternRow {

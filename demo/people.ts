@@ -1,7 +1,6 @@
-import type { Concern, Fact } from '../core/client/model'
-import type { SkinAnswer } from '../core/climb/model'
-import type { Finding, Lesion, MeterValue } from '../core/skin/model'
-import { CHEEKS, FACE, NOSE } from '../core/skin/zones'
+import type { Concern, Fact } from '#core/client'
+import type { SkinAnswer } from '#core/climb'
+import { type Finding, type Lesion, type MeterValue, CHEEKS, FACE, NOSE } from '#core/skin'
 
 // Invented people of an invented studio on an invented island. Any likeness is chance.
 

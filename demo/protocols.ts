@@ -1,6 +1,5 @@
-import { segment } from '../core/protocol/segments'
-import type { ProtocolVersion, Step } from '../core/protocol/model'
-import { EYES, FACE, NOSE } from '../core/skin/zones'
+import { segment, type ProtocolVersion, type Step } from '#core/protocol'
+import { EYES, FACE, NOSE } from '#core/skin'
 import {
   bye,
   close,

@@ -1,7 +1,6 @@
-import type { Product, Use } from '../core/catalog/model'
-import { segment } from '../core/protocol/segments'
-import type { Segment } from '../core/protocol/model'
-import type { ZoneId } from '../core/skin/zones'
+import type { Product, Use } from '#core/catalog'
+import { segment, type Segment } from '#core/protocol'
+import type { ZoneId } from '#core/skin'
 
 // What the house range is written with.
 type Tool = NonNullable<Segment['tool']>

@@ -1,6 +1,6 @@
-import type { Kit, Product, Supply } from '../core/catalog/model'
-import { segment } from '../core/protocol/segments'
-import { FACE_NECK } from '../core/skin/zones'
+import type { Kit, Product, Supply } from '#core/catalog'
+import { segment } from '#core/protocol'
+import { FACE_NECK } from '#core/skin'
 import { make, MASK_FREE, MASK_TIME, mix, off, on, use } from './shelf-make'
 
 // House mixes of the invented studio, what goes into them, its kits and its supplies. All figures are invented for the demo only.

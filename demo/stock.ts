@@ -1,6 +1,5 @@
 import { addDays, format, parseISO } from 'date-fns'
-import type { Batch, Product } from '../core/catalog/model'
-import { unitOf } from '../core/catalog/batches'
+import { type Batch, type Product, unitOf } from '#core/catalog'
 
 // Packs, prices and batches of the invented studio; every figure is invented for the demo only.
 

@@ -1,10 +1,9 @@
 import { writeFileSync } from 'node:fs'
-import type { Fact } from '../core/client'
-import { bundleSchema, cardOf, cardSchema, intakeOf, intakeSchema } from '../core/formats'
+import { type Fact, QUESTIONS } from '#core/client'
+import { bundleSchema, cardOf, cardSchema, intakeOf, intakeSchema } from '#core/formats'
 import { CLIENTS } from '../demo/people'
 import { BRIGHTENING } from '../demo/protocols'
 import { DEMO_SHELF } from '../demo/shelf'
-import { QUESTIONS } from '../core/client'
 
 // Writes docs/formats: the JSON Schema of a bundle, generated from the models, and an example made from the demo.
 const asked = '2026-11-24'

@@ -1,4 +1,4 @@
-import type { Chain, PlacingProblem, Part } from '../core/schedule'
+import type { Chain, PlacingProblem, Part } from '#core/schedule'
 
 // The placing problem written a second time, as a mixed-integer programme for HiGHS: disjunctions by big-M, hosts by binaries.
 // Shares no code with core/schedule; only the statement of the problem.

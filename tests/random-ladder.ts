@@ -1,5 +1,5 @@
-import type { Chain, Part, PlacingProblem } from '../core/schedule'
-import type { ZoneId } from '../core/skin'
+import type { Chain, Part, PlacingProblem } from '#core/schedule'
+import type { ZoneId } from '#core/skin'
 
 /** Mulberry32: small, seeded, good enough to vary test data. */
 export function seeded(seed: number): () => number {

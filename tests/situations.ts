@@ -1,8 +1,8 @@
-import { compile, type CompileInput } from '../core/adapt'
-import { QUESTIONS, type Client, type Fact } from '../core/client'
-import type { PastVisit, SkinAnswer } from '../core/climb'
-import type { ProtocolVersion, Step } from '../core/protocol'
-import { CHEEKS, type Finding, type FindingKind, type Reading, type ZoneId } from '../core/skin'
+import { compile, type CompileInput } from '#core/adapt'
+import { QUESTIONS, type Client, type Fact } from '#core/client'
+import type { PastVisit, SkinAnswer } from '#core/climb'
+import type { ProtocolVersion, Step } from '#core/protocol'
+import { CHEEKS, type Finding, type FindingKind, type Reading, type ZoneId } from '#core/skin'
 import { BRIGHTENING } from '../demo/protocols'
 import { DEMO_SHELF } from '../demo/shelf'
 

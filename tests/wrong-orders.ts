@@ -1,7 +1,7 @@
 import { ACID, BRIGHTENING, CLARIFYING } from '../demo/protocols'
 import { DEMO_SHELF } from '../demo/shelf'
-import { lint, segment, type Segment, type Step } from '../core/protocol'
-import { subjectReader } from '../core/safety'
+import { lint, segment, type Segment, type Step } from '#core/protocol'
+import { subjectReader } from '#core/safety'
 
 // Wrong orders of the trade (common practice, no source), each on a ladder of its own.
 export const read = subjectReader(DEMO_SHELF)

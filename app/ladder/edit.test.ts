@@ -1,7 +1,7 @@
 import { describe, expect, test } from 'vitest'
-import { CLARIFYING } from '../../demo/protocols'
-import { DEMO_SHELF } from '../../demo/shelf'
-import { productsFor, setProduct } from '../../core/catalog'
+import { CLARIFYING } from '~~/demo/protocols'
+import { DEMO_SHELF } from '~~/demo/shelf'
+import { productsFor, setProduct } from '#core/catalog'
 import {
   dropAt,
   duplicateSteps,

@@ -1,13 +1,13 @@
 import fc from 'fast-check'
 import { describe, expect, test } from 'vitest'
-import { planFor, yes, client, input } from '../../tests/situations'
+import { planFor, yes, client, input } from '~~/tests/situations'
 import { compile } from '#core/adapt'
 import { clockMarks, layoutLadder, leaveOnSteps, matchRungs, spread } from './layout'
-import { productsFor, setProduct } from '../../core/catalog'
+import { productsFor, setProduct } from '#core/catalog'
 import { moveStep, setMinutes } from './edit'
-import { BRIGHTENING } from '../../demo/protocols'
-import { FACE } from '../../core/skin'
-import { DEMO_SHELF } from '../../demo/shelf'
+import { BRIGHTENING } from '~~/demo/protocols'
+import { FACE } from '#core/skin'
+import { DEMO_SHELF } from '~~/demo/shelf'
 
 const plan = planFor()
 

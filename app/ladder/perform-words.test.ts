@@ -1,9 +1,9 @@
 import { describe, expect, test } from 'vitest'
-import { planFor } from '../../tests/situations'
-import { liveAt, reduceRun, type RunBody, type RunEvent } from '../../core/perform'
+import { planFor } from '~~/tests/situations'
+import { liveAt, reduceRun, type RunBody, type RunEvent } from '#core/perform'
 import { plannedAgainstActual } from './actual'
-import { cardOf, demoVisit } from '../../tests/demo-visit'
-import { compile } from '../../core/adapt'
+import { cardOf, demoVisit } from '~~/tests/demo-visit'
+import { compile } from '#core/adapt'
 import {
   asPerformed,
   currentSteps,

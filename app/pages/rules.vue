@@ -11,7 +11,7 @@ import {
   type RuleSettings,
 } from '#core/safety'
 import { call } from '~/support/api'
-import { rulePage, rulesFound } from '~/support/rule-book'
+import { rulePage, rulesFound } from '~/support/rules/rule-book'
 
 const session = useSessionStore()
 const route = useRoute()

@@ -1,6 +1,6 @@
 import fc from 'fast-check'
 import { describe, expect, test } from 'vitest'
-import { FINDINGS, READ_ZONES, type FindingKind, type Reading, type ZoneId } from '../../core/skin'
+import { FINDINGS, READ_ZONES, type FindingKind, type Reading, type ZoneId } from '#core/skin'
 import { findingsInWords, gradesOf, othersOn, painted } from './reading'
 import { MAP_HEIGHT, MAP_SHOWN, MAP_WIDTH, neighbour, VIEWS } from './shapes'
 

@@ -1,5 +1,5 @@
 import { describe, expect, test } from 'vitest'
-import { PATHS, type Movement } from '../../core/protocol'
+import { PATHS, type Movement } from '#core/protocol'
 import { MAP_HEIGHT, MAP_WIDTH } from './shapes'
 import { offTheMap, strokesOn, viewFor } from './strokes'
 

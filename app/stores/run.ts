@@ -1,7 +1,14 @@
 import { defineStore } from 'pinia'
 import { liveAt, reduceRun, underwayOf, type RunBody, type RunEvent } from '#core/perform'
 import { call, refusalOf } from '~/support/api'
-import { keepEvent, keepRun, keptEvents, keptRun, markSent, type KeptRun } from '~/support/run-db'
+import {
+  keepEvent,
+  keepRun,
+  keptEvents,
+  keptRun,
+  markSent,
+  type KeptRun,
+} from '~/support/perform/run-db'
 import type { VisitData } from './visit'
 
 const RETRY_MS = 4000

@@ -1,6 +1,6 @@
 import { defineStore } from 'pinia'
 import { call, refusalOf } from '~/support/api'
-import { wipeSent } from '~/support/run-db'
+import { wipeSent } from '~/support/perform/run-db'
 
 export interface Account {
   id: string

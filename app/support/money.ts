@@ -1,4 +1,4 @@
-import { minorDigits } from '#core/costing/price'
+import { minorDigits } from '#core/costing'
 
 /** Whole minor units as people read them: "€12.50". */
 export const money = (minor: number, currency: string): string =>

@@ -1,5 +1,5 @@
 import { expose } from 'comlink'
-import { readShelfCsv, type ShelfCsvRead } from '#core/formats/shelf-csv'
+import { readShelfCsv, type ShelfCsvRead } from '#core/csv'
 
 const shelfFiles = {
   read: (

@@ -6,7 +6,7 @@ export { INCI_MOST } from './inci'
 export { ACTIVES } from './ingredients'
 export type { Active } from './ingredients'
 export { deviceById, productById, productsFor, setProduct, useOf } from './shelf'
-export { currentBatch, inUse, unitOf, usableOn } from './batches'
+export { afterTaking, currentBatch, inUse, takeFrom, unitOf, usableOn } from './batches'
 export {
   BOWLS,
   CASTS,

@@ -1,6 +1,6 @@
 import { z } from 'zod'
-import { METERS, probeSamples } from '../../core/skin'
-import { ZoneId } from '../../core/skin/model'
+import { METERS, probeSamples } from '#core/skin'
+import { ZoneId } from '#core/skin/model'
 import { requireCan } from '../utils/access'
 import { parseOr400 } from '../utils/problem'
 import { streamSamples } from '../utils/stream'

@@ -1,5 +1,5 @@
 import { z } from 'zod'
-import { scaleSamples } from '../../core/mixing'
+import { scaleSamples } from '#core/mixing'
 import { requireCan } from '../utils/access'
 import { parseOr400 } from '../utils/problem'
 import { streamSamples } from '../utils/stream'

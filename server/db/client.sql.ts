@@ -1,8 +1,8 @@
 import { z } from 'zod'
-import { type Clearance, Client, Concern, type Fact, PatchTest } from '../../core/client/model'
-import { LeverUse, type PastVisit, SkinAnswer } from '../../core/climb/model'
-import { PROPERTIES } from '../../core/protocol/words'
-import { Finding } from '../../core/skin/model'
+import { type Clearance, Client, Concern, type Fact, PatchTest } from '#core/client/model'
+import { LeverUse, type PastVisit, SkinAnswer } from '#core/climb/model'
+import { PROPERTIES } from '#core/protocol'
+import { Finding } from '#core/skin/model'
 import { change, many, maybeOne, type Db } from './rows'
 
 const ISO = 'YYYY-MM-DD'

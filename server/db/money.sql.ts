@@ -1,7 +1,7 @@
 import { z } from 'zod'
-import { Rates } from '../../core/costing/model'
-import { Step } from '../../core/protocol/model'
-import { CONCERNS } from '../../core/client/concerns'
+import { Rates } from '#core/costing/model'
+import { Step } from '#core/protocol/model'
+import { CONCERNS } from '#core/client'
 import { change, many, maybeOne, type Db } from './rows'
 
 const RatesRow = Rates.extend({ currency: z.string() })

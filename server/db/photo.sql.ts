@@ -1,5 +1,5 @@
 import { z } from 'zod'
-import { MAP_VIEWS } from '../../core/skin/lesions'
+import { MAP_VIEWS } from '#core/skin'
 import { change, many, maybeOne, type Db } from './rows'
 
 export const MOMENTS = ['start', 'end'] as const

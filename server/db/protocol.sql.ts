@@ -1,5 +1,5 @@
 import { z } from 'zod'
-import { Step, type ProtocolVersion } from '../../core/protocol/model'
+import { Step, type ProtocolVersion } from '#core/protocol/model'
 import { change, many, maybeOne, type Db } from './rows'
 
 const Methods = z.record(z.string(), z.string())

@@ -1,6 +1,6 @@
 import { z } from 'zod'
-import type { Known } from '../../core/client/medicines'
-import type { RuleSettings } from '../../core/safety/rules'
+import type { Known } from '#core/client'
+import type { RuleSettings } from '#core/safety'
 import { change, many, maybeOne, type Db } from './rows'
 
 const Setting = z.object({

@@ -1,5 +1,5 @@
 import { z } from 'zod'
-import { Reading } from '../../core/skin/model'
+import { Reading } from '#core/skin/model'
 import { change, many, maybeOne, type Db } from './rows'
 
 const Salon = z.object({

@@ -1,8 +1,7 @@
 import { z } from 'zod'
-import { inUse } from '../../core/catalog/batches'
-import { Batch, Device, Kit, Product, Supply, type Shelf } from '../../core/catalog/model'
-import { composedShelf } from '../../core/mixing'
-import { PRODUCT_KINDS } from '../../core/catalog/words'
+import { inUse, PRODUCT_KINDS } from '#core/catalog'
+import { Batch, Device, Kit, Product, Supply, type Shelf } from '#core/catalog/model'
+import { composedShelf } from '#core/mixing'
 import { change, many, maybeOne, type Db } from './rows'
 
 /** Products of one kind a visit chooses among, and those the builder of cards offers; what is named comes besides. */

@@ -1,18 +1,17 @@
 import { z } from 'zod'
-import { Override } from '../../core/formats/bundle'
-import { FittedPlan, PlacedSegment } from '../../core/adapt/plan'
-import { Prep, Reservation, SlotWish } from '../../core/adapt/wish'
-import { PHASES } from '../../core/protocol/words'
-import type { Planned } from '../../core/risk'
+import { Override } from '#core/formats'
+import { FittedPlan, PlacedSegment, Prep, Reservation, SlotWish } from '#core/adapt/model'
+import { PHASES } from '#core/protocol'
+import type { Planned } from '#core/risk'
 import {
   LeverUse,
   SkinAnswer,
   type LeverUse as Lever,
   type SkinAnswer as Answer,
-} from '../../core/climb/model'
-import { NOTHING_READ, Reading } from '../../core/skin/model'
-import { RunEvent } from '../../core/perform/events'
-import { TECHNIQUES } from '../../core/safety/rule'
+} from '#core/climb/model'
+import { NOTHING_READ, Reading } from '#core/skin/model'
+import { RunEvent } from '#core/perform/model'
+import { TECHNIQUES } from '#core/safety'
 import { change, many, maybeOne, type Db } from './rows'
 
 const STAGES = ['booked', 'open', 'performing', 'closed'] as const

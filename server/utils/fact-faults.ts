@@ -1,9 +1,13 @@
 import type { PoolClient } from 'pg'
-import { FAMILIES } from '../../core/catalog/families'
-import { factFaults, type FactFault } from '../../core/client/faults'
-import { KNOWN, medicineCode } from '../../core/client/medicines'
-import type { Fact } from '../../core/client/model'
-import { questionByCode } from '../../core/client/questions'
+import { FAMILIES } from '#core/catalog'
+import {
+  factFaults,
+  type FactFault,
+  KNOWN,
+  medicineCode,
+  type Fact,
+  questionByCode,
+} from '#core/client'
 import { clientBirthday } from '../db/client.sql'
 import { listKnown } from '../db/rules.sql'
 import type { VisitRow } from '../db/visit.sql'

@@ -1,5 +1,5 @@
-import type { Price, Rates } from '../../core/costing'
-import type { Supply } from '../../core/catalog'
+import type { Price, Rates } from '#core/costing'
+import type { Supply } from '#core/catalog'
 import { listPrices, ratesOf, type PriceRow } from '../db/money.sql'
 import type { Db } from '../db/rows'
 import { listSupplies } from '../db/shelf.sql'

@@ -1,9 +1,8 @@
 import type { PoolClient } from 'pg'
-import { prepared } from '../../core/adapt'
-import type { FittedPlan } from '../../core/adapt/plan'
-import { afterTaking, takeFrom, unitOf } from '../../core/catalog/batches'
-import { summedUses, usedBy, type Use } from '../../core/costing'
-import type { Step } from '../../core/protocol'
+import { prepared, type FittedPlan } from '#core/adapt'
+import { afterTaking, takeFrom, unitOf } from '#core/catalog'
+import { summedUses, usedBy, type Use } from '#core/costing'
+import type { Step } from '#core/protocol'
 import type { Db } from '../db/rows'
 import {
   addUses,

@@ -1,7 +1,7 @@
 import { randomUUID } from 'node:crypto'
 import sharp from 'sharp'
 import { beforeAll, describe, expect, test } from 'vitest'
-import type { CompileInput, FittedPlan } from '../../core/adapt'
+import type { CompileInput, FittedPlan } from '#core/adapt'
 import {
   BASE,
   book,

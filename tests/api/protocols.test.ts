@@ -1,8 +1,8 @@
 import Ajv from 'ajv/dist/2020'
 import { readFileSync } from 'node:fs'
 import { beforeAll, describe, expect, test } from 'vitest'
-import type { FittedPlan } from '../../core/adapt'
-import type { ProtocolVersion, Step } from '../../core/protocol'
+import type { FittedPlan } from '#core/adapt'
+import type { ProtocolVersion, Step } from '#core/protocol'
 import { ASSISTANT, book, DESK, OWNER, signedIn, withDatabase, type Person } from './http'
 
 interface Opened {

@@ -1,6 +1,6 @@
 import { randomUUID } from 'node:crypto'
 import { beforeAll, describe, expect, test } from 'vitest'
-import type { FittedPlan } from '../../core/adapt'
+import type { FittedPlan } from '#core/adapt'
 import { book, DESK, OWNER, salonTime, signedIn, withDatabase, type Day, type Person } from './http'
 
 let owner: Person

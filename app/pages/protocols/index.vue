@@ -5,7 +5,7 @@ import { CONCERNS } from '#core/client'
 import { PHASES } from '#core/protocol'
 import { call, refusalOf } from '~/support/api'
 import { chosenText } from '~/support/files'
-import { libraryFor, NO_WISH, type Shelved, type Wish } from '~/support/library'
+import { libraryFor, NO_WISH, type Shelved, type Wish } from '~/support/protocols/library'
 import { halfMinutes, shortDate } from '~/support/time'
 import { textOf as text } from '~/support/typed'
 

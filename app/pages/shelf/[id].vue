@@ -18,7 +18,7 @@ import { PROPERTIES, propertyWords, type Property } from '#core/protocol'
 import { call } from '~/support/api'
 import { minorTyped, money, moneyField } from '~/support/money'
 import { takeNumber, textOf as text } from '~/support/typed'
-import { figure } from '~/support/shelf'
+import { figure } from '~/support/shelf/shelf'
 
 const session = useSessionStore()
 const id = String(useRoute().params.id)

@@ -3,9 +3,9 @@ import { CONSISTENCIES, PRODUCT_KINDS, WATER } from '#core/catalog'
 import { CONCERNS } from '#core/client'
 import { partName } from '#core/mixing'
 import { PHASES } from '#core/protocol'
-import type { OwnRules } from '~/support/bench'
+import type { OwnRules } from '~/support/shelf/bench'
 import { money } from '~/support/money'
-import { figure } from '~/support/shelf'
+import { figure } from '~/support/shelf/shelf'
 import { takeNumber, textOf as text } from '~/support/typed'
 
 type Written = { -readonly [K in keyof OwnRules]: OwnRules[K] }

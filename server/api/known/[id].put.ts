@@ -1,6 +1,5 @@
 import { z } from 'zod'
-import { KNOWN } from '../../../core/client/medicines'
-import { questionByCode } from '../../../core/client/questions'
+import { KNOWN, questionByCode } from '#core/client'
 import { writeAudit } from '../../db/access.sql'
 import { inTransaction } from '../../db/rows'
 import { listKnown, saveKnown } from '../../db/rules.sql'

@@ -1,4 +1,4 @@
-import { KNOWN } from '../../../core/client/medicines'
+import { KNOWN } from '#core/client'
 import { listKnown } from '../../db/rules.sql'
 import { requireCan } from '../../utils/access'
 import { useDb } from '../../utils/db'

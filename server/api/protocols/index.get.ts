@@ -1,4 +1,4 @@
-import { outlineOf } from '../../../core/compose'
+import { outlineOf } from '#core/compose'
 import { listProtocols } from '../../db/protocol.sql'
 import { requireCan } from '../../utils/access'
 import { useDb } from '../../utils/db'

@@ -1,6 +1,6 @@
 import { randomUUID } from 'node:crypto'
 import { z } from 'zod'
-import { missingFrom, readCard } from '../../../core/formats'
+import { missingFrom, readCard } from '#core/formats'
 import { writeAudit } from '../../db/access.sql'
 import { addProtocol, draftOf, newestVersion, saveDraft, type Draft } from '../../db/protocol.sql'
 import { inTransaction } from '../../db/rows'

@@ -1,5 +1,5 @@
 import { z } from 'zod'
-import { isAdvice, RULE_BOOK, windowOf } from '../../../core/safety/rules'
+import { isAdvice, RULE_BOOK, windowOf } from '#core/safety'
 import { writeAudit } from '../../db/access.sql'
 import { clearRule, setRule } from '../../db/rules.sql'
 import { requireCan } from '../../utils/access'

@@ -1,4 +1,4 @@
-import { costOfCard } from '../../../core/costing'
+import { costOfCard } from '#core/costing'
 import { listPrices, ratesOf } from '../../db/money.sql'
 import { listProtocols } from '../../db/protocol.sql'
 import { listSupplies } from '../../db/shelf.sql'

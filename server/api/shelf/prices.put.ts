@@ -1,5 +1,5 @@
 import { z } from 'zod'
-import { Minor } from '../../../core/catalog/model'
+import { Minor } from '#core/catalog/model'
 import { writeAudit } from '../../db/access.sql'
 import { setPrice } from '../../db/money.sql'
 import { requireCan } from '../../utils/access'

@@ -1,4 +1,4 @@
-import { Rates } from '../../../core/costing/model'
+import { Rates } from '#core/costing/model'
 import { writeAudit } from '../../db/access.sql'
 import { setRates } from '../../db/money.sql'
 import { requireCan } from '../../utils/access'

@@ -1,6 +1,6 @@
 import { randomUUID } from 'node:crypto'
 import { z } from 'zod'
-import { IsoDate } from '../../../core/client/model'
+import { IsoDate } from '#core/client/model'
 import { writeAudit } from '../../db/access.sql'
 import { addClient } from '../../db/client.sql'
 import { newestVersion, protocolById } from '../../db/protocol.sql'

@@ -2,7 +2,7 @@
 import { ageOn, contradictions, factsInForce, KNOWN, medicinesFor, type Known } from '#core/client'
 import { RULE_BOOK } from '#core/safety'
 import { call } from '~/support/api'
-import { changesBecause } from '~/support/consequences'
+import { changesBecause } from '~/support/fit/consequences'
 import {
   cardState,
   clearancesWanted,
@@ -10,7 +10,7 @@ import {
   nothingNew,
   SINCE_CARDS,
   WALK_IN_QUESTIONS,
-} from '~/support/consult'
+} from '~/support/consult/consult'
 
 const store = useVisitStore()
 const session = useSessionStore()

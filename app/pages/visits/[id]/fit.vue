@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { NO_PACE, type Chances, type Pace } from '#core/risk'
 import { call } from '~/support/api'
-import { chanceWords, RISK_SEED } from '~/support/chance'
+import { chanceWords, RISK_SEED } from '~/support/fit/chance'
 import { clockTime, halfMinutes } from '~/support/time'
 import { layoutLadder, leaveOnSteps, matchRungs } from '~/ladder/layout'
 

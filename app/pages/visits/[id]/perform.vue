@@ -12,7 +12,7 @@ import {
   verbOf,
 } from '~/ladder/perform-words'
 import { layoutLadder, leaveOnSteps } from '~/ladder/layout'
-import { glyphOf } from '~/support/consequences'
+import { glyphOf } from '~/support/fit/consequences'
 import { startOfSeed } from '~/support/seed'
 import { clockTime, minutesSeconds } from '~/support/time'
 

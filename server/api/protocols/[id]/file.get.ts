@@ -1,4 +1,4 @@
-import { cardOf } from '../../../../core/formats'
+import { cardOf } from '#core/formats'
 import { newestVersion } from '../../../db/protocol.sql'
 import { useDb } from '../../../utils/db'
 import { problem } from '../../../utils/problem'

@@ -1,5 +1,5 @@
 import { z } from 'zod'
-import { Step } from '../../../../core/protocol/model'
+import { Step } from '#core/protocol/model'
 import { writeAudit } from '../../../db/access.sql'
 import { dropDraft, newestVersion, publishVersion } from '../../../db/protocol.sql'
 import { inTransaction } from '../../../db/rows'

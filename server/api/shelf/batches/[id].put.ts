@@ -1,5 +1,5 @@
 import { z } from 'zod'
-import { Batch } from '../../../../core/catalog/model'
+import { Batch } from '#core/catalog/model'
 import { writeAudit } from '../../../db/access.sql'
 import { inTransaction } from '../../../db/rows'
 import { batchOf, productOf, saveBatches } from '../../../db/shelf.sql'

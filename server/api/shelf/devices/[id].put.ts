@@ -1,4 +1,4 @@
-import { Device } from '../../../../core/catalog/model'
+import { Device } from '#core/catalog/model'
 import { defineThingPut } from '../../../utils/shelf'
 
 export default defineThingPut('device', Device)

@@ -1,4 +1,4 @@
-import { Kit } from '../../../../core/catalog/model'
+import { Kit } from '#core/catalog/model'
 import { defineThingPut } from '../../../utils/shelf'
 
 export default defineThingPut('kit', Kit)

@@ -1,4 +1,4 @@
-import { inUse } from '../../../../core/catalog/batches'
+import { inUse } from '#core/catalog'
 import { salonById } from '../../../db/salon.sql'
 import { listProducts } from '../../../db/shelf.sql'
 import { requireCan } from '../../../utils/access'

@@ -1,4 +1,4 @@
-import { Supply } from '../../../../core/catalog/model'
+import { Supply } from '#core/catalog/model'
 import { defineThingPut } from '../../../utils/shelf'
 
 export default defineThingPut('supply', Supply)

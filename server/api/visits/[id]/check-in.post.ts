@@ -1,6 +1,6 @@
 import { randomUUID } from 'node:crypto'
 import { z } from 'zod'
-import { SkinAnswer } from '../../../../core/climb/model'
+import { SkinAnswer } from '#core/climb/model'
 import { writeAudit } from '../../../db/access.sql'
 import { addCheckIn } from '../../../db/visit.sql'
 import { requireVisit } from '../../../utils/access'

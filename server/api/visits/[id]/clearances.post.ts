@@ -1,6 +1,6 @@
 import { z } from 'zod'
-import { Clearance } from '../../../../core/client/model'
-import { RULE_BOOK } from '../../../../core/safety/rules'
+import { Clearance } from '#core/client/model'
+import { RULE_BOOK } from '#core/safety'
 import { addClearance } from '../../../db/client.sql'
 import { problem } from '../../../utils/problem'
 import { defineVisitChange } from '../../../utils/visit-change'

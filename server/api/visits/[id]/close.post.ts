@@ -1,6 +1,6 @@
 import { z } from 'zod'
-import { SkinAnswer } from '../../../../core/climb/model'
-import { canonical } from '../../../../core/perform'
+import { SkinAnswer } from '#core/climb/model'
+import { canonical } from '#core/perform'
 import { writeAudit } from '../../../db/access.sql'
 import { inTransaction } from '../../../db/rows'
 import { takeSupplies } from '../../../db/shelf.sql'

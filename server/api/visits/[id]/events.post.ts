@@ -1,6 +1,6 @@
 import type { PoolClient } from 'pg'
 import { z } from 'zod'
-import { RunEvent } from '../../../../core/perform/events'
+import { RunEvent } from '#core/perform/model'
 import { writeAudit, type Account } from '../../../db/access.sql'
 import { inTransaction } from '../../../db/rows'
 import { addEvents, addPlan, addReading, listEvents, setStage } from '../../../db/visit.sql'

@@ -1,5 +1,5 @@
 import { z } from 'zod'
-import { Fact } from '../../../../core/client/model'
+import { Fact } from '#core/client/model'
 import { addFact } from '../../../db/client.sql'
 import { setStage } from '../../../db/visit.sql'
 import { faultsOf } from '../../../utils/fact-faults'

@@ -1,4 +1,4 @@
-import { SlotWish } from '../../../../core/adapt/wish'
+import { SlotWish } from '#core/adapt/model'
 import { writeAudit } from '../../../db/access.sql'
 import { setFit } from '../../../db/visit.sql'
 import { requireVisit } from '../../../utils/access'

@@ -1,6 +1,6 @@
 import { z } from 'zod'
-import { CONCERNS } from '../../../../core/client/concerns'
-import { Concern } from '../../../../core/client/model'
+import { CONCERNS } from '#core/client'
+import { Concern } from '#core/client/model'
 import { setGoals } from '../../../db/client.sql'
 import { defineVisitChange } from '../../../utils/visit-change'
 

@@ -1,5 +1,5 @@
-import { factsInForce } from '../../../../core/client/facts'
-import { intakeOf } from '../../../../core/formats/intake'
+import { factsInForce } from '#core/client'
+import { intakeOf } from '#core/formats'
 import { writeAudit } from '../../../db/access.sql'
 import { loadClient } from '../../../db/client.sql'
 import { requireVisit } from '../../../utils/access'

@@ -1,6 +1,6 @@
 import { randomUUID } from 'node:crypto'
 import { z } from 'zod'
-import { readIntake } from '../../../../core/formats/intake'
+import { readIntake } from '#core/formats'
 import { addFact, setGoals } from '../../../db/client.sql'
 import { setStage } from '../../../db/visit.sql'
 import { faultsOf } from '../../../utils/fact-faults'

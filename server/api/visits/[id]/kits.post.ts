@@ -1,5 +1,5 @@
 import { z } from 'zod'
-import { restOfKit, usedBy } from '../../../../core/costing'
+import { restOfKit, usedBy } from '#core/costing'
 import { addOpening, listKits, openingsOf, takeKit } from '../../../db/shelf.sql'
 import { latestPlan } from '../../../db/visit.sql'
 import { problem } from '../../../utils/problem'

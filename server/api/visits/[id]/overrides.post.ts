@@ -1,6 +1,6 @@
 import { randomUUID } from 'node:crypto'
 import { z } from 'zod'
-import { constraintsFor } from '../../../../core/adapt'
+import { constraintsFor } from '#core/adapt'
 import { writeAudit } from '../../../db/access.sql'
 import { addOverride, withdrawOverride } from '../../../db/visit.sql'
 import { requireVisit } from '../../../utils/access'

@@ -1,4 +1,4 @@
-import { paceOf } from '../../../../core/risk'
+import { paceOf } from '#core/risk'
 import { runsOf } from '../../../db/visit.sql'
 import { requireVisit } from '../../../utils/access'
 import { useDb } from '../../../utils/db'

@@ -1,5 +1,5 @@
 import { randomUUID } from 'node:crypto'
-import { compile } from '../../../../core/adapt'
+import { compile } from '#core/adapt'
 import { writeAudit } from '../../../db/access.sql'
 import { addPlan, latestPlan, setStage } from '../../../db/visit.sql'
 import { requireVisit } from '../../../utils/access'

@@ -1,6 +1,6 @@
 import { randomUUID } from 'node:crypto'
-import { compile } from '../../../../core/adapt'
-import { Prep } from '../../../../core/adapt/wish'
+import { compile } from '#core/adapt'
+import { Prep } from '#core/adapt/model'
 import { addPlan, latestPlan, setPrep, visitById } from '../../../db/visit.sql'
 import { problem } from '../../../utils/problem'
 import { defineVisitChange } from '../../../utils/visit-change'

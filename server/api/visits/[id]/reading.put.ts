@@ -1,5 +1,5 @@
 import { z } from 'zod'
-import { Reading } from '../../../../core/skin/model'
+import { Reading } from '#core/skin/model'
 import { addReading, setStage } from '../../../db/visit.sql'
 import { defineVisitChange } from '../../../utils/visit-change'
 

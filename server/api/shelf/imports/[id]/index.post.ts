@@ -1,5 +1,5 @@
 import { z } from 'zod'
-import { mergeRow, type ShelfRow } from '../../../../../core/formats'
+import { mergeRow, type ShelfRow } from '#core/csv'
 import { writeAudit } from '../../../../db/access.sql'
 import { inTransaction } from '../../../../db/rows'
 import {

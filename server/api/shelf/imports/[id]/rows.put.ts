@@ -1,6 +1,6 @@
 import { z } from 'zod'
-import { Batch, Product } from '../../../../../core/catalog/model'
-import { SHELF_COLUMNS } from '../../../../../core/formats'
+import { Batch, Product } from '#core/catalog/model'
+import { SHELF_COLUMNS } from '#core/csv'
 import { hasImport, stageRows } from '../../../../db/shelf.sql'
 import { requireCan } from '../../../../utils/access'
 import { useDb } from '../../../../utils/db'

@@ -1,6 +1,6 @@
 import { z } from 'zod'
-import { Product } from '../../../../../core/catalog/model'
-import { WATER } from '../../../../../core/catalog/words'
+import { Product } from '#core/catalog/model'
+import { WATER } from '#core/catalog'
 import { writeAudit } from '../../../../db/access.sql'
 import { inTransaction, type Db } from '../../../../db/rows'
 import { productOf, productsByIds, saveProduct } from '../../../../db/shelf.sql'

@@ -1,5 +1,5 @@
 import { z } from 'zod'
-import { IsoDate } from '../../../../../core/client/model'
+import { IsoDate } from '#core/client/model'
 import { addFact } from '../../../../db/client.sql'
 import { addConsent, textById } from '../../../../db/consent.sql'
 import { problem } from '../../../../utils/problem'

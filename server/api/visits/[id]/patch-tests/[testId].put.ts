@@ -1,5 +1,5 @@
 import { z } from 'zod'
-import { IsoDate } from '../../../../../core/client/model'
+import { IsoDate } from '#core/client/model'
 import { readPatchTest } from '../../../../db/client.sql'
 import { problem } from '../../../../utils/problem'
 import { defineVisitChange } from '../../../../utils/visit-change'

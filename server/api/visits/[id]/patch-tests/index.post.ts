@@ -1,5 +1,5 @@
 import { z } from 'zod'
-import { PatchTest } from '../../../../../core/client/model'
+import { PatchTest } from '#core/client/model'
 import { addPatchTest } from '../../../../db/client.sql'
 import { productOf } from '../../../../db/shelf.sql'
 import { problem } from '../../../../utils/problem'

@@ -1,5 +1,5 @@
 import { z } from 'zod'
-import { MAP_VIEWS } from '../../../../../core/skin/lesions'
+import { MAP_VIEWS } from '#core/skin'
 import { writeAudit } from '../../../../db/access.sql'
 import { listConsents } from '../../../../db/consent.sql'
 import { addPhoto, MOMENTS } from '../../../../db/photo.sql'

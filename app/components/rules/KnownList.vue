@@ -1,0 +1,176 @@
+<script setup lang="ts">
+import { slugOf } from '#core/catalog'
+import { QUESTIONS, questionByCode, searchKnown, type Known } from '#core/client'
+import { rulesAsking } from '#core/safety'
+import { call, refusalOf } from '~/support/api'
+
+defineProps<{ owner: boolean }>()
+const list = ref<Known[]>()
+const typed = ref('')
+const trouble = ref('')
+const found = computed(() =>
+  typed.value.trim() ? searchKnown(typed.value, list.value ?? []) : (list.value ?? []),
+)
+const form = ref<{
+  id: string
+  isNew: boolean
+  kind: Known['kind']
+  name: string
+  synonyms: string
+  code: string
+}>()
+
+async function load() {
+  try {
+    list.value = await call<Known[]>('/api/known')
+  } catch (error) {
+    trouble.value = refusalOf(error).detail
+  }
+}
+void load()
+const edit = (one: Known) => {
+  trouble.value = ''
+  form.value = { ...one, isNew: false, synonyms: one.synonyms.join(', ') }
+}
+const add = () => {
+  trouble.value = ''
+  form.value = {
+    id: '',
+    isNew: true,
+    kind: 'medicine',
+    name: typed.value.trim(),
+    synonyms: '',
+    code: 'photosensitiser-strong',
+  }
+}
+
+async function send(work: () => Promise<unknown>) {
+  try {
+    await work()
+    form.value = undefined
+    trouble.value = ''
+    await load()
+  } catch (error) {
+    trouble.value =
+      refusalOf(error).status === 0
+        ? 'No connection: this was not saved; what you typed is still here.'
+        : refusalOf(error).detail
+  }
+}
+function save() {
+  const { id, isNew, kind, name, synonyms, code } = form.value!
+  const to = isNew ? slugOf(name) : id
+  if (isNew && list.value?.some((one) => one.id === to)) {
+    trouble.value = `“${name}” is on the list already.`
+    return
+  }
+  void send(() =>
+    call(`/api/known/${to}`, {
+      method: 'PUT',
+      body: {
+        kind,
+        name,
+        synonyms: synonyms
+          .split(',')
+          .map((one) => one.trim())
+          .filter(Boolean),
+        code,
+      },
+    }),
+  )
+}
+const rulesOf = (code: string) => rulesAsking(code).map((rule) => rule.id)
+</script>
+
+<template>
+  <section aria-label="Medicines and conditions">
+    <div class="flex items-end gap-3 border-b border-line pb-3">
+      <label class="flex flex-col gap-1 flex-1">
+        Medicine or condition
+        <input v-model="typed" class="field" type="search" placeholder="begin to type …" />
+      </label>
+      <button v-if="owner" type="button" class="rung" @click="add">Add to the list</button>
+    </div>
+    <p v-if="!owner" class="text-sm text-soft py-2">The owner keeps this list.</p>
+    <p v-if="trouble && !form" role="alert" class="text-mind font-medium py-2">{{ trouble }}</p>
+    <ul>
+      <li
+        v-for="one in found"
+        :key="one.id"
+        class="grid grid-cols-[15rem_1fr_auto] gap-4 items-center border-b border-hair min-h-[52px] py-1"
+      >
+        <span>
+          <span class="font-semibold">
+            {{ one.name }}
+          </span>
+          <span class="block text-sm text-soft">{{ one.synonyms.join(', ') }}</span>
+        </span>
+        <span>
+          {{ questionByCode.get(one.code)?.ask }}
+          <RuleLink v-for="id in rulesOf(one.code)" :id="id" :key="id" class="text-sm mr-1.5" />
+        </span>
+        <button
+          v-if="owner"
+          type="button"
+          class="pick text-sm"
+          :aria-label="`Change ${one.name}`"
+          @click="edit(one)"
+        >
+          Change
+        </button>
+      </li>
+      <li v-if="list && found.length === 0" class="py-3 text-soft">Nothing under that name.</li>
+    </ul>
+    <PlainDialog
+      :open="form !== undefined"
+      :title="form?.isNew ? 'Add to the list' : `Change ${form?.name}`"
+      @close="form = undefined"
+    >
+      <form v-if="form" class="flex flex-col gap-4" @submit.prevent="save">
+        <div class="flex gap-1" role="radiogroup" aria-label="Kind">
+          <button
+            v-for="kind in ['medicine', 'condition'] as const"
+            :key="kind"
+            type="button"
+            role="radio"
+            class="pick first-letter:uppercase"
+            :aria-checked="form.kind === kind"
+            @click="form.kind = kind"
+          >
+            {{ kind }}
+          </button>
+        </div>
+        <label class="flex flex-col gap-1">
+          Name
+          <input v-model="form.name" class="field" required minlength="2" maxlength="120" />
+        </label>
+        <label class="flex flex-col gap-1">
+          Also said as, with commas between
+          <input v-model="form.synonyms" class="field" />
+        </label>
+        <label class="flex flex-col gap-1">
+          Answers yes to
+          <select v-model="form.code" class="field">
+            <option v-for="question in QUESTIONS" :key="question.code" :value="question.code">{{
+              question.ask
+            }}</option>
+          </select>
+        </label>
+        <p class="text-soft">Rules: {{ rulesOf(form.code).join(', ') || 'none' }}</p>
+        <p v-if="trouble" role="alert" class="text-mind font-medium">{{ trouble }}</p>
+        <div class="flex gap-3">
+          <button
+            v-if="!form.isNew"
+            type="button"
+            class="rung mr-auto"
+            @click="send(() => call(`/api/known/${form!.id}`, { method: 'DELETE' }))"
+          >
+            Take off the list
+          </button>
+          <button type="button" class="rung ml-auto" @click="form = undefined">Cancel</button>
+          <button type="submit" class="rung rung-strong">Save</button>
+        </div>
+      </form>
+    </PlainDialog>
+  </section>
+</template>

@@ -1,0 +1,2 @@
+export { mergeRow, readShelfCsv, shelfCsv, SHELF_COLUMNS } from './shelf-csv'
+export type { ShelfCsvRead, ShelfFault, ShelfRow } from './shelf-csv'
