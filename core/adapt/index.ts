@@ -1,18 +1,16 @@
-export {
-  asProtocol,
-  compile,
-  constraintsFor,
-  ENGINE_VERSION,
-  slotOptions,
-  wantedSteps,
-} from './compile'
+export { asProtocol, compile } from './compile'
+export { constraintsFor } from './input'
+export { ENGINE_VERSION } from './draft'
+export { slotOptions } from './slot-options'
+export { wantedSteps } from './rules-stage'
 export { extraSecondsOf } from './lay'
 export { prepared } from './prep'
 export { chosenFor, NO_PREP, withChoice, withoutChoice } from './choice'
 export type { Choice } from './choice'
 export { shortages, standIns } from './stand-in'
 export type { Shortage, StandIn } from './stand-in'
-export type { CompileInput, Running, SlotOptions } from './compile'
+export type { CompileInput, Running } from './input'
+export type { SlotOptions } from './slot-options'
 export type { Prep, Reservation, SlotWish } from './wish'
 export { expand } from './expand'
 export { worthOf } from './worth'

@@ -2,7 +2,7 @@ import { productById } from '../catalog/shelf'
 import { composedShelf, withPartReplaced } from '../mixing/house-mix'
 import type { Step } from '../protocol/model'
 import { ownWhy, type Change } from './change'
-import type { CompileInput } from './compile'
+import type { CompileInput } from './input'
 import { withPick } from './options'
 
 /** The input with its house mixes composed, parts standing in for others where that was chosen. Doing it twice changes nothing more. */

@@ -1,4 +1,4 @@
-import { constraintsFor } from '../adapt/compile'
+import { constraintsFor } from '../adapt/input'
 import { lint, type LintFinding } from '../protocol/linter'
 import { selects, subjectReader } from '../safety/subject'
 import { inputOf, type Bundle } from './bundle'

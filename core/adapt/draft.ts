@@ -1,0 +1,61 @@
+import type { Step } from '../protocol/model'
+import type { Constraint } from '../safety/rule'
+import { RULE_BOOK_VERSION } from '../safety/rules'
+import { stopsInWords } from './care'
+import { distinctWhy, type Why } from './change'
+import { slotSecondsOf } from './input'
+import { makespanOf, placeKeeping, segmentsOf } from './lay'
+import type { FittedPlan } from './plan'
+import type { Visit } from './visit'
+
+export const ENGINE_VERSION = '0.4.0'
+
+/** A plan without a fitted ladder: what is known of the visit before any step is decided. */
+export function draftOf({ input, constraints, written }: Visit): FittedPlan {
+  const { inForce } = constraints
+  return {
+    format: 'zen-ladder/plan',
+    engine: ENGINE_VERSION,
+    ruleBook: RULE_BOOK_VERSION,
+    protocolVersionId: input.protocol.id,
+    status: 'ready',
+    problems: [],
+    slotS: slotSecondsOf(input),
+    totalS: 0,
+    leastTotalS: 0,
+    proof: { kind: 'none', gapS: 0, nodes: 0 },
+    steps: [],
+    segments: [],
+    ...ladderAsWritten(written),
+    changes: [],
+    askFirst: openStops(inForce),
+    stops: stopsInWords(inForce),
+    cautions: [],
+    checked: [...constraints.checked],
+    notChecked: [...constraints.notChecked],
+    askAgain: [...constraints.askAgain],
+    refer: whysOf(inForce.filter((c) => c.effect === 'refer' && !c.unasked)),
+    advice: whysOf(inForce.filter((c) => c.effect === 'advice' && c.because !== 'always')),
+    open: [],
+    levers: [],
+    suggestions: constraints.suggestions.map((s) => ({ ...s, ruleIds: [...s.ruleIds] })),
+    tray: [],
+  }
+}
+
+function ladderAsWritten(written: readonly Step[]): Pick<FittedPlan, 'written' | 'writtenTotalS'> {
+  const ladder = placeKeeping(written)
+  return {
+    writtenTotalS: makespanOf(ladder.placing) ?? 0,
+    written: { steps: [...written], segments: segmentsOf(ladder.steps, ladder.placing) },
+  }
+}
+
+/** Questions that stop the whole visit as long as nobody has asked them. */
+function openStops(inForce: readonly Constraint[]): string[] {
+  const unasked = inForce.filter((c) => c.unasked && c.target.everything)
+  return [...new Set(unasked.map((c) => c.because))]
+}
+
+const whysOf = (constraints: readonly Constraint[]): Why[] =>
+  distinctWhy(constraints).map((why) => ({ ...why }))

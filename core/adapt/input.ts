@@ -1,0 +1,69 @@
+import type { Client } from '../client/model'
+import type { Known } from '../client/medicines'
+import type { Shelf } from '../catalog/model'
+import type { PastVisit } from '../climb/model'
+import type { ProtocolVersion } from '../protocol/model'
+import { constrain, type Constraints, type Practitioner } from '../safety/constrain'
+import { NO_SETTINGS, RULE_BOOK, withSettings, type RuleSettings } from '../safety/rules'
+import type { Reading } from '../skin/model'
+import type { GateAnswers } from './gates'
+import type { Underway } from './ladder'
+import type { FittedPlan } from './plan'
+import type { Override } from './resolve'
+import type { Prep, Reservation, SlotWish } from './wish'
+
+/** Everything a plan is made from; a value. `date` ISO in the salon's zone; `daytime`: the visit ends by daylight. */
+export interface CompileInput {
+  readonly protocol: ProtocolVersion
+  readonly client: Client
+  readonly reading: Reading
+  readonly history: readonly PastVisit[]
+  readonly shelf: Shelf
+  readonly overrides: readonly Override[]
+  readonly slotMinutes: number
+  readonly date: string
+  readonly daytime: boolean
+  readonly practitioner?: Practitioner | undefined
+  /** What the salon has set in the rule book; default: nothing. */
+  readonly settings?: RuleSettings | undefined
+  /** The salon's list of medicines and conditions; default: the one that ships. */
+  readonly medicines?: readonly Known[] | undefined
+  /** Answers given at gates during the visit. */
+  readonly gates?: GateAnswers | undefined
+  /** How the visit is to be fitted to its slot; default: shortened only where it would run over. */
+  readonly fit?: SlotWish | undefined
+  /** What was decided while the tray was laid; default: a medium face, usual water, nothing standing in. */
+  readonly prep?: Prep | undefined
+  /** When devices of this salon are needed in another room. */
+  readonly reserved?: readonly Reservation[] | undefined
+  /** Products that stung in a quick check of this visit; left out, the written products of the checks that stung. */
+  readonly stung?: readonly string[] | undefined
+}
+
+/** A running visit that is fitted again from now: its plan so far and what has begun. */
+export interface Running {
+  readonly plan: Pick<FittedPlan, 'steps' | 'changes'>
+  readonly underway: Underway
+}
+
+/** Facts and evidence of a visit as constraints, under the salon's own settings. Levers by the priority of their steps. */
+export function constraintsFor(input: CompileInput): Constraints {
+  const levers = [...input.protocol.steps]
+    .sort((a, b) => b.priority - a.priority)
+    .flatMap((step) => (step.lever ? [step.lever.lever] : []))
+  const { client, reading, history, date, daytime, practitioner, medicines } = input
+  return constrain(withSettings(RULE_BOOK, input.settings ?? NO_SETTINGS), {
+    client,
+    reading,
+    history,
+    levers,
+    date,
+    daytime,
+    practitioner,
+    medicines,
+  })
+}
+
+/** Seconds the visit may take: the wish of this visit, else what was booked. */
+export const slotSecondsOf = (input: CompileInput): number =>
+  (input.fit?.slotMinutes ?? input.slotMinutes) * 60
