@@ -29,9 +29,12 @@ export interface Chain {
   readonly name?: string
   readonly prepare?: {
     readonly part: Part
-    /** Between the end of mixing and the start of applying, at most. */ readonly potLifeS: number
-    /** Between the same two, at least: it rests. Default: 0. */ readonly restS?: number
-    /** From the end of mixing to the end of the first part, at most. */ readonly workingS?: number
+    /** Between the end of mixing and the start of applying, at most. */
+    readonly potLifeS: number
+    /** Between the same two, at least: it rests. Default: 0. */
+    readonly restS?: number
+    /** From the end of mixing to the end of the first part, at most. */
+    readonly workingS?: number
   }
   readonly parts: readonly Part[]
   /** Undefined: fixed, in written order. Else the dwells that admit it, in order of preference. */
@@ -80,7 +83,8 @@ export type Placing =
       readonly makespanS: number
       readonly stretchS: number
       readonly placed: readonly Placed[]
-      /** How far above the proven bound, in seconds; 0 when optimal. */ readonly gapS: number
+      /** How far above the proven bound, in seconds; 0 when optimal. */
+      readonly gapS: number
       readonly nodes: number
       readonly hosts: ReadonlyMap<string, string>
     }
@@ -88,7 +92,7 @@ export type Placing =
   | { readonly kind: 'stopped'; readonly nodes: number }
 
 /** What an explanation calls a part or a step. */
-export const called = (one: Pick<Part | Chain, 'id' | 'name'>): string => one.name ?? one.id
+export const nameOf = (thing: Pick<Part | Chain, 'id' | 'name'>): string => thing.name ?? thing.id
 
 const RANK: Readonly<Record<Place, number>> = { away: 0, room: 1, client: 2 }
 /** True when a practitioner standing at `at` satisfies what a dwell needs. */
