@@ -30,8 +30,8 @@ export function placeKeeping(
   reserved: readonly Reservation[] = [],
 ): Kept {
   const free = (step: Step): boolean => step.floating !== undefined && !hasBegun(step, underway)
-  const homeless = steps.filter((step) => free(step) && hostsOf(step, steps).length === 0)
-  const left: Change[] = homeless.map((step) => ({
+  const withoutHost = steps.filter((step) => free(step) && hostsOf(step, steps).length === 0)
+  const left: Change[] = withoutHost.map((step) => ({
     kind: 'dropped',
     stepId: step.id,
     what: `${step.title} left out`,
@@ -43,7 +43,7 @@ export function placeKeeping(
       ),
     ],
   }))
-  let kept = steps.filter((step) => !homeless.includes(step))
+  let kept = steps.filter((step) => !withoutHost.includes(step))
   for (;;) {
     const placing = place(placingOf(kept, underway, reserved))
     const hung = kept.filter(free).sort((a, b) => a.priority - b.priority)

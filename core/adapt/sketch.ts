@@ -19,7 +19,7 @@ export interface Sketch {
   readonly mayLeaveS: number
   readonly findings: readonly (LintFinding & { readonly mended?: readonly Step[] })[]
   /** Enhancements that hang nowhere. */
-  readonly homeless: readonly string[]
+  readonly withoutHost: readonly string[]
 }
 
 /** Places and checks a written ladder: loops as often as usual, hygiene where hands come back, one touch for what it can mend. */
@@ -47,7 +47,7 @@ export function sketch(steps: readonly Step[], shelf: Shelf, daytime: boolean): 
     problem,
     ...freeOf(segments, laid.steps, totalS ?? 0),
     findings,
-    homeless: laid.left.map((change) => change.stepId),
+    withoutHost: laid.left.map((change) => change.stepId),
   }
 }
 

@@ -1,7 +1,7 @@
 import type { Concern } from '../client/model'
 import { lint } from '../protocol/linter'
 import { unrolled } from '../protocol/unroll'
-import type { Step, Variant } from '../protocol/model'
+import type { Segment, Step, Variant } from '../protocol/model'
 import { inMinutes } from '../quantity/time'
 import { place } from '../schedule/place'
 import type { Subject } from '../safety/subject'
@@ -45,8 +45,8 @@ export function slotFitter(ready: Ready): (slotS: number) => SlotFit {
     mustStay: new Set(ready.mustStay),
     grow: ready.grow,
     isLight: (step) => read(step).properties.has('led'),
-    homeless: (now) => now.filter((step) => step.floating && hostsOf(step, now).length === 0),
-    hungS: hungSeconds(steps),
+    withoutHost: (now) => now.filter((step) => step.floating && hostsOf(step, now).length === 0),
+    enhancementsAddS: hungSeconds(steps),
     variants: permittedVariants(ready),
     allowed: (now) =>
       lint(now.map(read), daytime).every(
@@ -60,16 +60,12 @@ export function slotFitter(ready: Ready): (slotS: number) => SlotFit {
 /** What hangs under dwells can stretch them to their limit, and keep hands from mixing meanwhile: no more than that does it add to a visit. */
 function hungSeconds(steps: readonly Step[]): number {
   const parts = steps.filter((step) => !step.floating).flatMap((step) => step.segments)
-  return parts.reduce(
-    (sum, part) =>
-      sum +
-      (part.kind === 'dwell' && !part.active
-        ? part.maxS - part.usualS
-        : part.kind === 'prepare'
-          ? part.usualS
-          : 0),
-    0,
-  )
+  return parts.reduce((sum, part) => sum + addedAtMost(part), 0)
+}
+
+function addedAtMost({ kind, active, usualS, maxS }: Segment): number {
+  if (kind === 'prepare') return usualS
+  return kind === 'dwell' && !active ? maxS - usualS : 0
 }
 
 const wrongOf = (steps: readonly Step[], { read, daytime }: Ready): Set<string> =>

@@ -233,7 +233,7 @@ defineExpose({ focus: () => list.value?.focus() })
           hints(step)
         }}</span>
         <span
-          v-if="sketch?.homeless.includes(step.id)"
+          v-if="sketch?.withoutHost.includes(step.id)"
           class="text-sm text-mind whitespace-nowrap shrink-0"
           >hangs nowhere</span
         >
