@@ -27,6 +27,13 @@ const ALTERNATIVES = 3
 const FOR_ALTERNATIVES = 12
 const EPSILON = 1e-9
 
+interface Fitted {
+  readonly steps: readonly Step[]
+  readonly totalS: number
+  readonly loss: number
+  readonly gain: number
+}
+
 /** One set of moves; the choices from `next` on are still open. */
 interface Node {
   readonly next: number
@@ -119,28 +126,28 @@ class SlotSearch {
     if (atMost === -Infinity || !this.isAmongBest(atMost)) return
     const fitted = this.fitted(steps, moves, asIsS)
     if (!fitted) return
-    const worth = wholeWorth + fitted.difference
+    const worth = wholeWorth - fitted.loss + fitted.gain
     if (!this.isAmongBest(worth) || !this.problem.allowed(fitted.steps)) return
     const choice = this.described(fitted.steps, fitted.totalS, worth, moves)
     this.found.push(choice)
     if (this.isBetter(choice)) this.best = choice
   }
 
-  /** The ladder in its slot, and how its worth changed on the way. */
+  /** The ladder in its slot, and the worth that was lost and gained on the way. */
   private fitted(
     steps: readonly Step[],
     moves: readonly Move[],
     asIsS: number,
-  ): { steps: readonly Step[]; totalS: number; difference: number } | undefined {
+  ): Fitted | undefined {
     const time = (some: readonly Step[]) => this.time(some)
     const short =
       asIsS > this.problem.slotS
         ? shortenedTo(this.problem, time, steps, moves, asIsS)
         : { steps, totalS: asIsS, loss: 0 }
     if (!short) return undefined
-    if (!this.problem.grow) return { ...short, difference: -short.loss }
+    if (!this.problem.grow) return { ...short, gain: 0 }
     const long = grownInto(this.problem, time, short, moves)
-    return { ...long, difference: long.gain - short.loss }
+    return { ...long, loss: short.loss }
   }
 
   private isAmongBest(worth: number): boolean {
