@@ -75,7 +75,8 @@ export function exfoliationPoints(
 ): number {
   if (properties.has('acid') && properties.has('exfoliating')) return acidPoints(step, product)
   const known = POINTS.find(([property]) => properties.has(property))
-  return known ? known[1] : properties.has('exfoliating') ? 1 : 0
+  if (known) return known[1]
+  return properties.has('exfoliating') ? 1 : 0
 }
 
 function acidPoints(step: Step, product: Product | undefined): number {

@@ -111,23 +111,28 @@ export function subjectReader(shelf: Shelf, date?: string): (step: Step) => Subj
 }
 
 /** True when a selector is about this step. */
-export function selects(target: Selector, subject: Subject): boolean {
-  const { properties } = subject
-  if (target.any && !target.any.some((property) => properties.has(property))) return false
-  if (target.all && !target.all.every((property) => properties.has(property))) return false
-  if (target.not?.some((property) => properties.has(property))) return false
-  if (target.family !== undefined && !subject.inci.families.has(target.family)) return false
-  if (target.productId !== undefined && subject.product?.id !== target.productId) return false
-  if (
-    target.exceptProducts !== undefined &&
-    subject.product &&
-    target.exceptProducts.includes(subject.product.id)
-  )
-    return false
-  if (target.lever !== undefined && subject.step.lever?.lever !== target.lever) return false
-  if (target.unread && !(subject.product && subject.inci.state === 'unread')) return false
-  if (target.product && !subject.product) return false
-  return true
+export const selects = (target: Selector, subject: Subject): boolean =>
+  selectsProperties(target, subject.properties) &&
+  selectsProduct(target, subject) &&
+  (target.lever === undefined || subject.step.lever?.lever === target.lever)
+
+const selectsProperties = (
+  { any, all, not }: Selector,
+  properties: ReadonlySet<Property>,
+): boolean =>
+  (any?.some((property) => properties.has(property)) ?? true) &&
+  (all?.every((property) => properties.has(property)) ?? true) &&
+  !not?.some((property) => properties.has(property))
+
+const needsProduct = ({ unread, product }: Selector): boolean => unread ?? product ?? false
+
+function selectsProduct(target: Selector, { product, inci }: Subject): boolean {
+  const { family, productId, exceptProducts, unread } = target
+  if (family !== undefined && !inci.families.has(family)) return false
+  if (productId !== undefined && product?.id !== productId) return false
+  if (product && exceptProducts?.includes(product.id)) return false
+  if (unread && inci.state !== 'unread') return false
+  return product !== undefined || !needsProduct(target)
 }
 
 /** True when a constraint touches this step on the zones it now has. */

@@ -3,6 +3,7 @@ import { questionByCode } from '../client/questions'
 import { findingWords } from '../skin/findings'
 import { LESION_WORDS } from '../skin/lesions'
 import { zonesInWords } from '../skin/zones'
+import { byKind } from '../kinds'
 import { LEVER_WORDS, propertyWords } from '../protocol/words'
 import type { Condition, Effect, Evidence, Limit, Rule, RuleEffect, Selector } from './rule'
 
@@ -58,45 +59,60 @@ const PRACTITIONER_WORDS: Readonly<Record<string, string>> = {
   ingredient: 'an ingredient allergy of your own',
 }
 
+const familyName = (family: string): string =>
+  (familyById.get(family)?.name ?? family).toLowerCase()
+
 /** When a rule applies, as a clause: "client answers yes: Epilepsy or seizures". */
-export function conditionWords(condition: Condition): string {
-  switch (condition.kind) {
-    case 'always':
-      return 'at every visit'
-    case 'fact':
-      return factWords(condition)
-    case 'finding':
-      return `${findingWords(condition.finding).name.toLowerCase()} read today${condition.minGrade > 1 ? `, grade ${condition.minGrade} or more` : ''}`
-    case 'lesions':
-      return `${condition.atLeast === 1 ? 'a lesion' : `${condition.atLeast} lesions or more`} on the map: ${listed(condition.types.map((type) => LESION_WORDS[type].toLowerCase()))}`
-    case 'age-below':
-      return `younger than ${condition.years}`
-    case 'allergy':
-      return `${condition.reaction === 'dislike' ? 'dislikes' : 'allergy to'} ${(familyById.get(condition.family)?.name ?? condition.family).toLowerCase()}${condition.reaction === 'breathing' ? ', with breathing, hives or swelling' : ''}`
-    case 'any-allergy':
-      return 'any allergy'
-    case 'unasked':
-      return `not asked: ${questionByCode.get(condition.code)?.ask ?? plain(condition.code)}`
-    case 'memory':
-      return condition.memory === 'refused'
-        ? 'the client refused a product before'
-        : 'the client reacted to a product before'
-    case 'day':
-      return 'by daylight'
-    case 'practitioner':
-      return PRACTITIONER_WORDS[condition.code] ?? plain(condition.code)
-    case 'history':
-      return 'what past visits show'
-    case 'any':
-      return listed(condition.of.map(conditionWords), '— or')
-    case 'all':
-      return listed(condition.of.map(conditionWords), 'and')
-  }
+export const conditionWords: (condition: Condition) => string = byKind({
+  always: () => 'at every visit',
+  fact: factWords,
+  finding: findingConditionWords,
+  lesions: lesionWords,
+  'age-below': ({ years }) => `younger than ${years}`,
+  allergy: allergyWords,
+  'any-allergy': () => 'any allergy',
+  unasked: ({ code }) => `not asked: ${questionWords(code)}`,
+  memory: ({ memory }) =>
+    `the client ${memory} ${memory === 'refused' ? '' : 'to '}a product before`,
+  day: () => 'by daylight',
+  practitioner: ({ code }) => PRACTITIONER_WORDS[code] ?? plain(code),
+  history: () => 'what past visits show',
+  any: ({ of }) =>
+    listed(
+      of.map((part) => conditionWords(part)),
+      '— or',
+    ),
+  all: ({ of }) =>
+    listed(
+      of.map((part) => conditionWords(part)),
+      'and',
+    ),
+})
+
+const questionWords = (code: string): string => questionByCode.get(code)?.ask ?? plain(code)
+
+function findingConditionWords({
+  finding,
+  minGrade,
+}: Extract<Condition, { kind: 'finding' }>): string {
+  const grade = minGrade > 1 ? `, grade ${minGrade} or more` : ''
+  return `${findingWords(finding).name.toLowerCase()} read today${grade}`
+}
+
+function lesionWords({ types, atLeast }: Extract<Condition, { kind: 'lesions' }>): string {
+  const how = atLeast === 1 ? 'a lesion' : `${atLeast} lesions or more`
+  return `${how} on the map: ${listed(types.map((type) => LESION_WORDS[type].toLowerCase()))}`
+}
+
+function allergyWords({ family, reaction }: Extract<Condition, { kind: 'allergy' }>): string {
+  const verb = reaction === 'dislike' ? 'dislikes' : 'allergy to'
+  const how = reaction === 'breathing' ? ', with breathing, hives or swelling' : ''
+  return `${verb} ${familyName(family)}${how}`
 }
 
 function factWords(fact: Extract<Condition, { kind: 'fact' }>): string {
   const question = questionByCode.get(fact.code)
-  const ask = question?.ask ?? plain(fact.code)
+  const ask = questionWords(fact.code)
   if (fact.aheadDays !== undefined) return `${ask}, in the next ${days(fact.aheadDays)}`
   if (fact.withinDays === undefined)
     return fact.afterDays === undefined ? ask : `${ask}, now or in the last ${days(fact.afterDays)}`
@@ -108,60 +124,48 @@ function factWords(fact: Extract<Condition, { kind: 'fact' }>): string {
 /** What an effect is about: "steam, heat", "acid strength", "any product". */
 function targetWords(target: Selector | undefined): string {
   if (!target) return ''
+  const { any, all, not, lever, family } = target
   const parts = [
-    target.everything ? 'the whole visit' : '',
-    target.any ? listed(target.any.map(propertyWords)) : '',
-    target.all ? target.all.map(propertyWords).join(' and ') : '',
-    target.lever ? LEVER_WORDS[target.lever] : '',
-    target.family
-      ? `products with ${(familyById.get(target.family)?.name ?? target.family).toLowerCase()}`
-      : '',
-    target.unread ? 'products without an ingredient list' : '',
-    target.product ? 'any product' : '',
-    target.productId ? 'that product' : '',
-    target.not ? `but not ${listed(target.not.map(propertyWords))}` : '',
+    target.everything && 'the whole visit',
+    any && listed(any.map(propertyWords)),
+    all?.map(propertyWords).join(' and '),
+    lever && LEVER_WORDS[lever],
+    family && `products with ${familyName(family)}`,
+    target.unread && 'products without an ingredient list',
+    target.product && 'any product',
+    target.productId && 'that product',
+    not && `but not ${listed(not.map(propertyWords))}`,
   ]
   return parts.filter(Boolean).join(', ')
 }
 
-function limitWords(limit: Limit): string {
-  switch (limit.kind) {
-    case 'rung':
-      return limit.belowWritten === undefined
-        ? `rung ${limit.max} at the most`
-        : `at least ${limit.belowWritten === 1 ? 'one rung' : `${limit.belowWritten} rungs`} below the written one`
-    case 'zone-rung':
-      return `above rung ${limit.max} these zones are left out`
-    case 'first-time-rung':
-      return `rung ${limit.max} at the most the first time`
-    case 'dwell-minutes':
-      return `${limit.max} minutes at the most`
-    case 'device-minutes':
-      return 'the minutes its maker gives for a zone'
-    case 'exfoliation':
-      return `${limit.max} exfoliation ${limit.max === 1 ? 'point' : 'points'} at the most`
-    case 'exfoliation-used':
-      return 'points already spent count'
-    case 'acid-layers':
-      return `${limit.max === 1 ? 'one acid layer' : `${limit.max} acid layers`} at the most`
-  }
-}
+const limitWords = byKind<Limit, [], string>({
+  rung: ({ max, belowWritten }) => {
+    if (belowWritten === undefined) return `rung ${max} at the most`
+    const rungs = belowWritten === 1 ? 'one rung' : `${belowWritten} rungs`
+    return `at least ${rungs} below the written one`
+  },
+  'zone-rung': ({ max }) => `above rung ${max} these zones are left out`,
+  'first-time-rung': ({ max }) => `rung ${max} at the most the first time`,
+  'dwell-minutes': ({ max }) => `${max} minutes at the most`,
+  'device-minutes': () => 'the minutes its maker gives for a zone',
+  exfoliation: ({ max }) => `${max} exfoliation ${max === 1 ? 'point' : 'points'} at the most`,
+  'exfoliation-used': () => 'points already spent count',
+  'acid-layers': ({ max }) => `${max === 1 ? 'one acid layer' : `${max} acid layers`} at the most`,
+})
 
-function evidenceWords(evidence: Evidence): string {
-  switch (evidence.kind) {
-    case 'clearance':
-      return 'a clearance in writing'
-    case 'guardian-consent':
-      return 'a guardian’s dated consent'
-    case 'resilient':
-      return 'skin that is read as resilient'
-    case 'patch-test':
-      return 'a calm delayed patch test of the product within six months'
-    case 'scope':
-      return 'the practitioner’s recorded scope'
-    case 'said-yes':
-      return `yes to “${questionByCode.get(evidence.code)?.ask ?? plain(evidence.code)}”`
-  }
+const evidenceWords = byKind<Evidence, [], string>({
+  clearance: () => 'a clearance in writing',
+  'guardian-consent': () => 'a guardian’s dated consent',
+  resilient: () => 'skin that is read as resilient',
+  'patch-test': () => 'a calm delayed patch test of the product within six months',
+  scope: () => 'the practitioner’s recorded scope',
+  'said-yes': ({ code }) => `yes to “${questionWords(code)}”`,
+})
+
+function zoneWords(zones: RuleEffect['zones']): string {
+  if (zones === undefined) return ''
+  return zones === 'because' ? 'where it is' : zonesInWords(zones)
 }
 
 /** One effect in words: what it is about, how far, where, and what would loosen it. `care` gives a requirement's words. */
@@ -169,17 +173,11 @@ export function effectWords(
   effect: RuleEffect,
   care: (require: NonNullable<RuleEffect['require']>) => string,
 ): string {
-  const zones =
-    effect.zones === undefined
-      ? ''
-      : effect.zones === 'because'
-        ? 'where it is'
-        : zonesInWords(effect.zones)
   return [
     targetWords(effect.target),
     effect.limit ? limitWords(effect.limit) : '',
     effect.require ? care(effect.require) : '',
-    zones,
+    zoneWords(effect.zones),
     effect.unless ? `unless there is ${evidenceWords(effect.unless)}` : '',
   ]
     .filter(Boolean)

@@ -1,0 +1,144 @@
+import { ageOn, dateInWords, daysBetween } from '../client/facts'
+import type { Fact } from '../client/model'
+import { questionByCode } from '../client/questions'
+import { familyById } from '../catalog/families'
+import { FINDINGS } from '../skin/findings'
+import { LESION_WORDS } from '../skin/lesions'
+import type { Reading } from '../skin/model'
+import { zonesInWords, type ZoneId } from '../skin/zones'
+import { byKind } from '../kinds'
+import type { Condition } from './rule'
+import { allergiesUnknown, type KnownFacts, type NamedFact } from './situation'
+
+/** One reason a condition holds: in words, with the zones and product it names. */
+export interface Cause {
+  readonly because: string
+  readonly zones?: readonly ZoneId[]
+  readonly productId?: string
+  readonly unasked: boolean
+}
+
+type ConditionOf<Kind extends Condition['kind']> = Extract<Condition, { kind: Kind }>
+
+const asked = (because: string): Cause => ({ because, unasked: false })
+const causeIf = (holds: boolean, because: string): Cause[] => (holds ? [asked(because)] : [])
+
+/** Every reason for which a condition holds; none when it does not. */
+export const causesOf: (condition: Condition, known: KnownFacts) => readonly Cause[] = byKind({
+  always: () => [asked('always')],
+  history: () => [],
+  day: (_, { situation }) => causeIf(situation.daytime, 'a visit by day'),
+  fact: factCauses,
+  finding: (condition, { situation }) => findingCauses(condition, situation.reading),
+  lesions: (condition, { situation }) => lesionCauses(condition, situation.reading),
+  practitioner: ({ code }, { situation }) =>
+    causeIf(situation.practitioner?.hazards.includes(code) ?? false, 'about yourself'),
+  'age-below': ({ years }, { situation }) => {
+    const age = ageOn(situation.client.bornOn, situation.date)
+    return causeIf(age < years, `${age} years old`)
+  },
+  allergy: allergyCauses,
+  'any-allergy': (_, { facts }) =>
+    causeIf([...facts.values()].some(isAllergy), 'an allergy is known'),
+  unasked: (_, { facts }) =>
+    allergiesUnknown(facts) ? [{ because: 'allergies', unasked: true }] : [],
+  memory: memoryCauses,
+  any: ({ of }, known) => of.flatMap((part) => causesOf(part, known)),
+  all: everyCombination,
+})
+
+/** Every combination is a cause of its own, so that one more of a kind adds and never rewrites. */
+function everyCombination({ of }: ConditionOf<'all'>, known: KnownFacts): readonly Cause[] {
+  const parts = of.map((part) => causesOf(part, known).filter((cause) => !cause.unasked))
+  return parts.reduce((combined, causes) =>
+    combined.flatMap((first) => causes.map((second) => together(first, second))),
+  )
+}
+
+const together = (first: Cause, second: Cause): Cause => ({
+  ...first,
+  because: `${first.because}, ${second.because}`,
+  ...(second.zones ? { zones: second.zones } : {}),
+})
+
+function factCauses(
+  condition: ConditionOf<'fact'>,
+  { situation, facts, byQuestion }: KnownFacts,
+): Cause[] {
+  const question = questionByCode.get(condition.code)
+  const own = facts.get(condition.code)
+  const isOpen = question?.level === 'stop' && (own === undefined || own.answer === 'unknown')
+  const answers = byQuestion.get(condition.code) ?? []
+  const causes = answers.flatMap((answer) => factCause(condition, answer, situation.date) ?? [])
+  return isOpen ? [...causes, { because: question.ask, unasked: true }] : causes
+}
+
+function factCause(
+  condition: ConditionOf<'fact'>,
+  { fact, name }: NamedFact,
+  date: string,
+): Cause | undefined {
+  if (!isInForce(condition, fact, date)) return undefined
+  const because = fact.on ? `${name} (${dateInWords(fact.on)})` : name
+  const zones = fact.answer === 'yes' && fact.zones?.length ? { zones: fact.zones } : {}
+  return { ...asked(because), ...zones }
+}
+
+/** A yes within its window; a no only where the rule reaches for some days after the end. */
+function isInForce(condition: ConditionOf<'fact'>, fact: Fact, date: string): boolean {
+  const { afterDays, aheadDays, withinDays, floorDays = 0 } = condition
+  if (fact.answer === 'unknown') return false
+  const days = fact.on === undefined ? undefined : daysBetween(fact.on, date)
+  if (fact.answer === 'no')
+    return afterDays !== undefined && days !== undefined && days <= afterDays
+  if (days === undefined) return true
+  if (aheadDays !== undefined && (days > 0 || -days > aheadDays)) return false
+  return withinDays === undefined || days <= Math.max(withinDays, floorDays)
+}
+
+function findingCauses(
+  { finding: kind, minGrade }: ConditionOf<'finding'>,
+  { findings }: Reading,
+): Cause[] {
+  const name = FINDINGS.find((words) => words.kind === kind)?.name ?? kind
+  return findings
+    .filter((finding) => finding.kind === kind && finding.grade >= minGrade)
+    .map(({ zones }) => ({ ...asked(`${name}, ${zonesInWords(zones)}`), zones }))
+}
+
+/** One cause per pinned lesion, so that one more adds and never rewrites; for a count, one cause for reaching it. */
+function lesionCauses({ types, atLeast }: ConditionOf<'lesions'>, { lesions }: Reading): Cause[] {
+  const counted = lesions.filter((lesion) => types.includes(lesion.type))
+  if (counted.length < atLeast) return []
+  if (atLeast > 1) return [asked(`${atLeast} or more inflamed lesions on the map`)]
+  return counted.map(({ type, zone }) => ({
+    ...asked(`${LESION_WORDS[type]}, ${zonesInWords([zone])}`),
+    zones: [zone],
+  }))
+}
+
+const isAllergy = (fact: Fact): boolean =>
+  fact.code.startsWith('allergy:') && fact.answer === 'yes' && fact.reaction !== 'dislike'
+
+function allergyCauses(
+  { family, reaction }: ConditionOf<'allergy'>,
+  { facts }: KnownFacts,
+): Cause[] {
+  const fact = facts.get(`allergy:${family}`)
+  if (fact?.answer !== 'yes') return []
+  const isMeant = reaction === undefined ? fact.reaction !== 'dislike' : fact.reaction === reaction
+  if (!isMeant) return []
+  const name = (familyById.get(family)?.name ?? family).toLowerCase()
+  const verb = fact.reaction === 'dislike' ? 'Dislikes' : 'Allergy to'
+  const how = fact.reaction === 'breathing' ? ', with breathing trouble or swelling' : ''
+  return [asked(`${verb} ${name}${how}`)]
+}
+
+function memoryCauses({ memory: kind }: ConditionOf<'memory'>, { situation }: KnownFacts): Cause[] {
+  return situation.client.memories
+    .filter((memory) => memory.memory === kind)
+    .map(({ memory, on, productId }) => ({
+      ...asked(`${memory} on ${dateInWords(on)}`),
+      productId,
+    }))
+}

@@ -1,0 +1,81 @@
+import { factsInForce, dateInWords } from '../client/facts'
+import { KNOWN, type Known } from '../client/medicines'
+import type { Client, Concern, Fact } from '../client/model'
+import { questionByCode } from '../client/questions'
+import type { PastVisit } from '../climb/model'
+import type { LeverId } from '../protocol/words'
+import type { Reading } from '../skin/model'
+import type { Technique } from './rule'
+
+/** What the practitioner may do and what must be minded about them. Left out: nothing beyond the plain scope. */
+export interface Practitioner {
+  readonly scope: readonly Technique[]
+  readonly hazards: readonly string[]
+}
+
+/** Everything `constrain` may know. `date` is the visit's ISO date in the salon's zone; `daytime` false for an evening visit. */
+export interface Situation {
+  readonly client: Pick<Client, 'facts' | 'memories' | 'clearances' | 'bornOn' | 'patchTests'> & {
+    readonly concerns?: readonly Concern[]
+  }
+  readonly reading: Reading
+  readonly history: readonly PastVisit[]
+  readonly levers: readonly LeverId[]
+  readonly date: string
+  readonly daytime: boolean
+  readonly practitioner?: Practitioner | undefined
+  /** The salon's list of medicines and conditions; default: the one that ships. */
+  readonly medicines?: readonly Known[] | undefined
+}
+
+/** An answer in force, and what it is called: the question, or the medicine's name. */
+export interface NamedFact {
+  readonly fact: Fact
+  readonly name: string
+}
+
+/** A situation with its answers sorted, as the rules ask for them. */
+export interface KnownFacts {
+  readonly situation: Situation
+  /** Answers in force by code. */
+  readonly facts: ReadonlyMap<string, Fact>
+  /** Answers in force by the question they belong to: its own, and those of medicines that lead to it. */
+  readonly byQuestion: ReadonlyMap<string, readonly NamedFact[]>
+  /** Levers without a tolerated history. */
+  readonly firsts: readonly LeverId[]
+}
+
+export function knownFacts(situation: Situation, firsts: readonly LeverId[]): KnownFacts {
+  const facts = factsInForce(situation.client.facts)
+  return { situation, facts, byQuestion: byQuestion(facts, situation), firsts }
+}
+
+function byQuestion(
+  facts: ReadonlyMap<string, Fact>,
+  { medicines = KNOWN, history }: Situation,
+): Map<string, NamedFact[]> {
+  const medicineByCode = new Map(medicines.map((known) => [`medicine:${known.id}`, known]))
+  const answers = new Map<string, NamedFact[]>()
+  const put = (code: string, answer: NamedFact) =>
+    answers.set(code, [...(answers.get(code) ?? []), answer])
+  for (const fact of facts.values()) {
+    const medicine = medicineByCode.get(fact.code)
+    if (medicine) put(medicine.code, { fact, name: medicine.name })
+    else put(fact.code, { fact, name: questionByCode.get(fact.code)?.ask ?? fact.code })
+  }
+  for (const coldSore of coldSoresAfter(history)) put(coldSore.fact.code, coldSore)
+  return answers
+}
+
+/** E13: a cold sore that came after a visit is a history of cold sores, whatever was answered. */
+const coldSoresAfter = (history: readonly PastVisit[]): NamedFact[] =>
+  history
+    .filter((visit) => visit.answer?.coldSore)
+    .map((visit) => ({
+      fact: { code: 'cold-sore-history', answer: 'yes', askedOn: visit.on },
+      name: `A cold sore after ${dateInWords(visit.on)}`,
+    }))
+
+/** Allergies are unknown until the general question, or at least one family, has been answered. */
+export const allergiesUnknown = (facts: ReadonlyMap<string, Fact>): boolean =>
+  ![...facts.values()].some((fact) => fact.code.startsWith('allergy:') && fact.answer !== 'unknown')
