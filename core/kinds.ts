@@ -21,3 +21,26 @@ export function byKind<
     return forKind(thing, ...rest)
   }
 }
+
+/** The same for unions that are told apart by `type`. */
+export type ByType<
+  Thing extends { readonly type: string },
+  Rest extends readonly unknown[],
+  Result,
+> = {
+  readonly [Type in Thing['type']]: (
+    thing: Extract<Thing, { readonly type: Type }>,
+    ...rest: Rest
+  ) => Result
+}
+
+export function byType<
+  Thing extends { readonly type: string },
+  Rest extends readonly unknown[],
+  Result,
+>(table: ByType<Thing, Rest, Result>): (thing: Thing, ...rest: Rest) => Result {
+  return (thing, ...rest) => {
+    const forType = table[thing.type as Thing['type']] as (thing: Thing, ...rest: Rest) => Result
+    return forType(thing, ...rest)
+  }
+}

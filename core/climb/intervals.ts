@@ -20,8 +20,10 @@ const WORK_DAYS: readonly (readonly [Property, number])[] = [
 /** A regular visit: about one turnover of the epidermis in the young (Grove & Kligman, J Gerontol 1983;38:137–142, value from memory). */
 const TURNOVER_DAYS = 28
 /** Transit through the outer layer is about 20 days in young adults and more than 30 in the old (same source): a quarter longer from sixty on, an eighth from forty. */
-const slower = (age: number | undefined): number =>
-  age === undefined || age < 40 ? 1 : age < 60 ? 1.125 : 1.25
+function slower(age: number | undefined): number {
+  if (age === undefined || age < 40) return 1
+  return age < 60 ? 1.125 : 1.25
+}
 
 /** Least days before a lever used on `rung` is used again; 0 where nothing is said. */
 export function minDays(lever: LeverId, rung: number, age?: number): number {

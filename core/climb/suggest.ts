@@ -1,3 +1,4 @@
+import { compareAsc } from 'date-fns'
 import { dateInWords, daysBetween } from '../client/facts'
 import { minDays } from './intervals'
 import type { LeverId } from '../protocol/words'
@@ -41,14 +42,11 @@ interface Use {
 }
 
 function usesOf(lever: LeverId, history: readonly PastVisit[]): Use[] {
-  return history
-    .flatMap((visit) => {
-      const rungs = visit.levers.filter((use) => use.lever === lever).map((use) => use.rung)
-      return rungs.length === 0
-        ? []
-        : [{ on: visit.on, rung: Math.max(...rungs), answer: visit.answer }]
-    })
-    .sort((a, b) => (a.on < b.on ? -1 : a.on > b.on ? 1 : 0))
+  const uses = history.flatMap(({ on, levers, answer }) => {
+    const rungs = levers.filter((use) => use.lever === lever).map((use) => use.rung)
+    return rungs.length === 0 ? [] : [{ on, rung: Math.max(...rungs), answer }]
+  })
+  return uses.sort((a, b) => compareAsc(a.on, b.on))
 }
 
 const answerInWords = (answer: SkinAnswer): string => {
@@ -63,6 +61,17 @@ const answerInWords = (answer: SkinAnswer): string => {
   return parts.length > 0 ? parts.join(', ') : 'calm'
 }
 
+/** What is known of one lever when its rung is suggested. */
+interface Past {
+  readonly lever: LeverId
+  /** The lever's name in words. */
+  readonly name: string
+  readonly today: string
+  readonly age: number | undefined
+  readonly last: Use
+  readonly before: Use | undefined
+}
+
 /**
  * Suggests the rung of one lever from history, by rules E01, E02, E04–E07 and E13. `today` is an ISO date, `age` in years.
  * A lever whose last answer is not recorded holds. E03 is the whole visit's: see `suggest`.
@@ -73,87 +82,99 @@ export function suggestLever(
   today: string,
   age?: number,
 ): Suggestion {
-  const uses = usesOf(
-    lever,
-    history.filter((visit) => visit.on < today),
-  )
+  const earlier = history.filter((visit) => visit.on < today)
+  const uses = usesOf(lever, earlier)
   const last = uses.at(-1)
   const name = LEVER_WORDS[lever]
-  if (!last)
-    return {
-      lever,
-      move: 'first',
-      rung: FIRST_RUNG,
-      ruleIds: ['E02'],
-      why: `No tolerated history of ${name}: one rung below the card, rung ${FIRST_RUNG} at the most, no second layer.`,
-    }
-  const at = { lever, lastRung: last.rung }
-  const harmed = uses.findLast((use) => use.answer !== null && isHarm(use.answer))
-  if (harmed === last)
-    return {
-      ...at,
-      move: 'stop',
-      rung: 0,
-      ruleIds: ['E06'],
-      why: `${answerInWords(last.answer!)} after ${dateInWords(last.on)}: ${name} stops; advise a physician before it is used again.`,
-    }
-  const wait = minDays(lever, last.rung, age) - daysBetween(last.on, today)
-  if (wait > 0)
-    return {
-      ...at,
-      move: 'wait',
-      rung: 0,
-      ruleIds: ['E01'],
-      why: `${name[0]!.toUpperCase()}${name.slice(1)} on rung ${last.rung} was on ${dateInWords(last.on)}: ${minDays(lever, last.rung, age)} days between, ${wait} more.`,
-    }
-  if (daysBetween(last.on, today) > GAP_DAYS)
-    return {
-      ...at,
-      move: 'restart',
-      rung: 1,
-      ruleIds: ['E07'],
-      why: `${daysBetween(last.on, today)} days since ${name} was last used (${dateInWords(last.on)}): start at rung 1 again.`,
-    }
-  if (last.answer && isStrong(last.answer)) {
-    return {
-      ...at,
-      move: 'down',
-      rung: Math.max(1, last.rung - 1),
-      ruleIds: ['E05'],
-      why: `Strong answer after ${dateInWords(last.on)} (${answerInWords(last.answer)}): ${name} one rung lower, ${last.rung} → ${Math.max(1, last.rung - 1)}.`,
-    }
+  if (!last) return firstTime(lever, name)
+  const past: Past = { lever, name, today, age, last, before: uses.at(-2) }
+  for (const rule of IN_ORDER) {
+    const suggested = rule(past)
+    if (suggested) return { lever, lastRung: last.rung, ...suggested }
   }
-  if (last.answer && leftTrace(last.answer)) {
-    const lower = Math.max(1, last.rung - 1)
-    return {
-      ...at,
-      move: 'down',
-      rung: lower,
-      ruleIds: ['E13'],
-      why: `${last.answer.darkMark ? 'A new dark mark' : 'A cold sore'} after ${dateInWords(last.on)}: ${name} one rung lower, ${last.rung} → ${lower}.`,
-    }
-  }
-  const before = uses.at(-2)
-  if (before && before.rung === last.rung && isCalm(last.answer) && isCalm(before.answer)) {
-    return {
-      ...at,
-      move: 'up',
-      rung: Math.min(4, last.rung + 1),
-      ruleIds: ['E04'],
-      why: `Two calm visits on rung ${last.rung} (${dateInWords(before.on)}, ${dateInWords(last.on)}): ${name} may go one rung up.`,
-    }
-  }
+  return { lever, lastRung: last.rung, ...held(past) }
+}
+
+const firstTime = (lever: LeverId, name: string): Suggestion => ({
+  lever,
+  move: 'first',
+  rung: FIRST_RUNG,
+  ruleIds: ['E02'],
+  why: `No tolerated history of ${name}: one rung below the card, rung ${FIRST_RUNG} at the most, no second layer.`,
+})
+
+type Suggested = Omit<Suggestion, 'lever' | 'lastRung'>
+type LeverRule = (past: Past) => Suggested | undefined
+
+const capitalised = (words: string): string => `${words[0]!.toUpperCase()}${words.slice(1)}`
+
+/** E06: the lever stops after harm. */
+const stopped: LeverRule = ({ last, name }) => {
+  if (last.answer === null || !isHarm(last.answer)) return undefined
+  const why = `${answerInWords(last.answer)} after ${dateInWords(last.on)}: ${name} stops; advise a physician before it is used again.`
+  return { move: 'stop', rung: 0, ruleIds: ['E06'], why }
+}
+
+/** E01: days between. */
+const waits: LeverRule = ({ lever, last, name, today, age }) => {
+  const least = minDays(lever, last.rung, age)
+  const leftDays = least - daysBetween(last.on, today)
+  if (leftDays <= 0) return undefined
+  const why = `${capitalised(name)} on rung ${last.rung} was on ${dateInWords(last.on)}: ${least} days between, ${leftDays} more.`
+  return { move: 'wait', rung: 0, ruleIds: ['E01'], why }
+}
+
+/** E07: after a long gap the lever starts low again. */
+const restarted: LeverRule = ({ last, name, today }) => {
+  const days = daysBetween(last.on, today)
+  if (days <= GAP_DAYS) return undefined
+  const why = `${days} days since ${name} was last used (${dateInWords(last.on)}): start at rung 1 again.`
+  return { move: 'restart', rung: 1, ruleIds: ['E07'], why }
+}
+
+const lowered = (rung: number): number => Math.max(1, rung - 1)
+
+/** E05: a strong answer takes the lever one rung down. */
+const downAfterStrong: LeverRule = ({ last, name }) => {
+  if (!last.answer || !isStrong(last.answer)) return undefined
+  const rung = lowered(last.rung)
+  const why = `Strong answer after ${dateInWords(last.on)} (${answerInWords(last.answer)}): ${name} one rung lower, ${last.rung} → ${rung}.`
+  return { move: 'down', rung, ruleIds: ['E05'], why }
+}
+
+/** E13: what was left behind takes the lever one rung down. */
+const downAfterTrace: LeverRule = ({ last, name }) => {
+  if (!last.answer || !leftTrace(last.answer)) return undefined
+  const rung = lowered(last.rung)
+  const trace = last.answer.darkMark ? 'A new dark mark' : 'A cold sore'
+  const why = `${trace} after ${dateInWords(last.on)}: ${name} one rung lower, ${last.rung} → ${rung}.`
+  return { move: 'down', rung, ruleIds: ['E13'], why }
+}
+
+/** E04: two calm visits on one rung let the lever go up. */
+const raised: LeverRule = ({ last, before, name }) => {
+  if (before?.rung !== last.rung || !isCalm(last.answer) || !isCalm(before.answer)) return undefined
+  const why = `Two calm visits on rung ${last.rung} (${dateInWords(before.on)}, ${dateInWords(last.on)}): ${name} may go one rung up.`
+  return { move: 'up', rung: Math.min(4, last.rung + 1), ruleIds: ['E04'], why }
+}
+
+/** The first that has something to say decides. */
+const IN_ORDER: readonly LeverRule[] = [
+  stopped,
+  waits,
+  restarted,
+  downAfterStrong,
+  downAfterTrace,
+  raised,
+]
+
+function held({ last }: Past): Suggested {
   const reason =
     last.answer === null
       ? 'the answer of the last visit is not recorded'
       : 'two calm visits on the same rung come before going up'
-  return {
-    ...at,
-    move: 'hold',
-    rung: last.rung,
-    ruleIds: ['E04'],
-    why: `Rung ${last.rung} again: ${reason}.`,
-  }
+  const why = `Rung ${last.rung} again: ${reason}.`
+  return { move: 'hold', rung: last.rung, ruleIds: ['E04'], why }
 }
 
 /**
@@ -166,23 +187,21 @@ export function suggest(
   today: string,
   age?: number,
 ): Suggestion[] {
-  let raised = false
+  let hasRisen = false
   return [...new Set(wanted)]
     .filter((lever) => LEVERS.includes(lever))
     .map((lever) => {
       const suggestion = suggestLever(lever, history, today, age)
       if (suggestion.move !== 'up') return suggestion
-      if (!raised) {
-        raised = true
-        return suggestion
-      }
-      const rung = suggestion.lastRung ?? 1
-      return {
-        ...suggestion,
-        move: 'hold' as const,
-        rung,
-        ruleIds: ['E03'],
-        why: `Rung ${rung} again: one lever goes up per visit, so that the answer can be told apart.`,
-      }
+      if (hasRisen) return heldForAnother(suggestion)
+      hasRisen = true
+      return suggestion
     })
+}
+
+/** E03: another lever goes up already. */
+function heldForAnother(suggestion: Suggestion): Suggestion {
+  const rung = suggestion.lastRung ?? 1
+  const why = `Rung ${rung} again: one lever goes up per visit, so that the answer can be told apart.`
+  return { ...suggestion, move: 'hold', rung, ruleIds: ['E03'], why }
 }

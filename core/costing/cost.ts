@@ -20,7 +20,8 @@ export interface StepCost {
   readonly stepId: string
   readonly title: string
   readonly goodsMinor: number
-  /** Seconds of the visit that are its own: none for what hangs under another's dwell. */ readonly ownS: number
+  /** Seconds of the visit that are its own: none for what hangs under another's dwell. */
+  readonly ownS: number
   readonly timeMinor: number
 }
 export interface VisitCost {
@@ -56,54 +57,51 @@ interface Exact {
  * total, which is the exact sum rounded once (largest remainder).
  */
 export function costOf(input: CostInput): VisitCost {
-  const { plan, rates } = input
+  const { plan } = input
   const { goods, unpriced } = goodsOf(input)
   const own = ownSeconds(plan)
-  const time = plan.steps.flatMap((step): Exact[] => [
-    {
-      kind: 'practitioner',
-      stepId: step.id,
-      what: step.title,
-      exact: ((own.get(step.id) ?? 0) * rates.practitionerPerHourMinor) / 3600,
-    },
-    {
-      kind: 'room',
-      stepId: step.id,
-      what: step.title,
-      exact: ((own.get(step.id) ?? 0) * rates.roomPerHourMinor) / 3600,
-    },
-  ])
-  const last = plan.steps.at(-1)
-  const turnover: Exact[] = last
-    ? [
-        {
-          kind: 'room',
-          stepId: last.id,
-          what: 'Turnover',
-          exact: (rates.turnoverMinutes * rates.roomPerHourMinor) / 60,
-        },
-      ]
-    : []
-  const lines = inMinor([...goods, ...time, ...turnover])
-  const sum = (some: readonly CostLine[]) => some.reduce((all, line) => all + line.minor, 0)
-  const isTime = (line: CostLine) => line.kind === 'practitioner' || line.kind === 'room'
-  const steps = plan.steps.map((step): StepCost => {
-    const here = lines.filter((line) => line.stepId === step.id && line.what !== 'Turnover')
-    return {
-      stepId: step.id,
-      title: step.title,
-      goodsMinor: sum(here.filter((line) => !isTime(line))),
-      ownS: own.get(step.id) ?? 0,
-      timeMinor: sum(here.filter(isTime)),
-    }
-  })
+  const lines = inMinor([...goods, ...timeOf(input, own), ...turnoverOf(input)])
   return {
     lines,
-    steps,
-    goodsMinor: sum(lines.filter((line) => !isTime(line))),
-    timeMinor: sum(lines.filter(isTime)),
-    totalMinor: sum(lines),
+    steps: plan.steps.map((step) => stepCost(step, lines, own.get(step.id) ?? 0)),
+    goodsMinor: sumOf(lines.filter((line) => !isTime(line))),
+    timeMinor: sumOf(lines.filter(isTime)),
+    totalMinor: sumOf(lines),
     unpriced,
+  }
+}
+
+const TURNOVER = 'Turnover'
+const isTime = (line: CostLine): boolean => line.kind === 'practitioner' || line.kind === 'room'
+const sumOf = (lines: readonly CostLine[]): number =>
+  lines.reduce((sum, line) => sum + line.minor, 0)
+
+/** The minutes of practitioner and room that each step takes. */
+function timeOf({ plan, rates }: CostInput, own: ReadonlyMap<string, number>): Exact[] {
+  return plan.steps.flatMap(({ id, title }): Exact[] => {
+    const ownS = own.get(id) ?? 0
+    const line = { stepId: id, what: title }
+    return [
+      { ...line, kind: 'practitioner', exact: (ownS * rates.practitionerPerHourMinor) / 3600 },
+      { ...line, kind: 'room', exact: (ownS * rates.roomPerHourMinor) / 3600 },
+    ]
+  })
+}
+
+function turnoverOf({ plan, rates }: CostInput): Exact[] {
+  const last = plan.steps.at(-1)
+  const exact = (rates.turnoverMinutes * rates.roomPerHourMinor) / 60
+  return last ? [{ kind: 'room', stepId: last.id, what: TURNOVER, exact }] : []
+}
+
+function stepCost({ id, title }: Step, lines: readonly CostLine[], ownS: number): StepCost {
+  const here = lines.filter((line) => line.stepId === id && line.what !== TURNOVER)
+  return {
+    stepId: id,
+    title,
+    goodsMinor: sumOf(here.filter((line) => !isTime(line))),
+    ownS,
+    timeMinor: sumOf(here.filter(isTime)),
   }
 }
 
@@ -117,70 +115,67 @@ function inMinor(exact: readonly Exact[]): CostLine[] {
   return exact.map(({ kind, stepId, what }, at) => ({ kind, stepId, what, minor: parts[at]! }))
 }
 
-function goodsOf({ plan, shelf: raw, supplies, size }: CostInput): {
-  goods: Exact[]
-  unpriced: string[]
-} {
+interface Goods {
+  readonly goods: readonly Exact[]
+  /** Names of what has no price, sorted. */
+  readonly unpriced: readonly string[]
+}
+
+function goodsOf(input: CostInput): Goods {
+  const goods = [...productsOf(input), ...suppliesOf(input)]
+  const unpriced = goods.flatMap((line) => (line.exact === undefined ? [line.what] : []))
+  return {
+    goods: goods.flatMap((line) =>
+      line.exact === undefined ? [] : [{ ...line, exact: line.exact }],
+    ),
+    unpriced: [...new Set(unpriced)].sort(),
+  }
+}
+
+/** A line whose price may not be known. */
+type Priced = Omit<Exact, 'exact'> & { readonly exact: number | undefined }
+
+function productsOf({ plan, shelf: raw, size }: CostInput): Priced[] {
   const shelf = composedShelf(raw)
-  const unpriced = new Set<string>()
-  const products = plan.steps.flatMap((step) =>
-    usedBy(step, shelf, size).flatMap(({ productId, amount }): Exact[] => {
+  return plan.steps.flatMap((step) =>
+    usedBy(step, shelf, size).map(({ productId, amount }) => {
       const product = productById(shelf, productId)
-      if (!product?.pack) {
-        unpriced.add(product?.name ?? productId)
-        return []
+      const { pack } = product ?? {}
+      return {
+        kind: 'product' as const,
+        stepId: step.id,
+        what: product?.name ?? productId,
+        exact: pack && (amount * pack.priceMinor) / pack.amount,
       }
-      return [
-        {
-          kind: 'product',
-          stepId: step.id,
-          what: product.name,
-          exact: (amount * product.pack.priceMinor) / product.pack.amount,
-        },
-      ]
     }),
   )
-  const laid = plan.tray.flatMap((item): Exact[] => {
-    if (!item.supply) return []
-    const supply = supplies.find((one) => one.id === item.supply!.id)
-    if (!supply) {
-      unpriced.add(item.name)
-      return []
-    }
-    return [
-      {
-        kind: 'supply',
-        stepId: item.stepId,
-        what: item.name,
-        exact: supply.kind === 'kept' ? 0 : (item.supply.count * supply.packMinor) / supply.pack,
-      },
-    ]
-  })
-  return { goods: [...products, ...laid], unpriced: [...unpriced].sort() }
 }
+
+function suppliesOf({ plan, supplies }: CostInput): Priced[] {
+  return plan.tray.flatMap(({ supply: laid, stepId, name }) => {
+    if (!laid) return []
+    const supply = supplies.find(({ id }) => id === laid.id)
+    const exact = supply && supplyPrice(supply, laid.count)
+    return [{ kind: 'supply' as const, stepId, what: name, exact }]
+  })
+}
+
+const supplyPrice = (supply: Supply, count: number): number =>
+  supply.kind === 'kept' ? 0 : (count * supply.packMinor) / supply.pack
 
 /** What goods cost at pack price, in whole minor units, and what of them has no price. */
 export function goodsMinor(
   uses: readonly { readonly productId: string; readonly amount: number }[],
   products: readonly Product[],
 ): { readonly minor: number; readonly unpriced: readonly string[] } {
-  const packs = uses.map((use) => ({
-    use,
-    product: products.find((one) => one.id === use.productId),
-  }))
-  const minor = Math.round(
-    packs.reduce(
-      (sum, { use, product }) =>
-        sum + (product?.pack ? (use.amount * product.pack.priceMinor) / product.pack.amount : 0),
-      0,
-    ),
-  )
-  return {
-    minor,
-    unpriced: packs
-      .filter(({ product }) => !product?.pack)
-      .map(({ use, product }) => product?.name ?? use.productId),
+  let exact = 0
+  const unpriced: string[] = []
+  for (const { productId, amount } of uses) {
+    const product = products.find(({ id }) => id === productId)
+    if (product?.pack) exact += (amount * product.pack.priceMinor) / product.pack.amount
+    else unpriced.push(product?.name ?? productId)
   }
+  return { minor: Math.round(exact), unpriced }
 }
 
 /** What a step takes off the shelf, by product, each in its own unit; parts of a house mix apart. */
@@ -222,18 +217,25 @@ export function ownSeconds({ steps, segments, totalS }: CostInput['plan']): Map<
     .filter((at) => at >= 0 && at <= totalS)
     .sort((a, b) => a - b)
   const own = new Map<string, number>()
-  for (const [at, from] of cuts.slice(0, -1).entries()) {
-    const to = cuts[at + 1]!
-    const here = solid.filter((segment) => segment.startS <= from && segment.endS >= to)
-    const whose =
-      here.find((segment) => segment.hands && segment.kind !== 'prepare') ??
-      here
-        .filter((segment) => segment.kind === 'dwell' || segment.kind === 'settle')
-        .sort((a, b) => a.startS - b.startS)[0] ??
-      here[0] ??
-      solid.findLast((segment) => segment.endS <= from) ??
-      solid[0]
-    if (whose) own.set(whose.stepId, (own.get(whose.stepId) ?? 0) + to - from)
+  for (const [at, fromS] of cuts.slice(0, -1).entries()) {
+    const toS = cuts[at + 1]!
+    const owner = ownerOf(solid, fromS, toS)
+    if (owner) own.set(owner.stepId, (own.get(owner.stepId) ?? 0) + toS - fromS)
   }
   return own
+}
+
+type Segments = CostInput['plan']['segments']
+
+/** Whose a stretch of the visit is in which nothing begins or ends. */
+function ownerOf(solid: Segments, fromS: number, toS: number): Segments[number] | undefined {
+  const here = solid.filter((segment) => segment.startS <= fromS && segment.endS >= toS)
+  const waiting = here.filter(({ kind }) => kind === 'dwell' || kind === 'settle')
+  return (
+    here.find((segment) => segment.hands && segment.kind !== 'prepare') ??
+    waiting.sort((a, b) => a.startS - b.startS)[0] ??
+    here[0] ??
+    solid.findLast((segment) => segment.endS <= fromS) ??
+    solid[0]
+  )
 }

@@ -1,5 +1,5 @@
 import type { PlacedSegment } from '../adapt/plan'
-import type { Ladder, RunState } from './reduce'
+import type { Ladder, RunState, SegmentLog } from './reduce'
 
 /** A segment as the run has it now: known by events, inferred by the clock, or still forecast. Wall-clock milliseconds. */
 export interface LiveSegment {
@@ -122,105 +122,129 @@ function dwellsBefore(segments: readonly PlacedSegment[]): Map<string, PlacedSeg
   return before
 }
 
-function step(walk: Walk, segment: PlacedSegment) {
+/** Where one hands-on segment stands, and what that leaves for the next. */
+function step(walk: Walk, segment: PlacedSegment): void {
   const { state, nowMs } = walk
-  const log = state.segments.get(segment.id)
-  if (state.skipped.has(segment.stepId))
-    return void walk.found.set(segment.id, {
-      segment,
-      status: 'skipped',
-      fromMs: walk.cursorMs,
-      toMs: walk.cursorMs,
-    })
-  const dwell = walk.dwellOf.get(segment.id)
-  const earliest = dwell
-    ? Math.max(walk.cursorMs, dwellStart(walk, dwell) + lengthMs(dwell))
-    : idleStart(walk, segment)
-  const fromMs = log?.startedMs ?? Math.min(earliest, log?.finishedMs ?? Infinity)
-  const plannedEnd = fromMs + lengthMs(segment)
-  const put = (status: LiveSegment['status'], toMs: number, beginsMs = fromMs) => {
-    walk.found.set(segment.id, { segment, status, fromMs: beginsMs, toMs })
-    walk.cursorMs = toMs
-  }
-  if (log?.finishedMs !== undefined) return put('done', log.finishedMs)
-  const mayBegin =
-    walk.running && !walk.blocked && (log?.startedMs !== undefined || (fromMs <= nowMs && !dwell))
-  // What waits for a word, a removal above all, begins now at the earliest: its forecast and all after it move with the clock.
-  if (!mayBegin) {
+  if (state.skipped.has(segment.stepId)) return pass(walk, segment, 'skipped', walk.cursorMs)
+  const log = state.segments.get(segment.id) ?? {}
+  const fromMs = beginningOf(walk, segment, log)
+  const plannedEndMs = fromMs + lengthMs(segment)
+  if (log.finishedMs !== undefined) return pass(walk, segment, 'done', fromMs, log.finishedMs)
+  if (!mayBegin(walk, segment, log, fromMs)) {
+    // What waits for a word, a removal above all, begins now at the earliest: its forecast and all after it move with the clock.
     const beginsMs = walk.running ? Math.max(fromMs, nowMs) : fromMs
-    put('ahead', beginsMs + lengthMs(segment), beginsMs)
+    pass(walk, segment, 'ahead', beginsMs, beginsMs + lengthMs(segment))
     walk.blocked = true
     return
   }
-  // A gate waits for its answer; an answer given is its end.
-  const inferrable = !dwell && log?.stillMs === undefined && segment.gate === undefined
-  if (inferrable && plannedEnd <= nowMs) return put('inferred', plannedEnd)
-  put('now', Math.max(plannedEnd, nowMs))
+  if (mayBeInferred(walk, segment, log) && plannedEndMs <= nowMs)
+    return pass(walk, segment, 'inferred', fromMs, plannedEndMs)
+  pass(walk, segment, 'now', fromMs, Math.max(plannedEndMs, nowMs))
   walk.blocked = true
 }
+
+function pass(
+  walk: Walk,
+  segment: PlacedSegment,
+  status: LiveSegment['status'],
+  fromMs: number,
+  toMs = fromMs,
+): void {
+  walk.found.set(segment.id, { segment, status, fromMs, toMs })
+  walk.cursorMs = toMs
+}
+
+function beginningOf(walk: Walk, segment: PlacedSegment, log: SegmentLog): number {
+  if (log.startedMs !== undefined) return log.startedMs
+  const dwell = walk.dwellOf.get(segment.id)
+  const earliestMs = dwell
+    ? Math.max(walk.cursorMs, dwellStart(walk, dwell) + lengthMs(dwell))
+    : idleStart(walk, segment)
+  return Math.min(earliestMs, log.finishedMs ?? Infinity)
+}
+
+function mayBegin(walk: Walk, segment: PlacedSegment, log: SegmentLog, fromMs: number): boolean {
+  if (!walk.running || walk.blocked) return false
+  const byTheClock = fromMs <= walk.nowMs && !walk.dwellOf.has(segment.id)
+  return log.startedMs !== undefined || byTheClock
+}
+
+/** A removal, something that is still going on and a gate wait for a word. */
+const mayBeInferred = (walk: Walk, segment: PlacedSegment, log: SegmentLog): boolean =>
+  !walk.dwellOf.has(segment.id) && log.stillMs === undefined && segment.gate === undefined
 
 /** Hands go straight on, but keep a planned rest: a step that waits for nothing starts when it was planned, at the earliest after what is before it. */
 function idleStart(walk: Walk, segment: PlacedSegment): number {
   const settled = [...walk.found.values()].filter((live) => live.segment.endS <= segment.startS)
-  const latest = settled.reduce(
-    (best, live) =>
-      live.segment.endS > best.segment.endS ||
-      (live.segment.endS === best.segment.endS && live.toMs > best.toMs)
-        ? live
-        : best,
-    settled[0]!,
-  )
-  return latest
-    ? Math.max(walk.cursorMs, latest.toMs + (segment.startS - latest.segment.endS) * 1000)
-    : walk.cursorMs + segment.startS * 1000
+  const [first, ...others] = settled
+  if (!first) return walk.cursorMs + segment.startS * 1000
+  const latest = others.reduce((best, live) => (endsAfter(live, best) ? live : best), first)
+  const restMs = (segment.startS - latest.segment.endS) * 1000
+  return Math.max(walk.cursorMs, latest.toMs + restMs)
 }
 
-function dwellStart(walk: Walk, dwell: PlacedSegment): number {
-  const apply = [...walk.found.values()]
-    .filter(
-      (live) =>
-        live.segment.stepId === dwell.stepId &&
-        live.segment.endS <= dwell.startS &&
-        live.segment.kind !== 'prepare',
-    )
-    .at(-1)
-  return apply ? apply.toMs : walk.cursorMs
+/** Planned to end later, or at the same second and later in fact. */
+const endsAfter = (live: LiveSegment, other: LiveSegment): boolean =>
+  live.segment.endS > other.segment.endS ||
+  (live.segment.endS === other.segment.endS && live.toMs > other.toMs)
+
+/** What the hands last did for a step before one of its segments. */
+function handsBefore(walk: Walk, { stepId, startS }: PlacedSegment): LiveSegment | undefined {
+  return [...walk.found.values()].findLast(
+    ({ segment }) =>
+      segment.stepId === stepId && segment.endS <= startS && segment.kind !== 'prepare',
+  )
 }
+
+const dwellStart = (walk: Walk, dwell: PlacedSegment): number =>
+  handsBefore(walk, dwell)?.toMs ?? walk.cursorMs
 
 /** A dwell or a dry-down: no hands, its time follows from what is before it on the skin. */
 function passive(
   walk: Walk,
   segment: PlacedSegment,
   all: readonly PlacedSegment[],
-  begun: number,
+  begunMs: number,
 ): LiveSegment {
-  const before = [...walk.found.values()]
-    .filter(
-      (live) =>
-        live.segment.stepId === segment.stepId &&
-        live.segment.endS <= segment.startS &&
-        live.segment.kind !== 'prepare',
-    )
-    .at(-1)
-  const fromMs = before?.toMs ?? begun + segment.startS * 1000
-  const skipped = walk.state.skipped.has(segment.stepId)
-  const onSkin = before !== undefined && (before.status === 'done' || before.status === 'inferred')
+  const before = handsBefore(walk, segment)
+  const fromMs = before?.toMs ?? begunMs + segment.startS * 1000
   const follower = all.find((other) => walk.dwellOf.get(other.id) === segment)
   const removal = follower && walk.found.get(follower.id)
-  const removing = removal && (removal.status === 'done' || removal.status === 'now')
-  const toMs = removing
-    ? removal.fromMs
-    : follower
-      ? Math.max(fromMs + lengthMs(segment), onSkin ? walk.nowMs : 0)
-      : fromMs + lengthMs(segment)
-  const over = removing || (!follower && toMs <= walk.nowMs)
-  return {
-    segment,
-    status: skipped ? 'skipped' : !onSkin ? 'ahead' : over ? 'done' : 'now',
-    fromMs,
-    toMs,
+  const lying: Lying = {
+    isOn: isOn(before),
+    needsRemoval: follower !== undefined,
+    removal: isComingOff(removal) ? removal : undefined,
+    plannedEndMs: fromMs + lengthMs(segment),
   }
+  const { status, toMs } = lyingAt(lying, walk.nowMs)
+  const isSkipped = walk.state.skipped.has(segment.stepId)
+  return { segment, status: isSkipped ? 'skipped' : status, fromMs, toMs }
 }
+
+/** How a layer lies on the skin. */
+interface Lying {
+  readonly isOn: boolean
+  readonly needsRemoval: boolean
+  readonly removal: LiveSegment | undefined
+  readonly plannedEndMs: number
+}
+
+function lyingAt(
+  { isOn, needsRemoval, removal, plannedEndMs }: Lying,
+  nowMs: number,
+): Pick<LiveSegment, 'status' | 'toMs'> {
+  if (removal) return { status: isOn ? 'done' : 'ahead', toMs: removal.fromMs }
+  if (!isOn) return { status: 'ahead', toMs: plannedEndMs }
+  // What has to be taken off stays on until somebody says so.
+  if (needsRemoval) return { status: 'now', toMs: Math.max(plannedEndMs, nowMs) }
+  return { status: plannedEndMs <= nowMs ? 'done' : 'now', toMs: plannedEndMs }
+}
+
+const isOn = (before: LiveSegment | undefined): boolean =>
+  before?.status === 'done' || before?.status === 'inferred'
+
+const isComingOff = (removal: LiveSegment | undefined): removal is LiveSegment =>
+  removal?.status === 'done' || removal?.status === 'now'
 
 function layersAt(
   walk: Walk,

@@ -1,14 +1,16 @@
 import type { FittedPlan } from '../adapt/plan'
 import type { Sensation } from '../catalog/model'
 import type { Reading } from '../skin/model'
-import type { RunEvent } from './events'
+import { byType } from '../kinds'
+import type { RunBody, RunEvent } from './events'
 import { liveAt, mayLeaveOut } from './live'
 
 /** What happened to one segment, by events alone; wall-clock milliseconds. */
 export interface SegmentLog {
   readonly startedMs?: number
   readonly finishedMs?: number
-  /** Not inferred as finished any more. */ readonly stillMs?: number
+  /** Not inferred as finished any more. */
+  readonly stillMs?: number
 }
 export interface Felt {
   readonly stepId: string
@@ -45,10 +47,16 @@ export interface RunState<Plan extends Ladder = FittedPlan> {
   readonly events: readonly RunEvent[]
 }
 
-const byTime = (a: RunEvent, b: RunEvent): number =>
-  a.wallMs - b.wallMs ||
-  (a.deviceId < b.deviceId ? -1 : a.deviceId > b.deviceId ? 1 : a.seq - b.seq) ||
-  (a.id < b.id ? -1 : 1)
+const byText = (a: string, b: string): number => {
+  if (a === b) return 0
+  return a < b ? -1 : 1
+}
+
+/** By time; at one time by device and its own count. */
+function byTime(a: RunEvent, b: RunEvent): number {
+  const ofDevice = byText(a.deviceId, b.deviceId) || a.seq - b.seq
+  return a.wallMs - b.wallMs || ofDevice || (a.id < b.id ? -1 : 1)
+}
 
 /** Events once each, retracted ones out, in one order on every device. */
 export function canonical(events: readonly RunEvent[]): RunEvent[] {
@@ -84,7 +92,8 @@ export function reduceRun<Plan extends Ladder>(
     reading: undefined,
     events: ordered,
   }
-  for (const event of ordered) apply(state, event)
+  // A stored plan is a whole one; a run that was begun on less of it keeps what it asked for.
+  for (const event of ordered) apply(state as Building<Ladder>, event)
   return state
 }
 
@@ -104,83 +113,75 @@ interface Building<Plan extends Ladder> {
   readonly events: readonly RunEvent[]
 }
 
-function apply<Plan extends Ladder>(state: Building<Plan>, event: RunEvent) {
-  const { body, wallMs } = event
-  const known = (segmentId: string): boolean =>
-    state.plan.segments.some((segment) => segment.id === segmentId)
-  switch (body.type) {
-    case 'start':
-      state.startedMs ??= wallMs
-      break
-    case 'finish':
-      state.finishedMs ??= wallMs
-      break
-    case 'emergency':
-      state.emergencyMs ??= wallMs
-      break
-    case 'started':
-      if (known(body.segmentId))
-        note(state, body.segmentId, (log) => ({ ...log, startedMs: log.startedMs ?? wallMs }))
-      break
-    case 'finished':
-      if (known(body.segmentId))
-        note(state, body.segmentId, (log) => ({ ...log, finishedMs: log.finishedMs ?? wallMs }))
-      break
-    case 'still':
-      if (known(body.segmentId))
-        note(state, body.segmentId, (log) => ({ ...log, stillMs: log.stillMs ?? wallMs }))
-      break
-    case 'sensation':
-      state.sensations.push({
-        stepId: body.stepId,
-        sensation: body.sensation,
-        atMs: wallMs,
-        eventId: event.id,
-      })
-      break
-    case 'comfort':
-      state.comforts.push({ stepId: body.stepId, measure: body.measure, atMs: wallMs })
-      break
-    case 'note':
-      state.notes.push({ text: body.text, atMs: wallMs })
-      break
-    case 'skipped':
-      skip(state, body.stepId, body.reason, wallMs)
-      break
-    case 'checked':
-      state.checks.set(body.stepId, state.checks.get(body.stepId) ?? body.answer)
-      if (body.answer === 'stings' && body.productId !== undefined) state.stung.push(body.productId)
-      break
-    case 'read':
-      state.reading = body.reading
-      break
-    // A stored plan is a whole one; a run that was begun on less of it keeps what it asked for.
-    case 'replanned':
-      state.plan = body.plan as unknown as Plan
-      break
-    case 'retract':
-      break
-  }
-}
+type Change = (state: Building<Ladder>, event: RunEvent) => void
+type BodyOf<Type extends RunBody['type']> = Extract<RunBody, { type: Type }>
 
-function note<Plan extends Ladder>(
-  state: Building<Plan>,
+/** What each kind of event does to the state. */
+const changeBy = byType<RunBody, [state: Building<Ladder>, event: RunEvent], void>({
+  start: (_, state, { wallMs }) => {
+    state.startedMs ??= wallMs
+  },
+  finish: (_, state, { wallMs }) => {
+    state.finishedMs ??= wallMs
+  },
+  emergency: (_, state, { wallMs }) => {
+    state.emergencyMs ??= wallMs
+  },
+  started: ({ segmentId }, state, { wallMs }) => keepFirst(state, segmentId, 'startedMs', wallMs),
+  finished: ({ segmentId }, state, { wallMs }) => keepFirst(state, segmentId, 'finishedMs', wallMs),
+  still: ({ segmentId }, state, { wallMs }) => keepFirst(state, segmentId, 'stillMs', wallMs),
+  sensation: ({ stepId, sensation }, state, { wallMs, id }) => {
+    state.sensations.push({ stepId, sensation, atMs: wallMs, eventId: id })
+  },
+  comfort: ({ stepId, measure }, state, { wallMs }) => {
+    state.comforts.push({ stepId, measure, atMs: wallMs })
+  },
+  note: ({ text }, state, { wallMs }) => {
+    state.notes.push({ text, atMs: wallMs })
+  },
+  skipped: skip,
+  checked: check,
+  read: ({ reading }, state) => {
+    state.reading = reading
+  },
+  replanned: ({ plan }, state) => {
+    state.plan = plan
+  },
+  // Taken out before anything is folded: see `canonical`.
+  retract: () => {},
+})
+
+const apply: Change = (state, event) => changeBy(event.body, state, event)
+
+/** The first time of its kind counts; a segment that the ladder does not have is none of the run's. */
+function keepFirst(
+  state: Building<Ladder>,
   segmentId: string,
-  change: (log: SegmentLog) => SegmentLog,
-) {
-  state.segments.set(segmentId, change(state.segments.get(segmentId) ?? {}))
+  what: keyof SegmentLog,
+  wallMs: number,
+): void {
+  if (!state.plan.segments.some((segment) => segment.id === segmentId)) return
+  const log = state.segments.get(segmentId) ?? {}
+  state.segments.set(segmentId, { ...log, [what]: log[what] ?? wallMs })
 }
 
-function skip<Plan extends Ladder>(
-  state: Building<Plan>,
-  stepId: string,
-  reason: string,
-  wallMs: number,
-) {
-  if (!mayLeaveOut(liveAt(state.plan, state, wallMs), stepId))
-    state.notes.push({
-      text: `Wanted to skip ${stepId}: ${reason}. It lies on the skin and has to come off.`,
-      atMs: wallMs,
-    })
-  else if (!state.skipped.has(stepId)) state.skipped.set(stepId, reason)
+function check(
+  { stepId, answer, productId }: BodyOf<'checked'>,
+  { checks, stung }: Building<Ladder>,
+): void {
+  checks.set(stepId, checks.get(stepId) ?? answer)
+  if (answer === 'stings' && productId !== undefined) stung.push(productId)
+}
+
+function skip(
+  { stepId, reason }: BodyOf<'skipped'>,
+  state: Building<Ladder>,
+  { wallMs }: RunEvent,
+): void {
+  if (mayLeaveOut(liveAt(state.plan, state, wallMs), stepId)) {
+    if (!state.skipped.has(stepId)) state.skipped.set(stepId, reason)
+    return
+  }
+  const text = `Wanted to skip ${stepId}: ${reason}. It lies on the skin and has to come off.`
+  state.notes.push({ text, atMs: wallMs })
 }
