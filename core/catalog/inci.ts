@@ -1,5 +1,5 @@
-import { FAMILIES, familyById, type Family } from './families'
-import { ACTIVES, COMMON_NAMES, type Active } from './ingredients'
+import { FAMILIES, familyById, type Family } from './tables/families'
+import { ACTIVES, COMMON_NAMES, type Active } from './tables/ingredients'
 
 /** One ingredient of a list, as printed and as words. */
 interface Ingredient {

@@ -1,9 +1,9 @@
-import type { Product, Shelf } from '../catalog/model'
+import type { Device, Product, Shelf, Use } from '../catalog/model'
 import { freshId } from '../protocol/family'
 import type { Step } from '../protocol/model'
 import type { Property } from '../protocol/words'
 import { subjectReader } from '../safety/subject'
-import { STEP_CATALOGUE, type CatalogueRow } from './catalogue'
+import { STEP_CATALOGUE, type CatalogueRow } from './tables/catalogue'
 
 /** Rows of the catalogue for what was typed: names that begin with it first, then words that do, then anything that holds it. */
 export function searchCatalogue(
@@ -34,39 +34,51 @@ export function stepFrom(
   after?: Step,
 ): Step {
   const product = productFor(row, shelf)
-  const use = product?.uses.find((one) => one.phase === row.product!.phase)
-  const owned =
-    row.device === undefined
-      ? undefined
-      : shelf.devices.find(
-          (device) =>
-            device.properties.includes(row.device!) &&
-            row.properties.every(
-              (property) =>
-                device.properties.includes(property) || !OWN_TO_DEVICES.includes(property),
-            ),
-        )
-  const found = product ? product.properties : owned ? owned.properties : []
-  const zones = use ? row.zones.filter((zone) => use.zones.includes(zone)) : row.zones
+  const use = product?.uses.find((candidate) => candidate.phase === row.product!.phase)
+  const device = deviceFor(row, shelf)
+  const told = new Set([...DERIVED, ...((product ?? device)?.properties ?? [])])
+  const segments = use && row.id !== 'cleanser-mask' ? use.segments : row.segments
   return {
     id: freshId(steps, row.id),
     phase: row.phase,
     title: row.name,
-    zones: zones.length > 0 ? [...zones] : [...row.zones],
+    zones: zonesFor(row, use),
     essential: false,
     priority: 3,
-    properties: row.properties.filter(
-      (property) => !found.includes(property) && !DERIVED.includes(property),
-    ),
-    segments: (use && row.id !== 'cleanser-mask' ? use.segments : row.segments).map((part) => ({
-      ...part,
-    })),
+    properties: row.properties.filter((property) => !told.has(property)),
+    segments: segments.map((part) => ({ ...part })),
     ...(product && use ? { product: { productId: product.id, useId: use.id } } : {}),
-    ...(owned ? { deviceId: owned.id } : {}),
-    ...(row.lever ? { lever: { lever: row.lever[0], rung: row.lever[1] } } : {}),
-    ...(row.closesBefore && after ? { closes: after.closes ?? after.id } : {}),
+    ...(device ? { deviceId: device.id } : {}),
+    ...rungAndCause(row, after),
     ...structuredClone(row.more ?? {}),
   }
+}
+
+function rungAndCause(
+  { lever, closesBefore }: CatalogueRow,
+  after: Step | undefined,
+): Pick<Step, 'lever' | 'closes'> {
+  return {
+    ...(lever ? { lever: { lever: lever[0], rung: lever[1] } } : {}),
+    ...(closesBefore && after ? { closes: after.closes ?? after.id } : {}),
+  }
+}
+
+/** The row's zones that its product may be used on; all of them where that leaves none. */
+function zonesFor(row: CatalogueRow, use: Use | undefined): Step['zones'] {
+  const zones = row.zones.filter((zone) => use?.zones.includes(zone) ?? true)
+  return zones.length > 0 ? zones : [...row.zones]
+}
+
+/** A device of the salon with the row's energy, and with all of its properties that tell one device from another. */
+function deviceFor({ device: energy, properties }: CatalogueRow, shelf: Shelf): Device | undefined {
+  if (energy === undefined) return undefined
+  const telling = properties.filter((property) => OWN_TO_DEVICES.includes(property))
+  return shelf.devices.find(
+    (device) =>
+      device.properties.includes(energy) &&
+      telling.every((property) => device.properties.includes(property)),
+  )
 }
 
 /** What tells one device from another with the same energy. */

@@ -1,3 +1,4 @@
+import { dequal } from 'dequal'
 import type { Segment, Step } from '../protocol/model'
 import { inMinutes } from '../quantity/time'
 import { zonesInWords } from '../skin/zones'
@@ -25,43 +26,32 @@ export function compareVersions(
   const kept = after.filter((step) => places.has(step.id)).map((step) => places.get(step.id)!)
   const still = new Set(longestRise(kept))
   const rows = after.map((step, at): RungDiff => {
+    const row = { stepId: step.id, title: step.title, to: at + 1 }
     const from = places.get(step.id)
-    if (from === undefined)
-      return {
-        stepId: step.id,
-        title: step.title,
-        kind: 'added',
-        moved: false,
-        to: at + 1,
-        details: [],
-      }
+    if (from === undefined) return { ...row, kind: 'added', moved: false, details: [] }
     const details = differences(before[from]!, step, nameOf)
-    return {
-      stepId: step.id,
-      title: step.title,
-      kind: details.length > 0 ? 'changed' : 'same',
-      moved: !still.has(from),
-      from: from + 1,
-      to: at + 1,
-      details,
-    }
+    const kind = details.length > 0 ? 'changed' : 'same'
+    return { ...row, kind, moved: !still.has(from), from: from + 1, details }
   })
   for (const [at, step] of before.entries()) {
-    if (after.some((one) => one.id === step.id)) continue
-    const anchor = rows.findLastIndex(
-      (row) => row.from !== undefined && row.from <= at && !row.moved,
-    )
-    rows.splice(anchor + 1, 0, {
-      stepId: step.id,
-      title: step.title,
+    if (after.some((other) => other.id === step.id)) continue
+    const { id: stepId, title } = step
+    const removed = {
+      stepId,
+      title,
       kind: 'removed',
       moved: false,
       from: at + 1,
       details: [],
-    })
+    } as const
+    rows.splice(placeOfRemoved(rows, at), 0, removed)
   }
   return rows
 }
+
+/** Behind the last rung that stood before it and has not moved. */
+const placeOfRemoved = (rows: readonly RungDiff[], from: number): number =>
+  rows.findLastIndex((row) => row.from !== undefined && row.from <= from && !row.moved) + 1
 
 /** A longest run of rising numbers: the rungs that need not be said to have moved. */
 function longestRise(values: readonly number[]): number[] {
@@ -86,62 +76,72 @@ const LABELS = {
 const timesOf = (part: Segment) =>
   `${inMinutes(part.minS)}–${inMinutes(part.usualS)}–${inMinutes(part.maxS)}`
 
-function differences(a: Step, b: Step, nameOf: (productId: string) => string): string[] {
-  const said: string[] = []
-  const put = (when: boolean, words: string) => {
-    if (when) said.push(words)
-  }
-  put(a.title !== b.title, `called “${b.title}”, was “${a.title}”`)
-  put(
-    a.product?.productId !== b.product?.productId,
-    `product: ${a.product ? nameOf(a.product.productId) : 'none'} → ${b.product ? nameOf(b.product.productId) : 'none'}`,
-  )
-  put(a.deviceId !== b.deviceId, `device: ${a.deviceId ?? 'none'} → ${b.deviceId ?? 'none'}`)
-  put(
-    JSON.stringify([...a.zones].sort()) !== JSON.stringify([...b.zones].sort()),
-    `zones: ${zonesInWords(a.zones)} → ${zonesInWords(b.zones)}`,
-  )
-  said.push(...segmentDifferences(a, b))
-  put(a.essential !== b.essential, b.essential ? 'now in every visit' : 'no longer in every visit')
-  put(a.priority !== b.priority, `priority ${a.priority} → ${b.priority}`)
-  put(
-    JSON.stringify(a.lever) !== JSON.stringify(b.lever),
-    `rung: ${a.lever ? `${a.lever.lever} ${a.lever.rung}` : 'none'} → ${b.lever ? `${b.lever.lever} ${b.lever.rung}` : 'none'}`,
-  )
-  put(
-    JSON.stringify(a.floating) !== JSON.stringify(b.floating),
-    b.floating ? `hangs under a dwell that admits ${b.floating.needs}` : 'has its own time',
-  )
-  put(
-    JSON.stringify(a.movements ?? []) !== JSON.stringify(b.movements ?? []),
-    `movements: ${a.movements?.length ?? 0} → ${b.movements?.length ?? 0}`,
-  )
-  put(JSON.stringify(rest(a)) !== JSON.stringify(rest(b)), 'its conditions, words or tray')
-  return said
-}
+type NameOf = (productId: string) => string
+
+/** What changed about a rung, one short sentence each. */
+const differences = (a: Step, b: Step, nameOf: NameOf): string[] =>
+  DIFFERENCES.flatMap((difference) => difference(a, b, nameOf))
+
+type Difference = (a: Step, b: Step, nameOf: NameOf) => readonly string[]
+
+const saidIf = (isDifferent: boolean, words: string): string[] => (isDifferent ? [words] : [])
+
+const DIFFERENCES: readonly Difference[] = [
+  (a, b) => saidIf(a.title !== b.title, `called “${b.title}”, was “${a.title}”`),
+  (a, b, nameOf) => {
+    const name = ({ product }: Step) => (product ? nameOf(product.productId) : 'none')
+    const isOther = a.product?.productId !== b.product?.productId
+    return saidIf(isOther, `product: ${name(a)} → ${name(b)}`)
+  },
+  (a, b) => {
+    const words = `device: ${a.deviceId ?? 'none'} → ${b.deviceId ?? 'none'}`
+    return saidIf(a.deviceId !== b.deviceId, words)
+  },
+  (a, b) => {
+    const isOther = !dequal([...a.zones].sort(), [...b.zones].sort())
+    return saidIf(isOther, `zones: ${zonesInWords(a.zones)} → ${zonesInWords(b.zones)}`)
+  },
+  segmentDifferences,
+  (a, b) => {
+    const words = b.essential ? 'now in every visit' : 'no longer in every visit'
+    return saidIf(a.essential !== b.essential, words)
+  },
+  (a, b) => saidIf(a.priority !== b.priority, `priority ${a.priority} → ${b.priority}`),
+  (a, b) => {
+    const rung = ({ lever }: Step) => (lever ? `${lever.lever} ${lever.rung}` : 'none')
+    return saidIf(!dequal(a.lever, b.lever), `rung: ${rung(a)} → ${rung(b)}`)
+  },
+  ({ floating: was }, { floating }) => {
+    const words = floating
+      ? `hangs under a dwell that admits ${floating.needs}`
+      : 'has its own time'
+    return saidIf(!dequal(was, floating), words)
+  },
+  ({ movements: was = [] }, { movements = [] }) =>
+    saidIf(!dequal(was, movements), `movements: ${was.length} → ${movements.length}`),
+  (a, b) => saidIf(!dequal(rest(a), rest(b)), 'its conditions, words or tray'),
+]
 
 function segmentDifferences(a: Step, b: Step): string[] {
-  if (a.segments.map((part) => part.id).join() !== b.segments.map((part) => part.id).join())
-    return [
-      `parts: ${a.segments.map((part) => LABELS[part.kind]).join(', ')} → ${b.segments.map((part) => LABELS[part.kind]).join(', ')}`,
-    ]
-  return b.segments.flatMap((part, at) => {
-    const was = a.segments[at]!
-    const time =
-      timesOf(was) === timesOf(part)
-        ? []
-        : [
-            was.usualS === part.usualS
-              ? `${LABELS[part.kind]}: limits ${timesOf(was)} → ${timesOf(part)} min`
-              : `${LABELS[part.kind]}: ${inMinutes(was.usualS)} → ${inMinutes(part.usualS)} min`,
-          ]
-    const other =
-      JSON.stringify({ ...was, minS: 0, usualS: 0, maxS: 0 }) ===
-      JSON.stringify({ ...part, minS: 0, usualS: 0, maxS: 0 })
-        ? []
-        : [`${LABELS[part.kind]}: how it is done`]
-    return [...time, ...other]
-  })
+  const ids = ({ segments }: Step) => segments.map((part) => part.id)
+  if (dequal(ids(a), ids(b)))
+    return b.segments.flatMap((part, at) => partDifferences(a.segments[at]!, part))
+  const kinds = ({ segments }: Step) => segments.map((part) => LABELS[part.kind]).join(', ')
+  return [`parts: ${kinds(a)} → ${kinds(b)}`]
+}
+
+function partDifferences(was: Segment, part: Segment): string[] {
+  const label = LABELS[part.kind]
+  const words =
+    was.usualS === part.usualS
+      ? `${label}: limits ${timesOf(was)} → ${timesOf(part)} min`
+      : `${label}: ${inMinutes(was.usualS)} → ${inMinutes(part.usualS)} min`
+  const { minS: _least, usualS: _usual, maxS: _most, ...wasOther } = was
+  const { minS: _least2, usualS: _usual2, maxS: _most2, ...other } = part
+  return [
+    ...saidIf(timesOf(was) !== timesOf(part), words),
+    ...saidIf(!dequal(wasOther, other), `${label}: how it is done`),
+  ]
 }
 
 const rest = ({

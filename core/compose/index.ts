@@ -1,6 +1,6 @@
 export { searchCatalogue, stepFrom } from './add'
-export { STEP_CATALOGUE } from './catalogue'
-export type { CatalogueRow } from './catalogue'
+export { STEP_CATALOGUE } from './tables/catalogue'
+export type { CatalogueRow } from './tables/catalogue'
 export { compareVersions } from './compare'
 export type { RungDiff } from './compare'
 export { outlineOf } from './outline'

@@ -181,6 +181,8 @@ export const Step = z.strictObject({
   passes: Passes.optional(),
   /** The method switch that put it in. */
   byMethod: z.string().optional(),
+  /** Its title before a method changed it. */
+  writtenTitle: z.string().optional(),
   /** Rules that put this step in, and rules that already changed it: a fitted step is not changed twice. */
   insertedBy: z.array(z.string()).optional(),
   adjustedBy: z.array(z.string()).optional(),

@@ -1,7 +1,7 @@
 import { ageOn, dateInWords, daysBetween } from '../client/facts'
 import type { Fact } from '../client/model'
 import { questionByCode } from '../client/questions'
-import { familyById } from '../catalog/families'
+import { familyById } from '../catalog/tables/families'
 import { FINDINGS } from '../skin/findings'
 import { LESION_WORDS } from '../skin/lesions'
 import type { Reading } from '../skin/model'

@@ -1,4 +1,4 @@
-import { familyById } from '../catalog/families'
+import { familyById } from '../catalog/tables/families'
 import { questionByCode } from '../client/questions'
 import { findingWords } from '../skin/findings'
 import { LESION_WORDS } from '../skin/lesions'

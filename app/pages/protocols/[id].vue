@@ -129,10 +129,14 @@ function mend(stepId?: string) {
 }
 async function method(question: string, school: string) {
   switching.value = true
-  const { steps: now, says } = await useFitter().rewrite(steps.value, question, school, shelf.value)
+  const {
+    steps: now,
+    says,
+    refused,
+  } = await useFitter().rewrite(steps.value, question, school, shelf.value)
   switching.value = false
   said.value = { ...said.value, [question]: says }
-  if (!says[0]?.startsWith('Not on this ladder'))
+  if (!refused)
     card.put({ steps: [...now], methods: { ...state.value.methods, [question]: school } })
 }
 async function publish() {

@@ -1,4 +1,4 @@
-import { FAMILIES, familyById, type Family } from '../../catalog/families'
+import { FAMILIES, familyById, type Family } from '../../catalog/tables/families'
 import { ALWAYS, row, type RuleRow } from './rows'
 
 const lower = (family: Family): string => family.name.toLowerCase()

@@ -1,4 +1,4 @@
-import type { Property } from '../protocol/words'
+import type { Property } from '../../protocol/words'
 
 /** An ingredient that does something a rule speaks of: its names, and the property a product that lists it has. */
 export interface Active {

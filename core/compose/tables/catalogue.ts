@@ -1,8 +1,17 @@
-import type { Product } from '../catalog/model'
-import type { Segment, Step } from '../protocol/model'
-import { segment } from '../protocol/segments'
-import type { LeverId, Phase, Property } from '../protocol/words'
-import { EYE_CONTOUR, EYES, FACE, FACE_NECK, NECK, NOSE, T_ZONE, type ZoneId } from '../skin/zones'
+import type { Product } from '../../catalog/model'
+import type { Segment, Step } from '../../protocol/model'
+import { segment } from '../../protocol/segments'
+import type { LeverId, Phase, Property } from '../../protocol/words'
+import {
+  EYE_CONTOUR,
+  EYES,
+  FACE,
+  FACE_NECK,
+  NECK,
+  NOSE,
+  T_ZONE,
+  type ZoneId,
+} from '../../skin/zones'
 
 /**
  * A kind of step as the trade knows it, with defaults to start from: usual minutes of hands, processing and removal (common practice, no
