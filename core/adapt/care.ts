@@ -79,8 +79,10 @@ const TEMPERATURE: ReadonlySet<Requirement> = new Set(['cool-removal', 'lukewarm
 
 const isCare = (constraint: Constraint): boolean =>
   constraint.effect === 'require' || constraint.effect === 'caution'
-const lineOf = (c: Constraint): string | undefined =>
-  c.require ? CARE[c.require].line : c.unasked ? `not asked: ${c.because}` : c.instead
+function lineOf({ require, unasked, because, instead }: Constraint): string | undefined {
+  if (require) return CARE[require].line
+  return unasked ? `not asked: ${because}` : instead
+}
 
 /** Cautions merged to one line per step, so that they are read: what to mind, nothing twice, hygiene of the house last. */
 export function cautionsFor(
@@ -88,35 +90,48 @@ export function cautionsFor(
   inForce: readonly Constraint[],
   read: (step: Step) => Subject,
 ): { stepId: string; line: string }[] {
-  const cooler = inForce.some(
-    (c) => c.require && TEMPERATURE.has(c.require) && c.target.everything && c.zones === undefined,
-  )
-  // Where every towel stays lukewarm, nothing is said of warm ones.
-  const cares = inForce
-    .filter((c) => isCare(c) && !(cooler && c.require === 'towel-heat'))
-    .sort((a, b) => Number(a.ruleId.startsWith('H')) - Number(b.ruleId.startsWith('H')))
+  const cares = caresInOrder(inForce)
   return steps.flatMap((step, at) => {
     const subject = read(step)
-    const here = cares.filter(
-      (c) =>
-        touches(c, subject) &&
-        (at === 0 ||
-          !(c.require
-            ? (CARE[c.require].once ?? (c.target.everything && !REPEATS.has(c.require)))
-            : c.target.everything)),
-    )
-    const lines = here.flatMap((c) =>
-      c.require &&
-      TEMPERATURE.has(c.require) &&
-      !step.segments.some((s) => s.kind === 'remove' && s.temperature)
-        ? []
-        : (lineOf(c) ?? []),
-    )
-    const kept = lines.includes('off cool')
-      ? lines.filter((line) => line !== CARE['lukewarm-removal'].line)
-      : lines
-    return kept.length > 0 ? [{ stepId: step.id, line: [...new Set(kept)].join(' · ') }] : []
+    const here = cares.filter((care) => touches(care, subject) && (at === 0 || !isSaidOnce(care)))
+    const spoken = here.filter((care) => !isTemperature(care) || hasTemperature(step))
+    const lines = distinctLines(spoken)
+    return lines.length > 0 ? [{ stepId: step.id, line: lines.join(' · ') }] : []
   })
+}
+
+const isTemperature = ({ require }: Constraint): boolean =>
+  require !== undefined && TEMPERATURE.has(require)
+
+/** Something is taken off at a stated temperature. */
+const hasTemperature = (step: Step): boolean =>
+  step.segments.some((part) => part.kind === 'remove' && part.temperature)
+
+function caresInOrder(inForce: readonly Constraint[]): Constraint[] {
+  const isCooler = inForce.some(
+    (care) => isTemperature(care) && care.target.everything && care.zones === undefined,
+  )
+  const ofTheHouse = ({ ruleId }: Constraint) => Number(ruleId.startsWith('H'))
+  return (
+    inForce
+      .filter(isCare)
+      // Where every towel stays lukewarm, nothing is said of warm ones.
+      .filter((care) => !(isCooler && care.require === 'towel-heat'))
+      .sort((a, b) => ofTheHouse(a) - ofTheHouse(b))
+  )
+}
+
+/** Said at the first step only. */
+function isSaidOnce({ require, target }: Constraint): boolean {
+  if (require === undefined) return target.everything ?? false
+  return CARE[require].once ?? (target.everything === true && !REPEATS.has(require))
+}
+
+/** Each line once; what comes off cool need not be said to come off lukewarm. */
+function distinctLines(cares: readonly Constraint[]): string[] {
+  const isCool = cares.some((care) => care.require === 'cool-removal')
+  const said = cares.filter((care) => !(isCool && care.require === 'lukewarm-removal'))
+  return [...new Set(said.flatMap((care) => lineOf(care) ?? []))]
 }
 
 /** What the rules lay on the tray besides what the steps name: thing and step, each thing once per step. */

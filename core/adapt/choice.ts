@@ -1,5 +1,5 @@
 import type { Pick } from '../protocol/model'
-import type { Shortage } from './stand-in'
+import type { Shortage } from './shortages'
 import type { Prep } from './wish'
 
 /** Nothing decided at the tray yet. */

@@ -136,37 +136,33 @@ interface Slot {
   readonly shelf: Shelf
   readonly together: boolean
 }
+
 function filled(
   step: Step,
   option: ChoiceOption,
   zones: Step['zones'],
   at: number,
-  { ordered, shelf, together }: Slot,
+  slot: Slot,
 ): Step {
-  const others = [
-    ...ordered.filter((one) => one !== option).map((one) => one.pick),
-    ...(step.otherPicks ?? []),
-  ]
-  const own = step.product?.productId === option.pick.productId
+  const others = slot.ordered.filter((other) => other !== option).map((other) => other.pick)
   const base: Step = {
     ...step,
-    ...(together ? { beside: step.id } : {}),
+    ...(slot.together ? { beside: step.id } : {}),
     id: at === 0 ? step.id : `${step.id}.${at + 1}`,
     zones: [...zones],
     concern: option.concern,
-    otherPicks: others,
+    otherPicks: [...others, ...(step.otherPicks ?? [])],
   }
+  const isAsWritten = at === 0 && step.product?.productId === option.pick.productId
+  const picked = isAsWritten && !step.deviceId ? base : withOption(base, option, slot.shelf)
+  return slot.together ? { ...picked, segments: picked.segments.map(locally) } : picked
+}
+
+function withOption(base: Step, { pick, concern }: ChoiceOption, shelf: Shelf): Step {
   // With a machine the product is its gel: the step keeps its own name and times.
-  const made = step.deviceId
-    ? { ...base, product: option.pick }
-    : own && at === 0
-      ? base
-      : {
-          ...setProduct(base, option.pick, shelf.products),
-          concern: option.concern,
-          otherPicks: others,
-        }
-  return together ? { ...made, segments: made.segments.map(locally) } : made
+  if (base.deviceId) return { ...base, product: pick }
+  const { otherPicks } = base
+  return { ...setProduct(base, pick, shelf.products), concern, otherPicks }
 }
 
 /** While another mask still lies only local tools are possible. */

@@ -49,46 +49,56 @@ export function throughGates(
     ? conditional.filter((step) => !step.onlyIf!.sees.some((wish) => shows(wish, reading)))
     : []
   const gone = goneWith(steps, new Set(failed.map((step) => step.id)))
-  const changes: Change[] = failed.map((step) => ({
-    kind: 'dropped',
-    stepId: step.id,
-    what: `${step.title} left out`,
-    why: [
-      ownWhy(
-        'S03',
-        `The reading shows no ${wishesInWords(step)}.`,
-        'It comes back when the reading shows it.',
-      ),
-    ],
-  }))
-  for (const step of steps.filter((one) => gone.has(one.id) && !failed.includes(one))) {
-    const cause = failed.find(
-      (one) => one.id === step.closes || (one.group !== undefined && one.group === step.group),
-    )
+  const checks = steps.filter((step) => step.gate === 'quick-check' && step.checks)
+  const unanswered = checks.filter((step) => answers[step.id] === undefined)
+  const stinging = checks.filter((step) => answers[step.id] === 'stings')
+  return {
+    steps: steps.filter((step) => !gone.has(step.id)),
+    changes: leftOut(steps, failed, gone),
+    open: [...(reading.done ? [] : openReadings(conditional)), ...unanswered.map(openCheck)],
+    stung: stinging.flatMap((check) => checkedStep(check, steps)?.product?.productId ?? []),
+  }
+}
+
+const checkedStep = (check: Step, steps: readonly Step[]): Step | undefined =>
+  steps.find((step) => step.id === check.checks)
+
+const openCheck = (check: Step): OpenGate => ({
+  gateId: check.id,
+  stepIds: [check.checks!],
+  words: 'if the quick check stays calm',
+})
+
+/** Steps that the reading does not ask for, and what goes with them, each with its reason. */
+function leftOut(
+  steps: readonly Step[],
+  failed: readonly Step[],
+  gone: ReadonlySet<string>,
+): Change[] {
+  const changes = failed.map(notSeen)
+  for (const step of steps) {
+    if (!gone.has(step.id) || failed.includes(step)) continue
+    const cause = failed.find((other) => other.id === step.closes || isOneGroup(other, step))
+    const causeId = cause?.id ?? step.closes
     changes.push({
       kind: 'dropped',
       stepId: step.id,
       what: `${step.title} left out with its cause`,
-      why: changes.find((change) => change.stepId === (cause?.id ?? step.closes))?.why ?? [],
+      why: changes.find((change) => change.stepId === causeId)?.why ?? [],
     })
   }
-  const checks = steps.filter((step) => step.gate === 'quick-check' && step.checks)
+  return changes
+}
+
+const isOneGroup = (a: Step, b: Step): boolean => a.group !== undefined && a.group === b.group
+
+function notSeen(step: Step): Change {
+  const reason = `The reading shows no ${wishesInWords(step)}.`
   return {
-    steps: steps.filter((step) => !gone.has(step.id)),
-    changes,
-    open: [
-      ...(reading.done ? [] : openReadings(conditional)),
-      ...checks
-        .filter((step) => answers[step.id] === undefined)
-        .map((step) => ({
-          gateId: step.id,
-          stepIds: [step.checks!],
-          words: 'if the quick check stays calm',
-        })),
-    ],
-    stung: checks
-      .filter((step) => answers[step.id] === 'stings')
-      .flatMap((step) => steps.find((one) => one.id === step.checks)?.product?.productId ?? []),
+    kind: 'dropped',
+    stepId: step.id,
+    what: `${step.title} left out`,
+    why: [ownWhy('S03', reason, 'It comes back when the reading shows it.')],
   }
 }
 

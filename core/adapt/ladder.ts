@@ -143,12 +143,10 @@ function hostsNow(step: Step, steps: readonly Step[], underway: Underway | undef
 }
 
 /** Seconds a segment still takes from now. */
-const leftOf = (segment: Segment, pin: Pin | undefined, nowS: number): number =>
-  pin === undefined
-    ? segment.usualS
-    : pin.endS === undefined
-      ? Math.max(0, segment.usualS - (nowS - pin.startS))
-      : 0
+function leftOf(segment: Segment, pin: Pin | undefined, nowS: number): number {
+  if (pin === undefined) return segment.usualS
+  return pin.endS === undefined ? Math.max(0, segment.usualS - (nowS - pin.startS)) : 0
+}
 
 /** An enhancement that has begun and whose mask is off already, or that is over itself: it hangs under nothing any more. */
 function hasOutlived(step: Step, steps: readonly Step[], underway: Underway | undefined): boolean {

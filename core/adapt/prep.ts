@@ -3,7 +3,7 @@ import { composedShelf, withPartReplaced } from '../mixing/house-mix'
 import type { Step } from '../protocol/model'
 import { ownWhy, type Change } from './change'
 import type { CompileInput } from './input'
-import { withPick } from './options'
+import { withPick } from './picks'
 
 /** The input with its house mixes composed, parts standing in for others where that was chosen. Doing it twice changes nothing more. */
 export function prepared(input: CompileInput): CompileInput {

@@ -4,11 +4,12 @@ import type { Constraints } from '../safety/constrain'
 import type { Constraint } from '../safety/rule'
 import { rungOf } from '../safety/strength'
 import { subjectReader, touches, type Subject } from '../safety/subject'
-import { withoutZones, zonesInWords } from '../skin/zones'
-import { distinctWhy, ownWhy, type Change } from './change'
+import { distinctWhy, type Change } from './change'
 import { insertRequired } from './insert'
 import { optionsFor, type Option, type OptionContext } from './options'
 import { clashWith, type Clash, type OrderOf } from './together'
+import { blockedClash, explained, distinctClashes, elsewhere } from './resolve-clash'
+import { optionsOnce } from './resolve-options'
 
 /** A rule waved through for one step, with a reason; only rules that say so can be. */
 export interface Override {
@@ -130,7 +131,7 @@ function decisionOrder(steps: readonly Step[], begun: Begun): Step[] {
     .map(({ step }) => step)
 }
 
-interface Search {
+export interface Search {
   readonly order: readonly Step[]
   readonly begun: Begun
   readonly context: OptionContext
@@ -142,16 +143,7 @@ interface Search {
   readonly clashes: Clash[]
   readonly options: Map<string, ReturnType<typeof optionsFor>>
 }
-type Chosen = ReadonlyMap<string, Option>
-
-const blockedClash =
-  (step: Step) =>
-  (constraint: Constraint): Clash => ({
-    ruleId: constraint.ruleId,
-    reason: `${step.title}: ${constraint.reason}`,
-    instead: constraint.instead,
-    constraint,
-  })
+export type Chosen = ReadonlyMap<string, Option>
 
 /** Steps that nothing may take, whatever the others do: then there is no need to search. */
 function withoutOptions(search: Search): Clash[] {
@@ -196,77 +188,6 @@ function decide(search: Search, at: number, chosen: Chosen): Chosen | 'stopped' 
   }
   search.clashes.push(...clashes)
   return undefined
-}
-
-/** The same way of doing a step, without the zones on which it clashes. */
-function elsewhere(option: Option, { leaveOut, ruleId, reason, instead }: Clash): Option[] {
-  const { step } = option
-  const zones = step && leaveOut ? withoutZones(step.zones, leaveOut) : []
-  if (!step || zones.length === 0) return []
-  return [
-    {
-      step: { ...step, zones },
-      changes: [
-        ...option.changes,
-        {
-          kind: 'zones',
-          stepId: step.id,
-          what: `${step.title}: leave out ${zonesInWords(withoutZones(step.zones, zones))}`,
-          why: [ownWhy(ruleId, reason, instead)],
-        },
-      ],
-    },
-  ]
-}
-
-function optionsOnce(search: Search, step: Step, chosen: Chosen): ReturnType<typeof optionsFor> {
-  const cause = step.closes === undefined ? undefined : chosen.get(step.closes)
-  if (cause && !cause.step)
-    return {
-      options: [
-        {
-          step: undefined,
-          changes: [
-            {
-              kind: 'dropped',
-              stepId: step.id,
-              what: `${step.title} left out with its cause`,
-              why: cause.changes.flatMap((change) => change.why),
-            },
-          ],
-        },
-      ],
-      blockedBy: [],
-    }
-  const known = search.options.get(step.id)
-  if (known) return known
-  const found = optionsFor(cause ? { ...step, essential: true } : step, search.context)
-  // A closure whose product is out or not permitted must not take its cause along where the rules do not ask for it.
-  const kept =
-    cause && found.options.length === 0
-      ? optionsFor({ ...step, essential: false }, search.context)
-      : found
-  search.options.set(step.id, kept)
-  return kept
-}
-
-/** An option taken because better ones clashed with the rest of the visit says so. */
-function explained(option: Option, clashes: readonly Clash[]): Option {
-  if (clashes.length === 0 || option.changes.length === 0) return option
-  const why = distinctClashes(clashes).map((clash) =>
-    clash.constraint
-      ? { ...distinctWhy([clash.constraint])[0]!, reason: clash.reason }
-      : ownWhy(clash.ruleId, clash.reason, clash.instead),
-  )
-  const last = option.changes.at(-1)!
-  return {
-    ...option,
-    changes: [...option.changes.slice(0, -1), { ...last, why: [...last.why, ...why] }],
-  }
-}
-
-function distinctClashes(clashes: readonly Clash[]): Clash[] {
-  return [...new Map(clashes.map((clash) => [`${clash.ruleId}|${clash.reason}`, clash])).values()]
 }
 
 function assemble(

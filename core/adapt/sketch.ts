@@ -3,7 +3,9 @@ import { lint, type LintFinding } from '../protocol/linter'
 import type { Step } from '../protocol/model'
 import { presenceOf } from '../protocol/segments'
 import { unrolled } from '../protocol/unroll'
+import type { Placing } from '../schedule/problem'
 import { subjectReader } from '../safety/subject'
+import { partId } from './ladder'
 import { makespanOf, placeKeeping, segmentsOf, withHygiene } from './lay'
 import { mend } from './mend'
 import type { PlacedSegment } from './plan'
@@ -26,62 +28,65 @@ export interface Sketch {
 export function sketch(steps: readonly Step[], shelf: Shelf, daytime: boolean): Sketch {
   const laid = placeKeeping(withHygiene(steps.map(unrolled)))
   const segments = segmentsOf(laid.steps, laid.placing)
-  const read = subjectReader(shelf)
-  const findings =
-    steps.length === 0
-      ? []
-      : lint(steps.map(read), daytime).map((finding) => {
-          const mended = mend(finding, steps, shelf, read)
-          return mended ? { ...finding, mended } : finding
-        })
   const totalS = makespanOf(laid.placing)
-  const problem =
-    laid.placing.kind === 'infeasible'
-      ? `These limits clash: ${laid.placing.clash.join('; ')}.`
-      : laid.placing.kind === 'stopped'
-        ? 'No order was found in time.'
-        : undefined
   return {
     segments,
     totalS,
-    problem,
+    problem: problemOf(laid.placing),
     ...freeOf(segments, laid.steps, totalS ?? 0),
-    findings,
+    findings: findingsOf(steps, shelf, daytime),
     withoutHost: laid.left.map((change) => change.stepId),
   }
 }
+
+function findingsOf(steps: readonly Step[], shelf: Shelf, daytime: boolean): Sketch['findings'] {
+  if (steps.length === 0) return []
+  const read = subjectReader(shelf)
+  return lint(steps.map(read), daytime).map((finding) => {
+    const mended = mend(finding, steps, shelf, read)
+    return mended ? { ...finding, mended } : finding
+  })
+}
+
+function problemOf(placing: Placing): string | undefined {
+  if (placing.kind === 'infeasible') return `These limits clash: ${placing.clash.join('; ')}.`
+  return placing.kind === 'stopped' ? 'No order was found in time.' : undefined
+}
+
+/** From one second to another. */
+type Gap = readonly [fromS: number, toS: number]
+
+const sum = (numbers: readonly number[]): number => numbers.reduce((all, one) => all + one, 0)
 
 function freeOf(
   segments: readonly PlacedSegment[],
   steps: readonly Step[],
   totalS: number,
-): { handsFreeS: number; mayLeaveS: number } {
-  const busy = segments.filter((part) => part.hands).sort((a, b) => a.startS - b.startS)
-  const gaps: [number, number][] = []
-  let now = 0
-  for (const part of [...busy, { startS: totalS, endS: totalS }]) {
-    if (part.startS > now) gaps.push([now, part.startS])
-    now = Math.max(now, part.endS)
-  }
-  const held = new Set(
-    steps.flatMap((step) =>
-      step.segments
-        .filter((part) => presenceOf(part) === 'client')
-        .map((part) => `${step.id}/${part.id}`),
-    ),
-  )
+): Pick<Sketch, 'handsFreeS' | 'mayLeaveS'> {
+  const gaps = gapsBetween(segments, totalS)
+  const held = new Set(steps.flatMap(partsThatHold))
   const heldS = segments
     .filter((part) => held.has(part.id))
-    .reduce(
-      (sum, part) =>
-        sum +
-        gaps.reduce(
-          (inner, [from, to]) =>
-            inner + Math.max(0, Math.min(to, part.endS) - Math.max(from, part.startS)),
-          0,
-        ),
-      0,
-    )
-  const handsFreeS = gaps.reduce((sum, [from, to]) => sum + to - from, 0)
-  return { handsFreeS, mayLeaveS: Math.max(0, handsFreeS - heldS) }
+    .map((part) => sum(gaps.map((gap) => sharedSeconds(gap, part))))
+  const handsFreeS = sum(gaps.map(([fromS, toS]) => toS - fromS))
+  return { handsFreeS, mayLeaveS: Math.max(0, handsFreeS - sum(heldS)) }
 }
+
+/** When the hands have nothing to do. */
+function gapsBetween(segments: readonly PlacedSegment[], totalS: number): Gap[] {
+  const busy = segments.filter((part) => part.hands).sort((a, b) => a.startS - b.startS)
+  const gaps: Gap[] = []
+  let nowS = 0
+  for (const part of [...busy, { startS: totalS, endS: totalS }]) {
+    if (part.startS > nowS) gaps.push([nowS, part.startS])
+    nowS = Math.max(nowS, part.endS)
+  }
+  return gaps
+}
+
+/** Parts during which somebody stays at the client. */
+const partsThatHold = (step: Step): string[] =>
+  step.segments.filter((part) => presenceOf(part) === 'client').map((part) => partId(step, part))
+
+const sharedSeconds = ([fromS, toS]: Gap, part: PlacedSegment): number =>
+  Math.max(0, Math.min(toS, part.endS) - Math.max(fromS, part.startS))

@@ -1,105 +1,19 @@
-import { unitOf, usableOn } from '../catalog/batches'
-import { readInci } from '../catalog/inci'
 import type { Product, Shelf } from '../catalog/model'
-import { productById, useOf } from '../catalog/shelf'
-import type { Unit } from '../catalog/words'
+import { productById } from '../catalog/shelf'
 import { composedShelf, withPartReplaced } from '../mixing/house-mix'
-import { doseFor } from '../mixing/dose'
-import { mixFaults, partsOf } from '../mixing/recipe'
+import { mixFaults } from '../mixing/mix-faults'
 import type { Step } from '../protocol/model'
-import { propertyWords, type Property } from '../protocol/words'
-import { toMinutes } from '../quantity/time'
 import { subjectReader } from '../safety/subject'
 import { NO_PREP, withChoice, type Choice } from './choice'
 import { compile } from './compile'
 import { constraintsFor, type CompileInput } from './input'
 import { wantedSteps } from './rules-stage'
-import { fitStep, withPick } from './options'
+import { fitStep } from './fit-step'
+import { withPick } from './picks'
+import type { FittedPlan } from './plan'
 import { inForceFor } from './resolve'
-
-/** Something a visit wants and the shelf cannot give. */
-export interface Shortage {
-  readonly stepId: string
-  readonly stepTitle: string
-  /** What is short: the step's product, or a part of its house mix. */
-  readonly productId: string
-  readonly name: string
-  readonly mixId?: string
-  readonly why: 'out' | 'too little' | 'past its time' | 'not on the shelf'
-  readonly needed: number
-  readonly left: number
-  readonly unit: Unit
-}
-
-/**
- * What is short for the ladder as wanted, before anything stands in: products that are out, past their time, or of which less is left
- * than the whole visit takes; for a house mix the parts are asked. Each thing once, at the first step that cannot have it.
- */
-export function shortages(given: CompileInput): Shortage[] {
-  const { steps, input } = wantedSteps({
-    ...given,
-    prep: { ...NO_PREP, ...given.prep, partStandIns: {} },
-  })
-  const used = new Map<string, number>()
-  const found = new Map<string, Shortage>()
-  for (const step of steps) {
-    for (const need of needsOf(step, input.shelf, given.prep?.size)) {
-      const before = used.get(need.productId) ?? 0
-      used.set(need.productId, before + need.amount)
-      const product = productById(input.shelf, need.productId)
-      const left = product?.stock ?? 0
-      const why = whyShort(product, left, before + need.amount, input.date)
-      if (why && !found.has(need.productId))
-        found.set(need.productId, {
-          stepId: step.id,
-          stepTitle: step.title,
-          productId: need.productId,
-          name: product?.name ?? need.productId,
-          ...(need.mixId ? { mixId: need.mixId } : {}),
-          why,
-          needed: tenth(before + need.amount),
-          left,
-          unit: need.unit,
-        })
-    }
-  }
-  return [...found.values()]
-}
-const tenth = (amount: number): number => Math.round(amount * 10) / 10
-
-interface Need {
-  readonly productId: string
-  readonly amount: number
-  readonly unit: Unit
-  readonly mixId?: string
-}
-function needsOf(
-  step: Step,
-  shelf: Shelf,
-  size: NonNullable<CompileInput['prep']>['size'] = 'M',
-): Need[] {
-  const product = productById(shelf, step.product?.productId)
-  if (!product)
-    return step.product ? [{ productId: step.product.productId, amount: 0, unit: 'g' }] : []
-  const dose = doseFor(product, useOf(product, step.product?.useId), step.zones, step.share, size)
-  if (!dose) return [{ productId: product.id, amount: 0, unit: unitOf(product) }]
-  return partsOf(product, { amount: dose.amount, unit: dose.unit }, shelf.products).map((part) => ({
-    ...part,
-    ...(product.recipe ? { mixId: product.id } : {}),
-  }))
-}
-
-function whyShort(
-  product: Product | undefined,
-  left: number,
-  needed: number,
-  date: string,
-): Shortage['why'] | undefined {
-  if (!product) return 'not on the shelf'
-  if (left <= 0) return 'out'
-  if (!usableOn(product, product.afterOpeningMonths, date)) return 'past its time'
-  return needed > left + 1e-9 ? 'too little' : undefined
-}
+import { needsOf, tenth, type Shortage } from './shortages'
+import { timeTrade, tradeOf } from './trade'
 
 /** One thing that may stand in, with what it costs to take it. */
 export interface StandIn {
@@ -145,12 +59,13 @@ export function standIns(
     .slice(0, CANDIDATES_MOST)
     .map((candidate) => weighed(candidate, context))
   const options = tried
-    .flatMap((one) => ('trade' in one ? [one] : []))
+    .filter((result) => 'trade' in result)
     .sort((a, b) => rank(a) - rank(b))
     .slice(0, SHOWN_MOST)
-  return { options, refused: tried.flatMap((one) => ('why' in one ? [one] : [])) }
+  return { options, refused: tried.filter((result) => 'why' in result) }
 }
-const rank = (one: StandIn): number => (one.named ? 0 : 10) + one.trade.length
+
+const rank = ({ named, trade }: StandIn): number => (named ? 0 : 10) + trade.length
 
 interface Seeking {
   readonly given: CompileInput
@@ -166,54 +81,56 @@ interface Candidate {
   readonly named: boolean
 }
 
-function candidatesFor({ input, step, short }: Seeking): Candidate[] {
-  const { products } = input.shelf
+const candidatesFor = (seeking: Seeking): Candidate[] =>
+  seeking.short.mixId ? partCandidates(seeking, seeking.short.mixId) : stepCandidates(seeking)
+
+const isInStockFor =
+  ({ short }: Seeking) =>
+  (product: Product): boolean =>
+    product.id !== short.productId && product.stock > 0
+
+/** Other parts for a house mix: what the missing one names, and what is of its kind and no mix itself. */
+function partCandidates(seeking: Seeking, mixId: string): Candidate[] {
+  const { input, short } = seeking
   const missing = productById(input.shelf, short.productId)
   const named = missing?.substitutes ?? []
-  const fits = (product: Product) => product.id !== short.productId && product.stock > 0
-  if (short.mixId) {
-    const mixId = short.mixId
-    const inMix = new Set(
-      productById(input.shelf, mixId)?.recipe?.parts.map((part) => part.productId),
-    )
-    const alike = products.filter(
-      (product) =>
-        fits(product) &&
-        !product.recipe &&
-        !inMix.has(product.id) &&
-        (named.includes(product.id) ||
-          (missing !== undefined &&
-            (product.additive === undefined) === (missing.additive === undefined) &&
-            product.kind === missing.kind)),
-    )
-    return nearest(alike, missing).map((product) => ({
-      product,
-      named: named.includes(product.id),
-      choice: { kind: 'part', mixId, partId: short.productId, byId: product.id },
-    }))
-  }
-  const alike = products.filter(
-    (product) => fits(product) && (named.includes(product.id) || product.kind === missing?.kind),
-  )
-  return nearest(alike, missing).flatMap((product) => {
+  const parts = productById(input.shelf, mixId)?.recipe?.parts ?? []
+  const isInMix = (product: Product) => parts.some((part) => part.productId === product.id)
+  const isAlike = (product: Product) =>
+    missing !== undefined &&
+    product.kind === missing.kind &&
+    (product.additive === undefined) === (missing.additive === undefined)
+  const alike = input.shelf.products
+    .filter(isInStockFor(seeking))
+    .filter((product) => !product.recipe && !isInMix(product))
+    .filter((product) => named.includes(product.id) || isAlike(product))
+  return nearest(alike, missing).map((product) => ({
+    product,
+    named: named.includes(product.id),
+    choice: { kind: 'part', mixId, partId: short.productId, byId: product.id },
+  }))
+}
+
+/** Other products for the step itself: what the missing one names, and what is of its kind. */
+function stepCandidates(seeking: Seeking): Candidate[] {
+  const { input, step, short } = seeking
+  const missing = productById(input.shelf, short.productId)
+  const named = missing?.substitutes ?? []
+  const alike = input.shelf.products
+    .filter(isInStockFor(seeking))
+    .filter((product) => named.includes(product.id) || product.kind === missing?.kind)
+    .filter((product) => allowedByMethod(product, input))
+  return nearest(alike, missing).flatMap((product): Candidate[] => {
     const use = product.uses.find(
-      (one) => one.phase === step.phase && one.zones.some((zone) => step.zones.includes(zone)),
+      ({ phase, zones }) => phase === step.phase && zones.some((zone) => step.zones.includes(zone)),
     )
-    return use && allowedByMethod(product, input)
-      ? [
-          {
-            product,
-            named: named.includes(product.id),
-            choice: {
-              kind: 'step' as const,
-              stepId: step.id,
-              pick: { productId: product.id, useId: use.id },
-            },
-          },
-        ]
-      : []
+    if (!use) return []
+    const pick = { productId: product.id, useId: use.id }
+    const choice: Choice = { kind: 'step', stepId: step.id, pick }
+    return [{ product, named: named.includes(product.id), choice }]
   })
 }
+
 /** What the missing one names itself, in its order; then those that are for most of what it is for; then the shelf's order. */
 function nearest(products: readonly Product[], missing: Product | undefined): Product[] {
   const named = missing?.substitutes ?? []
@@ -243,42 +160,47 @@ function withStock(input: CompileInput, productId: string): CompileInput {
   }
 }
 
+/** One candidate put into the whole visit: what it costs to take it, or why it is refused. */
 function weighed(candidate: Candidate, seeking: Seeking): StandIn | Refused {
-  const { given, short, step } = seeking
+  const { given, step } = seeking
   const { product, choice, named } = candidate
+  const { name } = product
   const chosen: CompileInput = { ...given, prep: withChoice(given.prep ?? NO_PREP, choice) }
-  const shelf =
-    choice.kind === 'step'
-      ? seeking.input.shelf
-      : composedShelf(withPartReplaced(given.shelf, choice.mixId, choice.partId, choice.byId))
+  const shelf = shelfWith(choice, seeking)
   const put = choice.kind === 'step' ? withPick(step, choice.pick, shelf) : step
-  if (!put) return { name: product.name, why: 'It does not reach these zones.' }
+  if (!put) return { name, why: 'It does not reach these zones.' }
   const refusal =
     refusedBy(put, step, shelf, chosen) ??
     refusedByMaker(choice, shelf) ??
-    tooLittle(put, product, shelf, short, chosen)
-  if (refusal) return { name: product.name, why: refusal }
+    tooLittle(put, product, shelf, seeking.short, chosen)
+  if (refusal) return { name, why: refusal }
   const after = compile(chosen)
-  const placed = after.steps.find((one) => one.id === step.id)
-  if (after.status === 'ready' && placed?.product?.productId !== put.product?.productId)
-    return {
-      name: product.name,
-      why: 'Beside the rest of this visit the rules leave no room for it.',
-    }
+  if (!isInPlan(after, put))
+    return { name, why: 'Beside the rest of this visit the rules leave no room for it.' }
   const fitted = productById(shelf, put.product?.productId)
-  return {
-    productId: product.id,
-    name: product.name,
-    choice,
-    named,
-    trade: [
-      ...tradeOf(seeking.wanted, fitted, product, seeking),
-      ...timeTrade(after.totalS - seeking.beforeS),
-      ...(placed && placed.zones.length < step.zones.length
-        ? [`${step.zones.length - placed.zones.length} zones less`]
-        : []),
-    ],
-  }
+  const trade = [
+    ...tradeOf({ wanted: seeking.wanted, fitted, product }, seeking.input),
+    ...timeTrade(after.totalS - seeking.beforeS),
+    ...zoneTrade(after, step),
+  ]
+  return { productId: product.id, name, choice, named, trade }
+}
+
+const shelfWith = (choice: Choice, { given, input }: Seeking): Shelf =>
+  choice.kind === 'step'
+    ? input.shelf
+    : composedShelf(withPartReplaced(given.shelf, choice.mixId, choice.partId, choice.byId))
+
+/** A plan that is not ready says why itself; a ready one must use what was put in. */
+function isInPlan({ status, steps }: FittedPlan, put: Step): boolean {
+  const placed = steps.find((step) => step.id === put.id)
+  return status !== 'ready' || placed?.product?.productId === put.product?.productId
+}
+
+function zoneTrade({ steps }: FittedPlan, written: Step): string[] {
+  const placed = steps.find((step) => step.id === written.id)
+  const fewer = placed ? written.zones.length - placed.zones.length : 0
+  return fewer > 0 ? [`${fewer} zones less`] : []
 }
 
 function refusedBy(
@@ -326,82 +248,5 @@ function tooLittle(
   return (
     lacking &&
     `Only ${productById(shelf, lacking.productId)?.stock ?? 0} ${lacking.unit} left, ${tenth(lacking.amount)} needed.`
-  )
-}
-
-const timeTrade = (moreS: number): string[] =>
-  Math.abs(moreS) < 30
-    ? []
-    : [`${toMinutes(Math.abs(moreS))} min ${moreS > 0 ? 'longer' : 'shorter'}`]
-
-/** Properties whose coming or going a practitioner wants to be told. */
-const TOLD: readonly Property[] = [
-  'exfoliating',
-  'acid',
-  'enzyme',
-  'heat',
-  'warming',
-  'stings',
-  'drying',
-  'tightening',
-  'softening',
-  'calming',
-  'retinoid',
-  'oil',
-  'leave-on',
-]
-
-function tradeOf(
-  wanted: Product | undefined,
-  fitted: Product | undefined,
-  product: Product,
-  { input }: Seeking,
-): string[] {
-  if (!wanted || !fitted) return []
-  const [lost, gained] = [
-    wanted.concerns.filter(
-      (one) => !product.concerns.includes(one) && input.client.concerns.includes(one),
-    ),
-    TOLD.filter((one) => fitted.properties.includes(one) && !wanted.properties.includes(one)),
-  ]
-  const missing = TOLD.filter(
-    (one) => wanted.properties.includes(one) && !fitted.properties.includes(one),
-  )
-  const scent = isScented(fitted) && !isScented(wanted)
-  return [
-    ...(lost.length > 0 && !fitted.recipe ? [`does not ${lost.join(' or ')}`] : []),
-    ...gained.map((one) => `is ${propertyWords(one)}`),
-    ...missing.map((one) => `is not ${propertyWords(one)}`),
-    ...activeTrade(wanted, fitted),
-    ...(scent ? ['has scent'] : []),
-    ...(fitted.finish?.cast === 'white' && wanted.finish?.cast !== 'white' && isDeep(input)
-      ? ['leaves a white cast on this skin']
-      : []),
-    ...(fitted.finish?.grease === 'greasy' && wanted.finish?.grease !== 'greasy'
-      ? ['finishes greasy']
-      : []),
-  ]
-}
-/** Where a white cast is seen. */
-const isDeep = ({ client }: CompileInput): boolean =>
-  client.facts.findLast((fact) => fact.code === 'phototype-iv-vi')?.answer === 'yes'
-const isScented = (product: Product): boolean => readInci(product.inci).families.has('fragrance')
-
-function activeTrade(wanted: Product, fitted: Product): string[] {
-  const percent = (product: Product, name: string) =>
-    product.actives.find((active) => active.name === name)?.percent ?? 0
-  return [...new Set([...wanted.actives, ...fitted.actives].map((active) => active.name))].flatMap(
-    (name) => {
-      const [a, b] = [percent(wanted, name), percent(fitted, name)]
-      return Math.abs(a - b) < 0.005
-        ? []
-        : [
-            b === 0
-              ? `no ${name}`
-              : a === 0
-                ? `${tenth(b)} % ${name} besides`
-                : `${tenth(b)} % ${name} instead of ${tenth(a)} %`,
-          ]
-    },
   )
 }

@@ -3,16 +3,9 @@ import { productById, useOf } from '../catalog/shelf'
 import type { Segment, Step } from '../protocol/model'
 import type { FaceSize } from '../skin/areas'
 import { doseFor } from './dose'
-import {
-  mixActives,
-  mixFaults,
-  scaleRecipe,
-  inHandOf,
-  type Amount,
-  type MixActive,
-  type MixFault,
-  type PartLine,
-} from './recipe'
+import { mixActives, type MixActive } from './shares'
+import { scaleRecipe, inHandOf, type Amount, type PartLine } from './recipe'
+import type { MixFault } from './mix-faults'
 import { settingAt, type SettingTimes } from './setting'
 
 /** How one bowl of a visit is mixed. */
@@ -68,16 +61,10 @@ function cardOf(
   shelf: Shelf,
   chosenC: number | undefined,
 ): MixCard {
-  const { recipe, mixing } = product
   const dose = { amount, unit }
-  const scaled = recipe && scaleRecipe(recipe, shelf.products, dose)
-  const celsius = mixing?.sets || mixing?.waterC ? (chosenC ?? usualC(product)) : undefined
-  const times = celsius === undefined ? undefined : settingAt(mixing?.sets, celsius)
-  const needS =
-    TURN_S +
-    step.segments
-      .filter((segment) => segment.kind === 'apply')
-      .reduce((sum, segment) => sum + segment.usualS, 0)
+  const celsius = waterMatters(product) ? (chosenC ?? usualC(product)) : undefined
+  const times = celsius === undefined ? undefined : settingAt(product.mixing?.sets, celsius)
+  const needS = TURN_S + applySeconds(step)
   return {
     stepId: step.id,
     title: step.title,
@@ -87,23 +74,43 @@ function cardOf(
     times,
     needS,
     inTime: times === undefined || needS <= times.workingS,
-    parts: scaled?.lines ?? [
-      {
-        productId: product.id,
-        name: product.name,
-        share: 1,
-        ...(unit === 'g' ? { grams: amount } : { mL: amount }),
-        inHand: inHandOf(product, dose),
-      },
-    ],
-    waterMl:
-      mixing?.waterMlPerG !== undefined && unit === 'g'
-        ? Math.round(amount * mixing.waterMlPerG * 10) / 10
-        : undefined,
-    actives: recipe ? mixActives(recipe, shelf.products) : [],
-    faults: scaled?.faults ?? (recipe ? mixFaults(recipe, shelf.products) : []),
+    waterMl: waterFor(product, dose),
+    ...contentsOf(product, dose, shelf),
   }
 }
+
+const waterMatters = ({ mixing }: Product): boolean =>
+  mixing?.sets !== undefined || mixing?.waterC !== undefined
+
+const applySeconds = (step: Step): number =>
+  step.segments
+    .filter((segment) => segment.kind === 'apply')
+    .reduce((sum, segment) => sum + segment.usualS, 0)
+
+/** Millilitres of water, to a tenth, where its maker gives them by the gram. */
+function waterFor({ mixing }: Product, { amount, unit }: Amount): number | undefined {
+  if (mixing?.waterMlPerG === undefined || unit !== 'g') return undefined
+  return Math.round(amount * mixing.waterMlPerG * 10) / 10
+}
+
+function contentsOf(
+  product: Product,
+  dose: Amount,
+  shelf: Shelf,
+): Pick<MixCard, 'parts' | 'actives' | 'faults'> {
+  const { recipe } = product
+  if (!recipe) return { parts: [wholeOf(product, dose)], actives: [], faults: [] }
+  const { lines, faults } = scaleRecipe(recipe, shelf.products, dose)
+  return { parts: lines, actives: mixActives(recipe, shelf.products), faults }
+}
+
+const wholeOf = (product: Product, dose: Amount): PartLine => ({
+  productId: product.id,
+  name: product.name,
+  share: 1,
+  ...(dose.unit === 'g' ? { grams: dose.amount } : { mL: dose.amount }),
+  inHand: inHandOf(product, dose),
+})
 
 /** The temperature its maker means, °C. */
 export const usualC = ({ mixing }: Pick<Product, 'mixing'>): number =>

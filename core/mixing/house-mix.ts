@@ -4,7 +4,8 @@ import type { Product, Recipe, Shelf } from '../catalog/model'
 import { EMERGENCY_OFF, VEHICLES, WATER } from '../catalog/words'
 import { AHA_REVIEW, ALKALINE_PH, isReviewed } from '../chemistry'
 import type { Property } from '../protocol/words'
-import { mixActives, partsOf } from './recipe'
+import { mixActives } from './shares'
+import { partsOf } from './recipe'
 
 /** What a mix has only when it says so itself, or when every part does: good qualities and permissions. Everything else of any part counts for the whole. */
 const GOOD: ReadonlySet<Property> = new Set([
@@ -36,22 +37,44 @@ const GOOD: ReadonlySet<Property> = new Set([
  */
 export function composed(mix: Product, products: readonly Product[]): Product {
   if (!mix.recipe) return mix
-  const own: NonNullable<Recipe['own']> = mix.recipe.own ?? {
-    properties: mix.properties,
-    skin: mix.skin,
-    expected: mix.expected,
-    emergencyOff: mix.emergencyOff,
-    openSkinUse: mix.openSkinUse,
-  }
+  const own = mix.recipe.own ?? ownOf(mix)
   const named = mix.recipe.parts.filter((part) => part.productId !== WATER)
   const parts = named.flatMap(
-    (part) => products.find((one) => one.id === part.productId && !one.recipe) ?? [],
+    ({ productId }) => products.find(({ id, recipe }) => id === productId && !recipe) ?? [],
   )
-  const whole = parts.length === named.length
+  const isWhole = parts.length === named.length
   const hasWater = named.length < mix.recipe.parts.length
-  const ends = parts.flatMap((part) => usableUntil(part, part.afterOpeningMonths) ?? []).sort()[0]
-  const lists = [...(hasWater ? ['Aqua'] : []), ...parts.map((part) => part.inci)]
-  const inci = whole && lists.every((list) => list?.trim()) ? lists.join(', ') : undefined
+  const list = isWhole ? listOf(parts, hasWater) : undefined
+  const bestBefore = earliestEnd(parts)
+  return {
+    ...withoutDerived(mix),
+    recipe: { ...mix.recipe, own },
+    vehicle: vehicleOf(parts, hasWater),
+    actives: mixActives(mix.recipe, products).map(({ name, percent }) => ({ name, percent })),
+    ...(list === undefined ? {} : { inci: list }),
+    properties: propertiesOf(own.properties, parts),
+    skin: skinOf(own, parts),
+    expected: expectedOf(own, parts),
+    emergencyOff: strictestOff(own, parts),
+    openSkinUse: own.openSkinUse && parts.every((part) => part.openSkinUse),
+    ...(bestBefore ? { bestBefore } : {}),
+    stock: isWhole ? stockOf(mix, parts) : 0,
+  }
+}
+
+type Own = NonNullable<Recipe['own']>
+
+/** What a mix says of itself. */
+const ownOf = ({ properties, skin, expected, emergencyOff, openSkinUse }: Product): Own => ({
+  properties,
+  skin,
+  expected,
+  emergencyOff,
+  openSkinUse,
+})
+
+/** A mix without what follows from its parts. */
+function withoutDerived(mix: Product): Omit<Product, 'inci' | 'pH'> {
   const {
     pH: _pH,
     inci: _inci,
@@ -61,26 +84,38 @@ export function composed(mix: Product, products: readonly Product[]): Product {
     afterOpeningMonths: _months,
     ...rest
   } = mix
-  return {
-    ...rest,
-    recipe: { ...mix.recipe, own },
-    vehicle: vehicleOf(parts, hasWater),
-    actives: mixActives(mix.recipe, products).map(({ name, percent }) => ({ name, percent })),
-    ...(inci !== undefined && inci.length <= INCI_MOST ? { inci } : {}),
-    properties: propertiesOf(own.properties, parts),
-    skin:
-      own.skin !== 'any' ? own.skin : (parts.find((part) => part.skin !== 'any')?.skin ?? 'any'),
-    expected: [...own.expected, ...parts.flatMap((part) => part.expected)].filter(
-      (one, at, all) => all.findIndex((other) => other.sensation === one.sensation) === at,
-    ),
-    emergencyOff:
-      EMERGENCY_OFF[
-        Math.max(...[own, ...parts].map((one) => EMERGENCY_OFF.indexOf(one.emergencyOff)))
-      ]!,
-    openSkinUse: own.openSkinUse && parts.every((part) => part.openSkinUse),
-    ...(ends ? { bestBefore: ends } : {}),
-    stock: whole ? stockOf(mix, parts) : 0,
+  return rest
+}
+
+/** The ingredient lists together; undefined where one is missing or they are too long to be read. */
+function listOf(parts: readonly Product[], hasWater: boolean): string | undefined {
+  const lists = [...(hasWater ? ['Aqua'] : []), ...parts.map((part) => part.inci)]
+  if (!lists.every((list) => list?.trim())) return undefined
+  const list = lists.join(', ')
+  return list.length <= INCI_MOST ? list : undefined
+}
+
+const earliestEnd = (parts: readonly Product[]): string | undefined =>
+  parts.flatMap((part) => usableUntil(part, part.afterOpeningMonths) ?? []).sort()[0]
+
+/** Its own state of the skin; else the first that a part asks for. */
+function skinOf(own: Own, parts: readonly Product[]): Product['skin'] {
+  if (own.skin !== 'any') return own.skin
+  return parts.find((part) => part.skin !== 'any')?.skin ?? 'any'
+}
+
+/** Each sensation once: as the mix says it, else as the first part does. */
+function expectedOf(own: Own, parts: readonly Product[]): Product['expected'] {
+  const bySensation = new Map<string, Product['expected'][number]>()
+  for (const expected of [...own.expected, ...parts.flatMap((part) => part.expected)]) {
+    if (!bySensation.has(expected.sensation)) bySensation.set(expected.sensation, expected)
   }
+  return [...bySensation.values()]
+}
+
+function strictestOff(own: Own, parts: readonly Product[]): Product['emergencyOff'] {
+  const strictness = [own, ...parts].map((part) => EMERGENCY_OFF.indexOf(part.emergencyOff))
+  return EMERGENCY_OFF[Math.max(...strictness)]!
 }
 
 function propertiesOf(own: readonly Property[], parts: readonly Product[]): Property[] {
@@ -98,12 +133,11 @@ function propertiesOf(own: readonly Property[], parts: readonly Product[]): Prop
   return [...new Set([...own.filter((property) => !(lips && property === 'lip-safe')), ...hazards])]
 }
 
-const vehicleOf = (parts: readonly Product[], hasWater: boolean): Product['vehicle'] =>
-  parts.some((part) => part.vehicle === 'alcohol')
-    ? 'alcohol'
-    : hasWater || parts.some((part) => part.vehicle === 'water')
-      ? 'water'
-      : VEHICLES[2]
+function vehicleOf(parts: readonly Product[], hasWater: boolean): Product['vehicle'] {
+  const has = (vehicle: Product['vehicle']) => parts.some((part) => part.vehicle === vehicle)
+  if (has('alcohol')) return 'alcohol'
+  return hasWater || has('water') ? 'water' : VEHICLES[2]
+}
 
 /** How much of the mix its scarcest part still makes, in grams (by mass) or millilitres (by volume). */
 function stockOf(mix: Product, parts: readonly Product[]): number {

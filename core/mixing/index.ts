@@ -5,16 +5,12 @@ export { doseFor } from './dose'
 export type { Dose } from './dose'
 export { spreadDose } from './infusion'
 export type { ZoneDose } from './infusion'
-export {
-  inHandOf,
-  massShares,
-  mixActives,
-  mixFaults,
-  partName,
-  partsOf,
-  scaleRecipe,
-} from './recipe'
-export type { Amount, InHand, MixActive, MixFault, PartLine, Scaled } from './recipe'
+export { inHandOf, partsOf, scaleRecipe } from './recipe'
+export { massShares, mixActives, partName } from './shares'
+export { mixFaults } from './mix-faults'
+export type { Amount, InHand, PartLine, Scaled } from './recipe'
+export type { MixActive } from './shares'
+export type { MixFault } from './mix-faults'
 export { settingAt } from './setting'
 export { SUPPLY_NAMES } from './supplies'
 export { TOWEL, towelReadyInS } from './towel'

@@ -15,8 +15,9 @@ export interface ZoneDose {
 export function spreadDose(mL: number, seconds: number, zones: readonly ZoneId[]): ZoneDose[] {
   if (zones.length === 0) return []
   const areas = zones.map((zone) => areaOf([zone]))
-  const least = Math.min(...areas.filter((area) => area > 0), Infinity)
-  const weights = areas.map((area) => (area > 0 ? area : Number.isFinite(least) ? least : 1))
+  const known = areas.filter((area) => area > 0)
+  const least = known.length > 0 ? Math.min(...known) : 1
+  const weights = areas.map((area) => (area > 0 ? area : least))
   const [doses, times] = [
     apportion(Math.round(mL * 100), weights),
     apportion(Math.round(seconds), weights),

@@ -4,7 +4,9 @@ import { make } from '../../demo/shelf-make'
 import { DEMO_SHELF } from '../../demo/shelf'
 import type { Product, Recipe } from '../catalog/model'
 import { unitOf } from '../catalog/batches'
-import { massShares, mixActives, mixFaults, partsOf, scaleRecipe } from './recipe'
+import { massShares, mixActives } from './shares'
+import { mixFaults } from './mix-faults'
+import { partsOf, scaleRecipe } from './recipe'
 
 const { products } = DEMO_SHELF
 const mix = (id: string): Product & { recipe: Recipe } =>

@@ -6,6 +6,8 @@ import { inMeasures, measureInWords } from '../quantity/measure'
 import type { SalonMeasure } from '../quantity/model'
 import { quantity } from '../quantity/quantity'
 import { massAsVolume, volumeAsMass } from '../quantity/spoon'
+import { mixFaults, type MixFault } from './mix-faults'
+import { partName, spoonOf } from './shares'
 
 export interface Amount {
   readonly amount: number
@@ -30,14 +32,6 @@ export interface PartLine {
   readonly inHand?: InHand | undefined
 }
 
-/** Something about a mix that a person must know. `limit`: its maker allows less; `missing`: a part is on no shelf; `weigh`: a figure is lacking; `note`: good to know. */
-export interface MixFault {
-  readonly kind: 'limit' | 'missing' | 'weigh' | 'note'
-  readonly productId: string
-  readonly says: string
-  /** The most parts that keep the limit, where there are any. */ readonly mostParts?:
-    number | undefined
-}
 export interface Scaled {
   readonly lines: readonly PartLine[]
   readonly total: Amount
@@ -46,12 +40,7 @@ export interface Scaled {
   readonly faults: readonly MixFault[]
 }
 
-const WATER_G_PER_TEASPOON = quantity(1, 'tsp-us').base
 const TEASPOON: SalonMeasure = { name: 'teaspoon', unit: 'mL', per: quantity(1, 'tsp-us').base }
-const spoonOf = (id: string, product: Product | undefined): number | undefined =>
-  id === WATER ? WATER_G_PER_TEASPOON : product?.gramsPerTeaspoon
-export const partName = (id: string, product: Pick<Product, 'name'> | undefined): string =>
-  id === WATER ? 'Water' : (product?.name ?? id)
 const hundredths = (amount: number): number => Math.round(amount * 100) / 100
 
 /** An amount in the product's own measure; a weighed spoon where it has none; undefined where nothing counts it. */
@@ -59,16 +48,17 @@ export function inHandOf(
   product: Pick<Product, 'measure' | 'gramsPerTeaspoon'> | undefined,
   amount: Amount,
 ): InHand | undefined {
-  const own = product?.measure
-  const measure: SalonMeasure | undefined =
-    own?.unit === amount.unit
-      ? own
-      : amount.unit === 'mL'
-        ? undefined
-        : product?.gramsPerTeaspoon === undefined
-          ? undefined
-          : { name: 'teaspoon', unit: 'g', per: product.gramsPerTeaspoon }
+  const measure = measureFor(product, amount.unit)
   return measure && counted(amount, measure)
+}
+
+function measureFor(
+  product: Pick<Product, 'measure' | 'gramsPerTeaspoon'> | undefined,
+  unit: Unit,
+): SalonMeasure | undefined {
+  if (product?.measure?.unit === unit) return product.measure
+  if (unit === 'mL' || product?.gramsPerTeaspoon === undefined) return undefined
+  return { name: 'teaspoon', unit: 'g', per: product.gramsPerTeaspoon }
 }
 
 function counted({ amount, unit }: Amount, measure: SalonMeasure): InHand | undefined {
@@ -95,207 +85,106 @@ export function scaleRecipe(
 ): Scaled {
   if (!(total.amount > 0) || !Number.isFinite(total.amount))
     throw new RangeError('A mix needs an amount above zero.')
-  const parts = recipe.parts.map((part) => ({
-    ...part,
-    product: products.find((one) => one.id === part.productId),
-  }))
-  const sum = parts.reduce((all, part) => all + part.parts, 0)
-  const natural: Unit = recipe.by === 'mass' ? 'g' : 'mL'
-  const factor = natural === total.unit ? 1 : perNatural(parts, sum, recipe.by)
-  const naturalTotal = factor === undefined ? total.amount : total.amount / factor
+  const mix = mixOf(recipe, products)
+  const factor = mix.unit === total.unit ? 1 : perOwnUnit(mix)
+  const ownTotal = factor === undefined ? total.amount : total.amount / factor
   const cuts = apportion(
-    Math.round(naturalTotal * 100),
-    parts.map((part) => part.parts),
+    Math.round(ownTotal * 100),
+    mix.parts.map((part) => part.parts),
   )
-  const lines = parts.map(({ productId, product, parts: count }, at): PartLine => {
-    const amount = cuts[at]! / 100
-    const spoon = spoonOf(productId, product)
-    const [grams, mL] =
-      natural === 'g'
-        ? [amount, massAsVolume(amount, spoon)]
-        : [volumeAsMass(amount, spoon), amount]
-    const own = product
-      ? inHandOf(
-          product,
-          unitOf(product) === 'g' && grams !== undefined
-            ? { amount: grams, unit: 'g' }
-            : mL !== undefined
-              ? { amount: mL, unit: 'mL' }
-              : { amount, unit: natural },
-        )
-      : undefined
-    return {
-      productId,
-      name: partName(productId, product),
-      share: count / sum,
-      grams: grams === undefined ? undefined : hundredths(grams),
-      mL: mL === undefined ? undefined : hundredths(mL),
-      inHand: own ?? (mL === undefined ? undefined : counted({ amount: mL, unit: 'mL' }, TEASPOON)),
-    }
-  })
-  const all = (values: readonly (number | undefined)[]) =>
-    values.every((value) => value !== undefined)
-      ? hundredths(values.reduce<number>((a, value) => a + value!, 0))
-      : undefined
-  const weigh: MixFault[] =
-    factor === undefined
-      ? [
-          {
-            kind: 'weigh',
-            productId: '',
-            says: `No weight per teaspoon is known of ${parts
-              .filter((part) => spoonOf(part.productId, part.product) === undefined)
-              .map((part) => partName(part.productId, part.product))
-              .join(', ')}: counted in ${natural} instead of ${total.unit}.`,
-          },
-        ]
-      : []
+  const lines = mix.parts.map((part, at) => lineOf(part, cuts[at]! / 100, mix))
+  const isConverted = factor !== undefined
   return {
     lines,
     total: {
-      amount: hundredths(naturalTotal * (factor ?? 1)),
-      unit: factor === undefined ? natural : total.unit,
+      amount: hundredths(ownTotal * (factor ?? 1)),
+      unit: isConverted ? total.unit : mix.unit,
     },
-    grams: all(lines.map((line) => line.grams)),
-    mL: all(lines.map((line) => line.mL)),
-    faults: [...weigh, ...mixFaults(recipe, products)],
+    grams: sumOfKnown(lines.map((line) => line.grams)),
+    mL: sumOfKnown(lines.map((line) => line.mL)),
+    faults: [...(isConverted ? [] : [unweighed(mix, total)]), ...mixFaults(recipe, products)],
   }
+}
+
+interface MixPart {
+  readonly productId: string
+  readonly product: Product | undefined
+  readonly parts: number
+}
+
+/** A recipe with its products, and what it counts in. */
+interface Mix {
+  readonly parts: readonly MixPart[]
+  readonly sum: number
+  readonly unit: Unit
+}
+
+function mixOf({ by, parts }: Pick<Recipe, 'by' | 'parts'>, products: readonly Product[]): Mix {
+  return {
+    parts: parts.map((part) => ({
+      ...part,
+      product: products.find(({ id }) => id === part.productId),
+    })),
+    sum: parts.reduce((sum, part) => sum + part.parts, 0),
+    unit: by === 'mass' ? 'g' : 'mL',
+  }
+}
+
+function lineOf({ productId, product, parts }: MixPart, amount: number, mix: Mix): PartLine {
+  const spoon = spoonOf(productId, product)
+  const grams = mix.unit === 'g' ? amount : volumeAsMass(amount, spoon)
+  const mL = mix.unit === 'g' ? massAsVolume(amount, spoon) : amount
+  const own =
+    product && inHandOf(product, asStocked(product, grams, mL, { amount, unit: mix.unit }))
+  const bySpoon = mL === undefined ? undefined : counted({ amount: mL, unit: 'mL' }, TEASPOON)
+  return {
+    productId,
+    name: partName(productId, product),
+    share: parts / mix.sum,
+    grams: grams === undefined ? undefined : hundredths(grams),
+    mL: mL === undefined ? undefined : hundredths(mL),
+    inHand: own ?? bySpoon,
+  }
+}
+
+/** An amount as its product is counted: grams where it is weighed and they are known, else millilitres. */
+function asStocked(
+  product: Product,
+  grams: number | undefined,
+  mL: number | undefined,
+  counted: Amount,
+): Amount {
+  if (unitOf(product) === 'g' && grams !== undefined) return { amount: grams, unit: 'g' }
+  return mL === undefined ? counted : { amount: mL, unit: 'mL' }
+}
+
+/** The sum to a hundredth, where every value is known. */
+function sumOfKnown(values: readonly (number | undefined)[]): number | undefined {
+  const known = values.filter((value) => value !== undefined)
+  if (known.length < values.length) return undefined
+  return hundredths(known.reduce((sum, value) => sum + value, 0))
+}
+
+function unweighed(mix: Mix, total: Amount): MixFault {
+  const names = mix.parts
+    .filter((part) => spoonOf(part.productId, part.product) === undefined)
+    .map((part) => partName(part.productId, part.product))
+    .join(', ')
+  const says = `No weight per teaspoon is known of ${names}: counted in ${mix.unit} instead of ${total.unit}.`
+  return { kind: 'weigh', productId: '', says }
 }
 
 /** How much of the other unit one unit of the mix is; undefined where a part cannot be told. */
-function perNatural(
-  parts: readonly { productId: string; product: Product | undefined; parts: number }[],
-  sum: number,
-  by: Recipe['by'],
-): number | undefined {
+function perOwnUnit({ parts, sum, unit }: Mix): number | undefined {
+  const convert = unit === 'g' ? massAsVolume : volumeAsMass
   let all = 0
   for (const part of parts) {
-    const spoon = spoonOf(part.productId, part.product)
-    const one =
-      by === 'mass' ? massAsVolume(part.parts / sum, spoon) : volumeAsMass(part.parts / sum, spoon)
-    if (one === undefined) return undefined
-    all += one
+    const other = convert(part.parts / sum, spoonOf(part.productId, part.product))
+    if (other === undefined) return undefined
+    all += other
   }
   return all
 }
-
-export interface Shares {
-  /** By part id, 0 … 1. */ readonly of: ReadonlyMap<string, number>
-  /** Weights of some parts are not known: taken as of equal weight by volume. */ readonly byVolume: boolean
-}
-
-/** Share of each part by mass; where weights are not known, by volume, which is then said. */
-export function massShares(
-  recipe: Pick<Recipe, 'by' | 'parts'>,
-  products: readonly Product[],
-): Shares {
-  const weights = recipe.parts.map((part) =>
-    recipe.by === 'mass'
-      ? part.parts
-      : volumeAsMass(
-          part.parts,
-          spoonOf(
-            part.productId,
-            products.find((one) => one.id === part.productId),
-          ),
-        ),
-  )
-  const byVolume = weights.some((weight) => weight === undefined)
-  const used = recipe.parts.map((part, at) => (byVolume ? part.parts : weights[at]!))
-  const sum = used.reduce((all, weight) => all + weight, 0)
-  const of = new Map<string, number>()
-  for (const [at, part] of recipe.parts.entries())
-    of.set(part.productId, (of.get(part.productId) ?? 0) + used[at]! / sum)
-  return { of, byVolume }
-}
-
-export interface MixActive {
-  readonly name: string
-  readonly percent: number
-  /** Which parts bring it. */ readonly from: readonly string[]
-}
-/** Percent of every active in a mix: C₁V₁ of each part over the whole, added up by name; the strongest first. pH of a mix is not predicted. */
-export function mixActives(
-  recipe: Pick<Recipe, 'by' | 'parts'>,
-  products: readonly Product[],
-): MixActive[] {
-  const shares = massShares(recipe, products)
-  const found = new Map<string, { percent: number; from: string[] }>()
-  for (const [id, share] of shares.of) {
-    const product = products.find((one) => one.id === id)
-    for (const active of product?.actives ?? []) {
-      const known = found.get(active.name) ?? { percent: 0, from: [] }
-      found.set(active.name, {
-        percent: known.percent + active.percent * share,
-        from: [...known.from, partName(id, product)],
-      })
-    }
-  }
-  return [...found]
-    .map(([name, { percent, from }]) => ({
-      name,
-      percent: Math.round(percent * 1000) / 1000,
-      from,
-    }))
-    .sort((a, b) => b.percent - a.percent || a.name.localeCompare(b.name))
-}
-
-/** The part the others are stirred into: the largest that is not water. */
-export const baseOf = (recipe: Pick<Recipe, 'parts'>): string | undefined =>
-  [...recipe.parts].filter((part) => part.productId !== WATER).sort((a, b) => b.parts - a.parts)[0]
-    ?.productId
-
-/** What is wrong with a mix, or not said by a maker, whatever its amount. */
-export function mixFaults(
-  recipe: Pick<Recipe, 'by' | 'parts'>,
-  products: readonly Product[],
-): MixFault[] {
-  const shares = massShares(recipe, products)
-  const baseId = baseOf(recipe)
-  const base = products.find((one) => one.id === baseId)
-  const sum = recipe.parts.reduce((all, part) => all + part.parts, 0)
-  return [...shares.of].flatMap(([productId, share]): MixFault[] => {
-    if (productId === WATER) return []
-    const product = products.find((one) => one.id === productId)
-    if (!product) return [{ kind: 'missing', productId, says: `${productId} is not on the shelf.` }]
-    const limit = product.additive
-    if (!limit)
-      return productId === baseId
-        ? []
-        : [
-            {
-              kind: 'note',
-              productId,
-              says: `The maker of ${product.name} says nothing about stirring it into others.`,
-            },
-          ]
-    const faults: MixFault[] = []
-    if (share * 100 > limit.mostPercent + 1e-9) {
-      const parts = recipe.parts
-        .filter((part) => part.productId === productId)
-        .reduce((all, part) => all + part.parts, 0)
-      // p' of the others' parts: p'/(p' + rest) = limit, in the share's own weights.
-      const mostParts =
-        Math.floor(
-          parts * (limit.mostPercent / (100 - limit.mostPercent)) * ((1 - share) / share) * 100,
-        ) / 100
-      faults.push({
-        kind: 'limit',
-        productId,
-        says: `${product.name}: ${tenth(share * 100)} % of the mix, at most ${limit.mostPercent} %.`,
-        mostParts: limit.mostPercent >= 100 || sum === parts ? undefined : mostParts,
-      })
-    }
-    if (limit.into && base && base.id !== productId && !limit.into.includes(base.kind))
-      faults.push({
-        kind: 'limit',
-        productId,
-        says: `${product.name} goes into ${limit.into.join(', ')}, not into a ${base.kind}.`,
-      })
-    return faults
-  })
-}
-const tenth = (value: number): number => Math.round(value * 10) / 10
 
 /** What a dose takes from the shelf: the product itself, or the parts of a house mix, each in its own unit. Water is left out. */
 export function partsOf(
@@ -306,14 +195,13 @@ export function partsOf(
   if (!product.recipe) return [{ productId: product.id, ...dose }]
   return scaleRecipe(product.recipe, products, dose)
     .lines.filter((line) => line.productId !== WATER)
-    .map((line) => {
-      const part = products.find((one) => one.id === line.productId)
-      const unit = part ? unitOf(part) : line.grams === undefined ? 'mL' : 'g'
+    .map(({ productId, grams, mL }) => {
+      const part = products.find(({ id }) => id === productId)
+      const unit = part ? unitOf(part) : unitKnown(grams)
       // Without a weighed spoon a gram is taken for a millilitre: near enough to count stock, never to dose by.
-      return {
-        productId: line.productId,
-        unit,
-        amount: (unit === 'g' ? (line.grams ?? line.mL) : (line.mL ?? line.grams))!,
-      }
+      const amount = unit === 'g' ? (grams ?? mL) : (mL ?? grams)
+      return { productId, unit, amount: amount! }
     })
 }
+
+const unitKnown = (grams: number | undefined): Unit => (grams === undefined ? 'mL' : 'g')

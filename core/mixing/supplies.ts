@@ -61,19 +61,15 @@ export const supplyNamed = (words: string): Laid | undefined => BY_NAME.get(word
 
 /** What a removal takes from the cupboard (sponges: about three passes on one damp pair; common practice). Oil comes off dry. */
 export function forRemoval(segment: Segment, product: Product | undefined): Laid | undefined {
+  const passes = segment.end?.usualCount ?? 1
+  const isOil = product?.vehicle === 'anhydrous' && segment.temperature === undefined
   switch (segment.tool) {
     case 'towel':
     case 'compress':
     case 'spatula':
-      return { id: segment.tool, count: segment.end?.usualCount ?? 1 }
+      return { id: segment.tool, count: passes }
     case 'sponge':
-      return {
-        id:
-          product?.vehicle === 'anhydrous' && segment.temperature === undefined
-            ? 'dry-sponge'
-            : 'sponge',
-        count: segment.end?.usualCount ?? 1,
-      }
+      return { id: isOil ? 'dry-sponge' : 'sponge', count: passes }
     case 'gauze':
     case 'swab':
       return { id: segment.tool, count: 4 }

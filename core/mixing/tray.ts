@@ -191,25 +191,21 @@ const isMixed = (step: Step, product: Product | undefined): boolean =>
 function mixItems(step: Step, shelf: Shelf): TrayEntry[] {
   const product = productById(shelf, step.product?.productId)
   if (!isMixed(step, product)) return []
+  const note = coverNote(product?.mixing)
   const sets = mixing(step)?.workingS !== undefined || product?.mixing?.bowl === 'flexible bowl'
-  const rests = product?.mixing?.restS
-    ? `let it rest ${inMinutes(product.mixing.restS)} min, covered`
-    : product?.mixing?.bowl === 'covered bowl'
-      ? 'cover it'
-      : undefined
-  const bowl = entry(
-    step,
-    'bowl',
-    { id: sets ? 'flexible-bowl' : 'bowl', count: 1 },
-    rests ? { note: rests } : {},
-  )
-  // What the card itself names is not laid out twice.
-  const named = new Set(step.tray?.map((name) => supplyNamed(name)?.id))
-  return [
-    bowl,
+  const items = [
+    entry(step, 'bowl', { id: sets ? 'flexible-bowl' : 'bowl', count: 1 }, note ? { note } : {}),
     entry(step, 'stir', { id: sets ? 'spatula' : 'brush', count: 1 }),
     ...(product?.mixing?.waterMlPerG ? [entry(step, 'cup', { id: 'cup', count: 1 })] : []),
-  ].filter((item) => !named.has(item.supply!.id as SupplyId))
+  ]
+  // What the card itself names is not laid out twice.
+  const named = new Set(step.tray?.map((name) => supplyNamed(name)?.id))
+  return items.filter((item) => !named.has(item.supply!.id as SupplyId))
+}
+
+function coverNote(mixed: Product['mixing']): string | undefined {
+  if (mixed?.restS) return `let it rest ${inMinutes(mixed.restS)} min, covered`
+  return mixed?.bowl === 'covered bowl' ? 'cover it' : undefined
 }
 
 /** A lukewarm towel is cooler than a warm one: the wrist decides (house figure). */

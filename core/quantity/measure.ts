@@ -58,8 +58,17 @@ const FRACTIONS: Readonly<Record<string, string>> = {
 /** A count as a hand reads it: "2½ pumps", "⅛ teaspoon", "12 drops". */
 export function measureInWords(count: number, name: SalonMeasure['name']): string {
   const whole = Math.floor(count)
-  const part =
-    FRACTIONS[count - whole] ??
-    (count === whole ? '' : String(Math.round((count - whole) * 100) / 100).slice(1))
-  return `${whole === 0 && part ? '' : whole}${part} ${name}${count > 1 ? (name === 'dime' ? ' sizes' : 's') : name === 'dime' ? ' size' : ''}`
+  const part = fractionInWords(count - whole)
+  const figure = whole === 0 && part ? part : `${whole}${part}`
+  return `${figure} ${nounFor(name, count > 1)}`
+}
+
+function fractionInWords(fraction: number): string {
+  if (fraction === 0) return ''
+  return FRACTIONS[fraction] ?? String(Math.round(fraction * 100) / 100).slice(1)
+}
+
+function nounFor(name: SalonMeasure['name'], several: boolean): string {
+  if (name === 'dime') return several ? 'dime sizes' : 'dime size'
+  return several ? `${name}s` : name
 }

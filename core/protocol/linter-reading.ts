@@ -1,0 +1,85 @@
+import { TEXTURES, type Property, type Texture } from './words'
+import type { Segment, Step } from './model'
+import { zonesMeet } from '../skin/zones'
+
+/** A wrong or unusual order, and what mends it. */
+export interface LintFinding {
+  readonly id: string
+  readonly level: 'wrong' | 'advice'
+  readonly stepId: string
+  readonly says: string
+  readonly fix: string
+}
+
+/** A step with all its properties, from product and device too, and what it spends of the exfoliation allowance. */
+export interface Read {
+  readonly step: Step
+  readonly properties: ReadonlySet<Property>
+  readonly points: number
+  readonly product?: { readonly leaves: string; readonly texture?: Texture | undefined } | undefined
+}
+
+export type Steps = readonly Read[]
+export type Judge = (
+  read: Read,
+  at: number,
+  steps: Steps,
+) => { says: string; fix: string } | undefined
+export interface Check {
+  readonly id: string
+  readonly level: LintFinding['level']
+  readonly judge: Judge
+}
+
+const here = (one: Read, other: Read): boolean => zonesMeet(one.step.zones, other.step.zones)
+export const later = (steps: Steps, at: number): Read[] =>
+  steps.slice(at + 1).filter((other) => here(other, steps[at]!))
+export const earlier = (steps: Steps, at: number): Read[] =>
+  steps.slice(0, at).filter((other) => here(other, steps[at]!))
+export const has = (read: Read, ...any: Property[]): boolean =>
+  any.some((property) => read.properties.has(property))
+export const isAcid = (read: Read): boolean => has(read, 'acid') && has(read, 'exfoliating')
+export const comesOff = (step: Step): boolean =>
+  step.segments.some((segment) => segment.kind === 'remove')
+export const opens = (read: Read): boolean => has(read, 'needling', 'blade')
+const WET: readonly Segment['tool'][] = ['sponge', 'towel', 'compress', 'mitt', 'water']
+
+/** How the last step left these zones. */
+export function stateBefore(steps: Steps, at: number): 'damp' | 'dry' | 'untouched' {
+  const last = earlier(steps, at).at(-1)
+  if (!last) return 'untouched'
+  if (has(last, 'blotting')) return 'dry'
+  return has(last, 'cleansing') ||
+    last.step.segments.some((part) => part.kind === 'remove' && WET.includes(part.tool))
+    ? 'damp'
+    : 'dry'
+}
+
+export function oilBefore(steps: Steps, at: number): Read | undefined {
+  const before = earlier(steps, at)
+  const oil = before.findLastIndex(
+    (other) => other.product?.leaves === 'oil' && !comesOff(other.step),
+  )
+  return oil !== -1 && !before.slice(oil + 1).some((other) => has(other, 'cleansing'))
+    ? before[oil]
+    : undefined
+}
+
+/** What layers have an order: powders and sheets lie apart, sun filter goes last whatever its texture. */
+const thickness = ({ step, product }: Read): number | undefined =>
+  product?.texture === undefined ||
+  product.texture === 'powder' ||
+  product.texture === 'sheet' ||
+  step.phase === 'sun' ||
+  comesOff(step)
+    ? undefined
+    : TEXTURES.indexOf(product.texture)
+/** Something thicker that still lies where this goes on. */
+export function thickerBelow(steps: Steps, at: number): Read | undefined {
+  const own = thickness(steps[at]!)
+  const before = earlier(steps, at)
+  const since = before.findLastIndex((other) => has(other, 'cleansing') || comesOff(other.step))
+  return own === undefined
+    ? undefined
+    : before.slice(since + 1).find((other) => (thickness(other) ?? -1) > own)
+}
