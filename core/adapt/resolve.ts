@@ -6,7 +6,7 @@ import { rungOf } from '../safety/strength'
 import { subjectReader, touches, type Subject } from '../safety/subject'
 import { distinctWhy, type Change } from './change'
 import { insertRequired } from './insert'
-import { optionsFor, type Option, type OptionContext } from './options'
+import type { optionsFor, Option, OptionContext} from './options';
 import { clashWith, type Clash, type OrderOf } from './together'
 import { blockedClash, explained, distinctClashes, elsewhere } from './resolve-clash'
 import { optionsOnce } from './resolve-options'

@@ -1,2 +1,5 @@
-export { mergeRow, readShelfCsv, shelfCsv, SHELF_COLUMNS } from './shelf-csv'
-export type { ShelfCsvRead, ShelfFault, ShelfRow } from './shelf-csv'
+export { SHELF_COLUMNS } from './columns'
+export { mergeRow } from './merge'
+export { readShelfCsv } from './read'
+export type { ShelfCsvRead, ShelfFault, ShelfRow } from './read'
+export { shelfCsv } from './write'

@@ -4,7 +4,7 @@ import { DEMO_SHELF } from '../../demo/shelf'
 import { demoBatches } from '../../demo/stock'
 import { make } from '../../demo/shelf-make'
 import type { Product } from '../catalog/model'
-import { mergeRow, readShelfCsv, SHELF_COLUMNS, shelfCsv } from './shelf-csv'
+import { mergeRow, readShelfCsv, SHELF_COLUMNS, shelfCsv } from '.'
 
 const setting = { minorDigits: 2, today: '2026-11-25' }
 const products = DEMO_SHELF.products

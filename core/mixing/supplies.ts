@@ -62,14 +62,13 @@ export const supplyNamed = (words: string): Laid | undefined => BY_NAME.get(word
 /** What a removal takes from the cupboard (sponges: about three passes on one damp pair; common practice). Oil comes off dry. */
 export function forRemoval(segment: Segment, product: Product | undefined): Laid | undefined {
   const passes = segment.end?.usualCount ?? 1
-  const isOil = product?.vehicle === 'anhydrous' && segment.temperature === undefined
   switch (segment.tool) {
     case 'towel':
     case 'compress':
     case 'spatula':
       return { id: segment.tool, count: passes }
     case 'sponge':
-      return { id: isOil ? 'dry-sponge' : 'sponge', count: passes }
+      return { id: spongeFor(segment, product), count: passes }
     case 'gauze':
     case 'swab':
       return { id: segment.tool, count: 4 }
@@ -79,6 +78,9 @@ export function forRemoval(segment: Segment, product: Product | undefined): Laid
       return undefined
   }
 }
+
+const spongeFor = ({ temperature }: Segment, product: Product | undefined): SupplyId =>
+  product?.vehicle === 'anhydrous' && temperature === undefined ? 'dry-sponge' : 'sponge'
 
 /** What a kind of product is put on with, where it is not the hand (common practice, no source). */
 const APPLIED_WITH: Readonly<Partial<Record<Product['kind'], Laid>>> = {

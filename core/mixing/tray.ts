@@ -192,7 +192,7 @@ function mixItems(step: Step, shelf: Shelf): TrayEntry[] {
   const product = productById(shelf, step.product?.productId)
   if (!isMixed(step, product)) return []
   const note = coverNote(product?.mixing)
-  const sets = mixing(step)?.workingS !== undefined || product?.mixing?.bowl === 'flexible bowl'
+  const sets = isSetting(step, product)
   const items = [
     entry(step, 'bowl', { id: sets ? 'flexible-bowl' : 'bowl', count: 1 }, note ? { note } : {}),
     entry(step, 'stir', { id: sets ? 'spatula' : 'brush', count: 1 }),
@@ -202,6 +202,9 @@ function mixItems(step: Step, shelf: Shelf): TrayEntry[] {
   const named = new Set(step.tray?.map((name) => supplyNamed(name)?.id))
   return items.filter((item) => !named.has(item.supply!.id as SupplyId))
 }
+
+const isSetting = (step: Step, product: Product | undefined): boolean =>
+  mixing(step)?.workingS !== undefined || product?.mixing?.bowl === 'flexible bowl'
 
 function coverNote(mixed: Product['mixing']): string | undefined {
   if (mixed?.restS) return `let it rest ${inMinutes(mixed.restS)} min, covered`
