@@ -83,7 +83,10 @@ async function loadStudio(db: PoolClient, today: string): Promise<Studio> {
     if (practitionerId) {
       await change(
         db,
-        'INSERT INTO practitioner (id, salon_id, name, scope) VALUES ($1, $2, $3, $4)',
+        `INSERT INTO
+            practitioner (id, salon_id, name, scope)
+          VALUES
+            ($1, $2, $3, $4)`,
         [practitionerId, studio.salonId, person.name, person.scope],
       )
       studio.practitioners.push({ id: practitionerId, name: person.name })
@@ -91,7 +94,10 @@ async function loadStudio(db: PoolClient, today: string): Promise<Studio> {
     const accountId = randomUUID()
     await change(
       db,
-      'INSERT INTO account (id, salon_id, email, name, role, practitioner_id, password_hash, demo) VALUES ($1, $2, $3, $4, $5, $6, $7, true)',
+      `INSERT INTO
+          account (id, salon_id, email, name, role, practitioner_id, password_hash, demo)
+        VALUES
+          ($1, $2, $3, $4, $5, $6, $7, true)`,
       [accountId, studio.salonId, person.email, person.name, person.role, practitionerId, hash],
     )
     if (practitionerId) studio.accounts.set(practitionerId, accountId)
@@ -199,7 +205,10 @@ async function loadClientWithPast(
   for (const productId of demo.refused ?? [])
     await change(
       db,
-      'INSERT INTO product_memory (client_id, product_id, memory, since) VALUES ($1, $2, $3, $4)',
+      `INSERT INTO
+          product_memory (client_id, product_id, memory, since)
+        VALUES
+          ($1, $2, $3, $4)`,
       [id, productId, 'refused', first],
     )
   for (const [k, answer] of demo.past.entries())

@@ -22,26 +22,70 @@ export async function loadClient(db: Db, id: string): Promise<Client | undefined
   const row = await maybeOne(
     db,
     ClientRow,
-    `SELECT id, name, to_char(born_on, '${ISO}') AS born_on, concerns, notes FROM client WHERE id = $1`,
+    `SELECT
+        id,
+        name,
+        to_char(born_on, '${ISO}') AS born_on,
+        concerns,
+        notes
+      FROM
+        client
+      WHERE
+        id = $1`,
     [id],
   )
   if (!row) return undefined
   const facts = await many(
     db,
     z.record(z.string(), z.unknown()),
-    `SELECT code, answer, to_char(asked_on, '${ISO}') AS "askedOn", to_char(happened_on, '${ISO}') AS "on", zones, reaction, note FROM health_fact WHERE client_id = $1 ORDER BY recorded_at, id`,
+    `SELECT
+        code,
+        answer,
+        to_char(asked_on, '${ISO}') AS "askedOn",
+        to_char(happened_on, '${ISO}') AS "on",
+        zones,
+        reaction,
+        note
+      FROM
+        health_fact
+      WHERE
+        client_id = $1
+      ORDER BY
+        recorded_at,
+        id`,
     [id],
   )
   const memories = await many(
     db,
     z.record(z.string(), z.unknown()),
-    `SELECT product_id AS "productId", memory, to_char(since, '${ISO}') AS "on", note FROM product_memory WHERE client_id = $1 ORDER BY product_id, memory`,
+    `SELECT
+        product_id AS "productId",
+        memory,
+        to_char(since, '${ISO}') AS "on",
+        note
+      FROM
+        product_memory
+      WHERE
+        client_id = $1
+      ORDER BY
+        product_id,
+        memory`,
     [id],
   )
   const clearances = await many(
     db,
     z.record(z.string(), z.unknown()),
-    `SELECT clearance, given_by AS "by", to_char(given_on, '${ISO}') AS "on", to_char(until, '${ISO}') AS until FROM clearance WHERE client_id = $1 ORDER BY given_on`,
+    `SELECT
+        clearance,
+        given_by AS "by",
+        to_char(given_on, '${ISO}') AS "on",
+        to_char(until, '${ISO}') AS until
+      FROM
+        clearance
+      WHERE
+        client_id = $1
+      ORDER BY
+        given_on`,
     [id],
   )
   const patchTests = await listPatchTests(db, id)
@@ -76,7 +120,23 @@ export async function addFact(
 ): Promise<boolean> {
   const added = await change(
     db,
-    `INSERT INTO health_fact (id, client_id, code, answer, asked_on, happened_on, zones, reaction, note, recorded_by, recorded_at) VALUES ($1, $2, $3, $4, $5, $6, $7, $8, $9, $10, clock_timestamp()) ON CONFLICT (id) DO NOTHING`,
+    `INSERT INTO
+        health_fact (
+          id,
+          client_id,
+          code,
+          answer,
+          asked_on,
+          happened_on,
+          zones,
+          reaction,
+          note,
+          recorded_by,
+          recorded_at
+        )
+      VALUES
+        ($1, $2, $3, $4, $5, $6, $7, $8, $9, $10, clock_timestamp())
+      ON CONFLICT (id) DO NOTHING`,
     [
       id,
       clientId,
@@ -95,7 +155,14 @@ export async function addFact(
     (await maybeOne(
       db,
       z.object({ id: z.string() }),
-      'SELECT id FROM health_fact WHERE id = $1 AND client_id = $2 AND code = $3',
+      `SELECT
+          id
+        FROM
+          health_fact
+        WHERE
+          id = $1
+          AND client_id = $2
+          AND code = $3`,
       [id, clientId, fact.code],
     )) !== undefined
   )
@@ -125,13 +192,88 @@ export async function loadHistory(
   const rows = await many(
     db,
     PastRow,
-    `SELECT to_char(v.starts_at AT TIME ZONE $3, '${ISO}') AS "on", o.levers,
-      COALESCE((SELECT c.answer FROM check_in c WHERE c.visit_id = v.id ORDER BY c.recorded_at DESC LIMIT 1), o.answer) AS answer,
-      (SELECT r.body->'findings' FROM reading r WHERE r.visit_id = v.id AND (r.body->>'done')::boolean ORDER BY r.read_at DESC LIMIT 1) AS findings,
-      ARRAY(SELECT DISTINCT property FROM (SELECT plan FROM fitted_plan f WHERE f.visit_id = v.id ORDER BY f.revision DESC LIMIT 1) AS last,
-        jsonb_array_elements(last.plan->'steps') AS step, jsonb_array_elements_text(COALESCE((SELECT body->'properties' || COALESCE((SELECT jsonb_agg(own) FROM jsonb_array_elements(body->'recipe'->'parts') AS part JOIN product AS of ON of.id = part->>'productId', jsonb_array_elements(of.body->'properties') AS own), '[]') FROM product WHERE id = step->'product'->>'productId'), '[]') || (step->'properties')) AS property
-        WHERE property = ANY($4)) AS work
-    FROM visit v JOIN outcome o ON o.visit_id = v.id WHERE v.client_id = $1 AND v.starts_at < $2 ORDER BY v.starts_at`,
+    `SELECT
+        to_char(v.starts_at AT TIME ZONE $3, '${ISO}') AS "on",
+        o.levers,
+        COALESCE(
+          (
+            SELECT
+              c.answer
+            FROM
+              check_in c
+            WHERE
+              c.visit_id = v.id
+            ORDER BY
+              c.recorded_at DESC
+            LIMIT
+              1
+          ),
+          o.answer
+        ) AS answer,
+        (
+          SELECT
+            r.body -> 'findings'
+          FROM
+            reading r
+          WHERE
+            r.visit_id = v.id
+            AND (r.body ->> 'done')::boolean
+          ORDER BY
+            r.read_at DESC
+          LIMIT
+            1
+        ) AS findings,
+        ARRAY(
+          SELECT DISTINCT
+            property
+          FROM
+            (
+              SELECT
+                plan
+              FROM
+                fitted_plan f
+              WHERE
+                f.visit_id = v.id
+              ORDER BY
+                f.revision DESC
+              LIMIT
+                1
+            ) AS last,
+            jsonb_array_elements(last.plan -> 'steps') AS step,
+            jsonb_array_elements_text(
+              COALESCE(
+                (
+                  SELECT
+                    body -> 'properties' || COALESCE(
+                      (
+                        SELECT
+                          jsonb_agg(own)
+                        FROM
+                          jsonb_array_elements(body -> 'recipe' -> 'parts') AS part
+                          JOIN product AS of ON of.id = part ->> 'productId',
+                          jsonb_array_elements(of.body -> 'properties') AS own
+                      ),
+                      '[]'
+                    )
+                  FROM
+                    product
+                  WHERE
+                    id = step -> 'product' ->> 'productId'
+                ),
+                '[]'
+              ) || (step -> 'properties')
+            ) AS property
+          WHERE
+            property = ANY ($4)
+        ) AS work
+      FROM
+        visit v
+        JOIN outcome o ON o.visit_id = v.id
+      WHERE
+        v.client_id = $1
+        AND v.starts_at < $2
+      ORDER BY
+        v.starts_at`,
     [clientId, before, timeZone, WORK],
   )
   return rows.map(({ findings, work, ...row }) => ({
@@ -147,7 +289,22 @@ export async function listPatchTests(db: Db, clientId: string) {
   const rows = await many(
     db,
     z.record(z.string(), z.unknown()),
-    `SELECT id, product_id AS "productId", kind, zone, to_char(placed_on, '${ISO}') AS "placedOn", to_char(read_on, '${ISO}') AS "readOn", result, note FROM patch_test WHERE client_id = $1 ORDER BY placed_on, id`,
+    `SELECT
+        id,
+        product_id AS "productId",
+        kind,
+        zone,
+        to_char(placed_on, '${ISO}') AS "placedOn",
+        to_char(read_on, '${ISO}') AS "readOn",
+        result,
+        note
+      FROM
+        patch_test
+      WHERE
+        client_id = $1
+      ORDER BY
+        placed_on,
+        id`,
     [clientId],
   )
   return rows.map((row) => PatchRow.parse(orLeftOut(row)))
@@ -162,7 +319,22 @@ export const addPatchTest = (
 ) =>
   change(
     db,
-    'INSERT INTO patch_test (id, client_id, product_id, kind, zone, placed_on, read_on, result, note, recorded_by) VALUES ($1, $2, $3, $4, $5, $6, $7, $8, $9, $10) ON CONFLICT (id) DO NOTHING',
+    `INSERT INTO
+        patch_test (
+          id,
+          client_id,
+          product_id,
+          kind,
+          zone,
+          placed_on,
+          read_on,
+          result,
+          note,
+          recorded_by
+        )
+      VALUES
+        ($1, $2, $3, $4, $5, $6, $7, $8, $9, $10)
+      ON CONFLICT (id) DO NOTHING`,
     [
       id,
       clientId,
@@ -186,7 +358,14 @@ export const readPatchTest = (
 ) =>
   change(
     db,
-    `UPDATE patch_test SET result = $3, read_on = $4 WHERE id = $1 AND client_id = $2 AND result = 'waiting'`,
+    `UPDATE patch_test
+      SET
+        result = $3,
+        read_on = $4
+      WHERE
+        id = $1
+        AND client_id = $2
+        AND result = 'waiting'`,
     [id, clientId, result, readOn],
   )
 
@@ -200,7 +379,11 @@ export const addClearance = (
 ) =>
   change(
     db,
-    'INSERT INTO clearance (id, client_id, clearance, given_by, given_on, until, recorded_by) VALUES ($1, $2, $3, $4, $5, $6, $7) ON CONFLICT (id) DO NOTHING',
+    `INSERT INTO
+        clearance (id, client_id, clearance, given_by, given_on, until, recorded_by)
+      VALUES
+        ($1, $2, $3, $4, $5, $6, $7)
+      ON CONFLICT (id) DO NOTHING`,
     [
       id,
       clientId,
@@ -227,6 +410,9 @@ export const addClient = (
 ) =>
   change(
     db,
-    'INSERT INTO client (id, salon_id, name, born_on, concerns, notes) VALUES ($1, $2, $3, $4, $5, $6)',
+    `INSERT INTO
+        client (id, salon_id, name, born_on, concerns, notes)
+      VALUES
+        ($1, $2, $3, $4, $5, $6)`,
     [client.id, client.salonId, client.name, client.bornOn, client.concerns, client.notes],
   )

@@ -16,20 +16,45 @@ export const newestTexts = (db: Db, salonId: string) =>
   many(
     db,
     Text,
-    'SELECT DISTINCT ON (kind) id, kind, version, title, body FROM consent_text WHERE salon_id = $1 ORDER BY kind, version DESC',
+    `SELECT DISTINCT
+        ON (kind) id,
+        kind,
+        version,
+        title,
+        body
+      FROM
+        consent_text
+      WHERE
+        salon_id = $1
+      ORDER BY
+        kind,
+        version DESC`,
     [salonId],
   )
 export const textById = (db: Db, salonId: string, id: string) =>
   maybeOne(
     db,
     Text,
-    'SELECT id, kind, version, title, body FROM consent_text WHERE salon_id = $1 AND id = $2',
+    `SELECT
+        id,
+        kind,
+        version,
+        title,
+        body
+      FROM
+        consent_text
+      WHERE
+        salon_id = $1
+        AND id = $2`,
     [salonId, id],
   )
 export const publishText = (db: Db, salonId: string, text: z.infer<typeof Text>) =>
   change(
     db,
-    'INSERT INTO consent_text (id, salon_id, kind, version, title, body) VALUES ($1, $2, $3, $4, $5, $6)',
+    `INSERT INTO
+        consent_text (id, salon_id, kind, version, title, body)
+      VALUES
+        ($1, $2, $3, $4, $5, $6)`,
     [text.id, salonId, text.kind, text.version, text.title, text.body],
   )
 
@@ -50,8 +75,24 @@ export const listConsents = (db: Db, clientId: string) =>
   many(
     db,
     Signed,
-    `SELECT c.id, t.kind, t.version, t.title, t.body, c.signer, c.relation, to_char(c.signed_on, 'YYYY-MM-DD') AS "signedOn", to_char(c.withdrawn_on, 'YYYY-MM-DD') AS "withdrawnOn", c.signature
-    FROM consent c JOIN consent_text t ON t.id = c.text_id WHERE c.client_id = $1 ORDER BY c.recorded_at DESC`,
+    `SELECT
+        c.id,
+        t.kind,
+        t.version,
+        t.title,
+        t.body,
+        c.signer,
+        c.relation,
+        to_char(c.signed_on, 'YYYY-MM-DD') AS "signedOn",
+        to_char(c.withdrawn_on, 'YYYY-MM-DD') AS "withdrawnOn",
+        c.signature
+      FROM
+        consent c
+        JOIN consent_text t ON t.id = c.text_id
+      WHERE
+        c.client_id = $1
+      ORDER BY
+        c.recorded_at DESC`,
     [clientId],
   )
 /** Keeps a signature; sent twice it is kept once. */
@@ -71,7 +112,21 @@ export const addConsent = (
 ) =>
   change(
     db,
-    'INSERT INTO consent (id, client_id, visit_id, text_id, signer, relation, signed_on, signature, recorded_by) VALUES ($1, $2, $3, $4, $5, $6, $7, $8, $9) ON CONFLICT (id) DO NOTHING',
+    `INSERT INTO
+        consent (
+          id,
+          client_id,
+          visit_id,
+          text_id,
+          signer,
+          relation,
+          signed_on,
+          signature,
+          recorded_by
+        )
+      VALUES
+        ($1, $2, $3, $4, $5, $6, $7, $8, $9)
+      ON CONFLICT (id) DO NOTHING`,
     [
       consent.id,
       consent.clientId,
@@ -89,7 +144,18 @@ export const withdrawConsent = (db: Db, id: string, clientId: string, on: string
   maybeOne(
     db,
     z.object({ kind: z.enum(CONSENT_KINDS) }),
-    'UPDATE consent c SET withdrawn_on = $3 FROM consent_text t WHERE t.id = c.text_id AND c.id = $1 AND c.client_id = $2 AND c.withdrawn_on IS NULL RETURNING t.kind',
+    `UPDATE consent c
+      SET
+        withdrawn_on = $3
+      FROM
+        consent_text t
+      WHERE
+        t.id = c.text_id
+        AND c.id = $1
+        AND c.client_id = $2
+        AND c.withdrawn_on IS NULL
+      RETURNING
+        t.kind`,
     [id, clientId, on],
   )
 export const holdsConsent = async (db: Db, clientId: string, kind: ConsentKind): Promise<boolean> =>

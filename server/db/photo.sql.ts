@@ -19,8 +19,24 @@ export const listPhotos = (db: Db, clientId: string, timeZone: string) =>
   many(
     db,
     Listed,
-    `SELECT p.id, p.visit_id AS "visitId", to_char(v.starts_at AT TIME ZONE $2, 'YYYY-MM-DD') AS "on", p.view, p.moment, p.light, p.taken_at AS "takenAt", p.width, p.height
-    FROM photo p JOIN visit v ON v.id = p.visit_id WHERE p.client_id = $1 ORDER BY v.starts_at, p.taken_at`,
+    `SELECT
+        p.id,
+        p.visit_id AS "visitId",
+        to_char(v.starts_at AT TIME ZONE $2, 'YYYY-MM-DD') AS "on",
+        p.view,
+        p.moment,
+        p.light,
+        p.taken_at AS "takenAt",
+        p.width,
+        p.height
+      FROM
+        photo p
+        JOIN visit v ON v.id = p.visit_id
+      WHERE
+        p.client_id = $1
+      ORDER BY
+        v.starts_at,
+        p.taken_at`,
     [clientId, timeZone],
   )
 export const photoBytes = (db: Db, id: string, clientId: string) =>
@@ -47,7 +63,11 @@ export const addPhoto = (
 ) =>
   change(
     db,
-    'INSERT INTO photo (id, client_id, visit_id, view, moment, light, width, height, bytes, recorded_by) VALUES ($1, $2, $3, $4, $5, $6, $7, $8, $9, $10) ON CONFLICT (id) DO NOTHING',
+    `INSERT INTO
+        photo (id, client_id, visit_id, view, moment, light, width, height, bytes, recorded_by)
+      VALUES
+        ($1, $2, $3, $4, $5, $6, $7, $8, $9, $10)
+      ON CONFLICT (id) DO NOTHING`,
     [
       photo.id,
       photo.clientId,

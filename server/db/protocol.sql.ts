@@ -38,9 +38,24 @@ export const listProtocols = (db: Db, salonId: string) =>
   many(
     db,
     Listed,
-    `SELECT DISTINCT ON (p.id) p.id, COALESCE(v.name, d.name, p.name) AS name, v.version, v.published_at, COALESCE(v.steps, d.steps, '[]'::jsonb) AS steps, v.note, p.archived_at, d.saved_at AS draft_at
-     FROM protocol p LEFT JOIN protocol_version v ON v.protocol_id = p.id LEFT JOIN protocol_draft d ON d.protocol_id = p.id
-    WHERE p.salon_id = $1 ORDER BY p.id, v.version DESC`,
+    `SELECT DISTINCT
+        ON (p.id) p.id,
+        COALESCE(v.name, d.name, p.name) AS name,
+        v.version,
+        v.published_at,
+        COALESCE(v.steps, d.steps, '[]'::jsonb) AS steps,
+        v.note,
+        p.archived_at,
+        d.saved_at AS draft_at
+      FROM
+        protocol p
+        LEFT JOIN protocol_version v ON v.protocol_id = p.id
+        LEFT JOIN protocol_draft d ON d.protocol_id = p.id
+      WHERE
+        p.salon_id = $1
+      ORDER BY
+        p.id,
+        v.version DESC`,
     [salonId],
   )
 
@@ -49,8 +64,19 @@ export const listBookable = (db: Db, salonId: string) =>
   many(
     db,
     z.object({ id: z.string(), name: z.string(), version_id: z.string() }),
-    `SELECT DISTINCT ON (p.id) p.id, v.name, v.id AS version_id FROM protocol p JOIN protocol_version v ON v.protocol_id = p.id
-    WHERE p.salon_id = $1 AND p.archived_at IS NULL ORDER BY p.id, v.version DESC`,
+    `SELECT DISTINCT
+        ON (p.id) p.id,
+        v.name,
+        v.id AS version_id
+      FROM
+        protocol p
+        JOIN protocol_version v ON v.protocol_id = p.id
+      WHERE
+        p.salon_id = $1
+        AND p.archived_at IS NULL
+      ORDER BY
+        p.id,
+        v.version DESC`,
     [salonId],
   )
 
@@ -63,8 +89,18 @@ export async function newestVersion(
   const row = await maybeOne(
     db,
     Row,
-    `SELECT ${VERSION} FROM protocol_version v JOIN protocol p ON p.id = v.protocol_id
-    WHERE p.salon_id = $1 AND p.id = $2 ORDER BY v.version DESC LIMIT 1`,
+    `SELECT
+        ${VERSION}
+      FROM
+        protocol_version v
+        JOIN protocol p ON p.id = v.protocol_id
+      WHERE
+        p.salon_id = $1
+        AND p.id = $2
+      ORDER BY
+        v.version DESC
+      LIMIT
+        1`,
     [salonId, protocolId],
   )
   return row && toVersion(row)
@@ -82,8 +118,19 @@ export async function versionsOf(db: Db, salonId: string, protocolId: string) {
   const rows = await many(
     db,
     Row.extend({ published_at: z.date(), by: z.string().nullable() }),
-    `SELECT ${VERSION}, v.published_at, a.name AS by
-    FROM protocol_version v JOIN protocol p ON p.id = v.protocol_id LEFT JOIN account a ON a.id = v.published_by WHERE p.salon_id = $1 AND p.id = $2 ORDER BY v.version DESC`,
+    `SELECT
+        ${VERSION},
+        v.published_at,
+        a.name AS by
+      FROM
+        protocol_version v
+        JOIN protocol p ON p.id = v.protocol_id
+        LEFT JOIN account a ON a.id = v.published_by
+      WHERE
+        p.salon_id = $1
+        AND p.id = $2
+      ORDER BY
+        v.version DESC`,
     [salonId, protocolId],
   )
   return rows.map((row) => ({ ...toVersion(row), publishedAt: row.published_at, by: row.by }))
@@ -93,7 +140,10 @@ export async function versionsOf(db: Db, salonId: string, protocolId: string) {
 export const publishVersion = (db: Db, version: ProtocolVersion, accountId: string | null) =>
   change(
     db,
-    'INSERT INTO protocol_version (id, protocol_id, version, name, note, steps, methods, published_by) VALUES ($1, $2, $3, $4, $5, $6, $7, $8)',
+    `INSERT INTO
+        protocol_version (id, protocol_id, version, name, note, steps, methods, published_by)
+      VALUES
+        ($1, $2, $3, $4, $5, $6, $7, $8)`,
     [
       version.id,
       version.protocolId,
@@ -112,16 +162,33 @@ export const addProtocol = (db: Db, salonId: string, id: string, name: string) =
 const Head = z.object({ id: z.string(), name: z.string(), archived_at: z.date().nullable() })
 /** A protocol of this salon, published or not. */
 export const protocolById = (db: Db, salonId: string, id: string) =>
-  maybeOne(db, Head, 'SELECT id, name, archived_at FROM protocol WHERE salon_id = $1 AND id = $2', [
-    salonId,
-    id,
-  ])
+  maybeOne(
+    db,
+    Head,
+    `SELECT
+      id,
+      name,
+      archived_at
+    FROM
+      protocol
+    WHERE
+      salon_id = $1
+      AND id = $2`,
+    [salonId, id],
+  )
 /** Puts a protocol away, or takes it out again. Visits that use it keep it. */
 export const setArchived = (db: Db, id: string, archived: boolean) =>
-  change(db, 'UPDATE protocol SET archived_at = CASE WHEN $2 THEN now() END WHERE id = $1', [
-    id,
-    archived,
-  ])
+  change(
+    db,
+    `UPDATE protocol
+    SET
+      archived_at = CASE
+        WHEN $2 THEN now()
+      END
+    WHERE
+      id = $1`,
+    [id, archived],
+  )
 
 /** A card in the making. Its steps are kept as typed, good or not yet. */
 export const Draft = z.strictObject({
@@ -143,7 +210,16 @@ export async function draftOf(db: Db, protocolId: string) {
   const row = await maybeOne(
     db,
     DraftRow,
-    'SELECT based_on, name, steps, methods, saved_at FROM protocol_draft WHERE protocol_id = $1',
+    `SELECT
+        based_on,
+        name,
+        steps,
+        methods,
+        saved_at
+      FROM
+        protocol_draft
+      WHERE
+        protocol_id = $1`,
     [protocolId],
   )
   return (
@@ -159,8 +235,18 @@ export async function draftOf(db: Db, protocolId: string) {
 export const saveDraft = (db: Db, protocolId: string, draft: Draft, accountId: string) =>
   change(
     db,
-    `INSERT INTO protocol_draft (protocol_id, based_on, name, steps, methods, saved_by) VALUES ($1, $2, $3, $4, $5, $6)
-   ON CONFLICT (protocol_id) DO UPDATE SET based_on = $2, name = $3, steps = $4, methods = $5, saved_by = $6, saved_at = now()`,
+    `INSERT INTO
+        protocol_draft (protocol_id, based_on, name, steps, methods, saved_by)
+      VALUES
+        ($1, $2, $3, $4, $5, $6)
+      ON CONFLICT (protocol_id) DO UPDATE
+      SET
+        based_on = $2,
+        name = $3,
+        steps = $4,
+        methods = $5,
+        saved_by = $6,
+        saved_at = now()`,
     [
       protocolId,
       draft.basedOn,

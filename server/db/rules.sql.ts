@@ -13,7 +13,16 @@ export async function loadRuleSettings(db: Db, salonId: string): Promise<RuleSet
   const rows = await many(
     db,
     Setting,
-    'SELECT rule_id, advice_off, window_days FROM rule_setting WHERE salon_id = $1 ORDER BY rule_id',
+    `SELECT
+        rule_id,
+        advice_off,
+        window_days
+      FROM
+        rule_setting
+      WHERE
+        salon_id = $1
+      ORDER BY
+        rule_id`,
     [salonId],
   )
   return {
@@ -33,8 +42,16 @@ export const setRule = (
 ) =>
   change(
     db,
-    `INSERT INTO rule_setting (salon_id, rule_id, advice_off, window_days, set_by) VALUES ($1, $2, $3, $4, $5)
-   ON CONFLICT (salon_id, rule_id) DO UPDATE SET advice_off = $3, window_days = $4, set_by = $5, set_at = clock_timestamp()`,
+    `INSERT INTO
+        rule_setting (salon_id, rule_id, advice_off, window_days, set_by)
+      VALUES
+        ($1, $2, $3, $4, $5)
+      ON CONFLICT (salon_id, rule_id) DO UPDATE
+      SET
+        advice_off = $3,
+        window_days = $4,
+        set_by = $5,
+        set_at = clock_timestamp()`,
     [salonId, ruleId, setting.adviceOff, setting.windowDays, accountId],
   )
 /** Back to the book's own words. */
@@ -53,14 +70,34 @@ export const listKnown = (db: Db, salonId: string): Promise<Known[]> =>
   many(
     db,
     KnownRow,
-    'SELECT id, kind, name, synonyms, code FROM known_thing WHERE salon_id = $1 ORDER BY position, id',
+    `SELECT
+        id,
+        kind,
+        name,
+        synonyms,
+        code
+      FROM
+        known_thing
+      WHERE
+        salon_id = $1
+      ORDER BY
+        position,
+        id`,
     [salonId],
   )
 export const saveKnown = (db: Db, salonId: string, one: Known, position: number) =>
   change(
     db,
-    `INSERT INTO known_thing (salon_id, id, kind, name, synonyms, code, position) VALUES ($1, $2, $3, $4, $5, $6, $7)
-   ON CONFLICT (salon_id, id) DO UPDATE SET kind = $3, name = $4, synonyms = $5, code = $6`,
+    `INSERT INTO
+        known_thing (salon_id, id, kind, name, synonyms, code, position)
+      VALUES
+        ($1, $2, $3, $4, $5, $6, $7)
+      ON CONFLICT (salon_id, id) DO UPDATE
+      SET
+        kind = $3,
+        name = $4,
+        synonyms = $5,
+        code = $6`,
     [salonId, one.id, one.kind, one.name, one.synonyms, one.code, position],
   )
 export const removeKnown = (db: Db, salonId: string, id: string) =>
@@ -71,6 +108,23 @@ export const isKnownInUse = async (db: Db, salonId: string, id: string) =>
   (await maybeOne(
     db,
     z.object({ n: z.coerce.number() }),
-    `SELECT count(*) AS n FROM (SELECT DISTINCT ON (f.client_id) f.answer FROM health_fact f JOIN client c ON c.id = f.client_id WHERE c.salon_id = $1 AND f.code = 'medicine:' || $2 ORDER BY f.client_id, f.recorded_at DESC) AS latest WHERE answer = 'yes'`,
+    `SELECT
+        count(*) AS n
+      FROM
+        (
+          SELECT DISTINCT
+            ON (f.client_id) f.answer
+          FROM
+            health_fact f
+            JOIN client c ON c.id = f.client_id
+          WHERE
+            c.salon_id = $1
+            AND f.code = 'medicine:' || $2
+          ORDER BY
+            f.client_id,
+            f.recorded_at DESC
+        ) AS latest
+      WHERE
+        answer = 'yes'`,
     [salonId, id],
   ))!.n > 0

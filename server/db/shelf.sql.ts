@@ -22,7 +22,16 @@ const batches = async (db: Db, where: string, values: readonly unknown[]): Promi
     await many(
       db,
       z.unknown(),
-      `SELECT ${BATCH_COLUMNS} FROM batch b JOIN product p ON p.id = b.product_id WHERE ${where} ORDER BY b.received_on, b.id`,
+      `SELECT
+          ${BATCH_COLUMNS}
+        FROM
+          batch b
+          JOIN product p ON p.id = b.product_id
+        WHERE
+          ${where}
+        ORDER BY
+          b.received_on,
+          b.id`,
       values,
     )
   ).map(asBatch)
@@ -42,17 +51,82 @@ export async function loadShelf(
   const chosen = await many(
     db,
     Ids,
-    `WITH first AS (
-      SELECT p.id, row_number() OVER (PARTITION BY p.kind ORDER BY (p.body ? 'recipe' OR EXISTS (SELECT FROM batch b WHERE b.product_id = p.id AND b.left_amount > 0)) DESC, p.position) AS n FROM product p WHERE p.salon_id = $1 AND p.archived_at IS NULL),
-    chosen AS (SELECT id FROM first WHERE n <= $3 UNION SELECT id FROM product WHERE salon_id = $1 AND id = ANY($2))
-    SELECT id FROM chosen UNION SELECT part->>'productId' FROM chosen JOIN product USING (id), jsonb_array_elements(body->'recipe'->'parts') AS part UNION SELECT other FROM chosen JOIN product USING (id), jsonb_array_elements_text(body->'substitutes') AS other`,
+    `WITH
+        first AS (
+          SELECT
+            p.id,
+            row_number() OVER (
+              PARTITION BY
+                p.kind
+              ORDER BY
+                (
+                  p.body ? 'recipe'
+                  OR EXISTS (
+                    SELECT
+                    FROM
+                      batch b
+                    WHERE
+                      b.product_id = p.id
+                      AND b.left_amount > 0
+                  )
+                ) DESC,
+                p.position
+            ) AS n
+          FROM
+            product p
+          WHERE
+            p.salon_id = $1
+            AND p.archived_at IS NULL
+        ),
+        chosen AS (
+          SELECT
+            id
+          FROM
+            first
+          WHERE
+            n <= $3
+          UNION
+          SELECT
+            id
+          FROM
+            product
+          WHERE
+            salon_id = $1
+            AND id = ANY ($2)
+        )
+      SELECT
+        id
+      FROM
+        chosen
+      UNION
+      SELECT
+        part ->> 'productId'
+      FROM
+        chosen
+        JOIN product USING (id),
+        jsonb_array_elements(body -> 'recipe' -> 'parts') AS part
+      UNION
+      SELECT
+        other
+      FROM
+        chosen
+        JOIN product USING (id),
+        jsonb_array_elements_text(body -> 'substitutes') AS other`,
     [salonId, [...named], eachKindMost],
   )
   const ids = chosen.map((row) => row.id)
   const products = await many(
     db,
     ProductRow,
-    'SELECT body FROM product WHERE salon_id = $1 AND id = ANY($2) ORDER BY position',
+    `SELECT
+        body
+      FROM
+        product
+      WHERE
+        salon_id = $1
+        AND id = ANY ($2)
+      ORDER BY
+        position`,
     [salonId, ids],
   )
   const held = batchesByProduct(
@@ -85,7 +159,15 @@ export async function listProducts(
   const rows = await many(
     db,
     ListRow,
-    'SELECT body, archived_at IS NOT NULL AS archived FROM product WHERE salon_id = $1 ORDER BY position',
+    `SELECT
+        body,
+        archived_at IS NOT NULL AS archived
+      FROM
+        product
+      WHERE
+        salon_id = $1
+      ORDER BY
+        position`,
     [salonId],
   )
   const held = batchesByProduct(await batches(db, 'p.salon_id = $1', [salonId]))
@@ -107,7 +189,15 @@ export async function productOf(
   const row = await maybeOne(
     db,
     OneRow,
-    `SELECT body, archived_at IS NOT NULL AS archived, ${CHANGED} FROM product WHERE salon_id = $1 AND id = $2`,
+    `SELECT
+        body,
+        archived_at IS NOT NULL AS archived,
+        ${CHANGED}
+      FROM
+        product
+      WHERE
+        salon_id = $1
+        AND id = $2`,
     [salonId, id],
   )
   return (
@@ -152,13 +242,39 @@ export async function saveProduct(
       ? await maybeOne(
           db,
           At,
-          `INSERT INTO product (id, salon_id, name, kind, position, body) SELECT $1, $2, $3, $4, COALESCE(max(position), 0) + 1, $5 FROM product WHERE salon_id = $2 ON CONFLICT (id) DO NOTHING RETURNING ${CHANGED}`,
+          `INSERT INTO
+              product (id, salon_id, name, kind, position, body)
+            SELECT
+              $1,
+              $2,
+              $3,
+              $4,
+              COALESCE(max(position), 0) + 1,
+              $5
+            FROM
+              product
+            WHERE
+              salon_id = $2
+            ON CONFLICT (id) DO NOTHING
+            RETURNING
+              ${CHANGED}`,
           values,
         )
       : await maybeOne(
           db,
           At,
-          `UPDATE product SET name = $3, kind = $4, body = $5, changed_at = clock_timestamp() WHERE id = $1 AND salon_id = $2 AND changed_at = $6::timestamptz RETURNING ${CHANGED}`,
+          `UPDATE product
+            SET
+              name = $3,
+              kind = $4,
+              body = $5,
+              changed_at = clock_timestamp()
+            WHERE
+              id = $1
+              AND salon_id = $2
+              AND changed_at = $6::timestamptz
+            RETURNING
+              ${CHANGED}`,
           [...values, seenAt],
         )
   return row?.changedAt
@@ -166,7 +282,14 @@ export async function saveProduct(
 export const archiveProduct = (db: Db, salonId: string, id: string, archived: boolean) =>
   change(
     db,
-    'UPDATE product SET archived_at = CASE WHEN $3 THEN now() END WHERE salon_id = $1 AND id = $2',
+    `UPDATE product
+      SET
+        archived_at = CASE
+          WHEN $3 THEN now()
+        END
+      WHERE
+        salon_id = $1
+        AND id = $2`,
     [salonId, id, archived],
   )
 
@@ -175,7 +298,12 @@ export async function saveProducts(db: Db, salonId: string, products: readonly P
   const start = (await maybeOne(
     db,
     z.object({ at: z.coerce.number() }),
-    'SELECT COALESCE(max(position), 0) AS at FROM product WHERE salon_id = $1',
+    `SELECT
+        COALESCE(max(position), 0) AS at
+      FROM
+        product
+      WHERE
+        salon_id = $1`,
     [salonId],
   ))!.at
   const rows = products.map((product, at) => ({
@@ -187,8 +315,26 @@ export async function saveProducts(db: Db, salonId: string, products: readonly P
   }))
   await change(
     db,
-    `INSERT INTO product (id, salon_id, name, kind, position, body) SELECT r.id, $1, r.name, r.kind, r.position, r.body FROM jsonb_to_recordset($2) AS r(id text, name text, kind text, position int, body jsonb)
-    ON CONFLICT (id) DO UPDATE SET name = excluded.name, kind = excluded.kind, body = excluded.body, changed_at = clock_timestamp(), archived_at = NULL WHERE product.salon_id = $1`,
+    `INSERT INTO
+        product (id, salon_id, name, kind, position, body)
+      SELECT
+        r.id,
+        $1,
+        r.name,
+        r.kind,
+        r.position,
+        r.body
+      FROM
+        jsonb_to_recordset($2) AS r (id text, name text, kind text, position int, body jsonb)
+      ON CONFLICT (id) DO UPDATE
+      SET
+        name = excluded.name,
+        kind = excluded.kind,
+        body = excluded.body,
+        changed_at = clock_timestamp(),
+        archived_at = NULL
+      WHERE
+        product.salon_id = $1`,
     [salonId, JSON.stringify(rows)],
   )
 }
@@ -203,7 +349,15 @@ export const productsByIds = async (
       await many(
         db,
         Existing,
-        'SELECT id, body FROM product WHERE salon_id = $1 AND id = ANY($2) FOR UPDATE',
+        `SELECT
+            id,
+            body
+          FROM
+            product
+          WHERE
+            salon_id = $1
+            AND id = ANY ($2)
+          FOR UPDATE`,
         [salonId, ids],
       )
     ).map((row) => [row.id, asProduct(row.body)]),
@@ -232,11 +386,67 @@ interface Move {
 export async function saveBatches(db: Db, rows: readonly BatchRow[], move: Move) {
   await change(
     db,
-    `WITH new AS (SELECT * FROM jsonb_to_recordset($1) AS r(id text, "productId" text, lot text, "receivedOn" date, "bestBefore" date, "openedOn" date, "left" numeric)),
-    before AS (SELECT n.id, COALESCE(b.left_amount, 0) AS was FROM new n LEFT JOIN batch b ON b.id = n.id),
-    written AS (INSERT INTO batch (id, product_id, lot, received_on, best_before, opened_on, left_amount) SELECT id, "productId", lot, "receivedOn", "bestBefore", "openedOn", "left" FROM new
-      ON CONFLICT (id) DO UPDATE SET lot = excluded.lot, received_on = excluded.received_on, best_before = excluded.best_before, opened_on = excluded.opened_on, left_amount = excluded.left_amount RETURNING id, left_amount)
-    INSERT INTO stock_move (id, batch_id, visit_id, amount, reason, by) SELECT gen_random_uuid(), w.id, $3, w.left_amount - b.was, $2, $4 FROM written w JOIN before b USING (id) WHERE w.left_amount <> b.was`,
+    `WITH
+        new AS (
+          SELECT
+            *
+          FROM
+            jsonb_to_recordset($1) AS r (
+              id text,
+              "productId" text,
+              lot text,
+              "receivedOn" date,
+              "bestBefore" date,
+              "openedOn" date,
+              "left" numeric
+            )
+        ),
+        before AS (
+          SELECT
+            n.id,
+            COALESCE(b.left_amount, 0) AS was
+          FROM
+            new n
+            LEFT JOIN batch b ON b.id = n.id
+        ),
+        written AS (
+          INSERT INTO
+            batch (id, product_id, lot, received_on, best_before, opened_on, left_amount)
+          SELECT
+            id,
+            "productId",
+            lot,
+            "receivedOn",
+            "bestBefore",
+            "openedOn",
+            "left"
+          FROM
+            new
+          ON CONFLICT (id) DO UPDATE
+          SET
+            lot = excluded.lot,
+            received_on = excluded.received_on,
+            best_before = excluded.best_before,
+            opened_on = excluded.opened_on,
+            left_amount = excluded.left_amount
+          RETURNING
+            id,
+            left_amount
+        )
+      INSERT INTO
+        stock_move (id, batch_id, visit_id, amount, reason, by)
+      SELECT
+        gen_random_uuid(),
+        w.id,
+        $3,
+        w.left_amount - b.was,
+        $2,
+        $4
+      FROM
+        written w
+        JOIN before b USING (id)
+      WHERE
+        w.left_amount <> b.was`,
     [JSON.stringify(rows), move.reason, move.visitId ?? null, move.accountId],
   )
 }
@@ -303,8 +513,24 @@ export const saveThing = async (
 ): Promise<boolean> =>
   (await change(
     db,
-    `INSERT INTO ${table} (id, salon_id, name, position, body) SELECT $1, $2, $3, COALESCE(max(position), 0) + 1, $4 FROM ${table} WHERE salon_id = $2
-    ON CONFLICT (${KEYS[table]}) DO UPDATE SET name = excluded.name, body = excluded.body WHERE ${table}.salon_id = $2`,
+    `INSERT INTO
+        ${table} (id, salon_id, name, position, body)
+      SELECT
+        $1,
+        $2,
+        $3,
+        COALESCE(max(position), 0) + 1,
+        $4
+      FROM
+        ${table}
+      WHERE
+        salon_id = $2
+      ON CONFLICT (${KEYS[table]}) DO UPDATE
+      SET
+        name = excluded.name,
+        body = excluded.body
+      WHERE
+        ${table}.salon_id = $2`,
     [body.id, salonId, body.name, JSON.stringify(body)],
   )) === 1
 
@@ -316,7 +542,15 @@ export const takeSupplies = (
 ) =>
   change(
     db,
-    `UPDATE supply SET body = jsonb_set(body, '{stock}', to_jsonb(GREATEST(0, (body->>'stock')::numeric - r.count))) FROM jsonb_to_recordset($2) AS r(id text, count numeric) WHERE supply.salon_id = $1 AND supply.id = r.id AND body->>'kind' = 'single use'`,
+    `UPDATE supply
+      SET
+        body = jsonb_set(body, '{stock}', to_jsonb(GREATEST(0, (body ->> 'stock')::numeric - r.count)))
+      FROM
+        jsonb_to_recordset($2) AS r (id text, count numeric)
+      WHERE
+        supply.salon_id = $1
+        AND supply.id = r.id
+        AND body ->> 'kind' = 'single use'`,
     [salonId, JSON.stringify(counts)],
   )
 
@@ -334,7 +568,21 @@ export const usesOf = (db: Db, visitId: string) =>
   many(
     db,
     UseRow,
-    'SELECT u.product_id AS "productId", p.name, p.kind, u.lot, u.amount, u.unit FROM visit_use u JOIN product p ON p.id = u.product_id WHERE u.visit_id = $1 ORDER BY p.position, u.lot',
+    `SELECT
+        u.product_id AS "productId",
+        p.name,
+        p.kind,
+        u.lot,
+        u.amount,
+        u.unit
+      FROM
+        visit_use u
+        JOIN product p ON p.id = u.product_id
+      WHERE
+        u.visit_id = $1
+      ORDER BY
+        p.position,
+        u.lot`,
     [visitId],
   )
 export const addUses = (
@@ -344,7 +592,16 @@ export const addUses = (
 ) =>
   change(
     db,
-    `INSERT INTO visit_use (visit_id, product_id, lot, amount, unit) SELECT $1, r."productId", r.lot, r.amount, r.unit FROM jsonb_to_recordset($2) AS r("productId" text, lot text, amount numeric, unit text)`,
+    `INSERT INTO
+        visit_use (visit_id, product_id, lot, amount, unit)
+      SELECT
+        $1,
+        r."productId",
+        r.lot,
+        r.amount,
+        r.unit
+      FROM
+        jsonb_to_recordset($2) AS r ("productId" text, lot text, amount numeric, unit text)`,
     [visitId, JSON.stringify(uses)],
   )
 
@@ -360,7 +617,19 @@ export const openingsOf = (db: Db, clientId: string) =>
   many(
     db,
     Opening,
-    `SELECT o.kit_id AS "kitId", k.name, to_char(o.opened_at, 'YYYY-MM-DD') AS "openedOn", o.rest FROM kit_opening o JOIN kit k ON k.salon_id = o.salon_id AND k.id = o.kit_id WHERE o.client_id = $1 ORDER BY o.opened_at DESC`,
+    `SELECT
+        o.kit_id AS "kitId",
+        k.name,
+        to_char(o.opened_at, 'YYYY-MM-DD') AS "openedOn",
+        o.rest
+      FROM
+        kit_opening o
+        JOIN kit k ON k.salon_id = o.salon_id
+        AND k.id = o.kit_id
+      WHERE
+        o.client_id = $1
+      ORDER BY
+        o.opened_at DESC`,
     [clientId],
   )
 export const addOpening = (
@@ -377,7 +646,10 @@ export const addOpening = (
 ) =>
   change(
     db,
-    'INSERT INTO kit_opening (id, salon_id, kit_id, client_id, visit_id, rest, opened_by) VALUES ($1, $2, $3, $4, $5, $6, $7)',
+    `INSERT INTO
+        kit_opening (id, salon_id, kit_id, client_id, visit_id, rest, opened_by)
+      VALUES
+        ($1, $2, $3, $4, $5, $6, $7)`,
     [
       opening.id,
       opening.salonId,
@@ -392,7 +664,13 @@ export const addOpening = (
 export const takeKit = (db: Db, salonId: string, kitId: string) =>
   change(
     db,
-    `UPDATE kit SET body = jsonb_set(body, '{stock}', to_jsonb((body->>'stock')::int - 1)) WHERE salon_id = $1 AND id = $2 AND (body->>'stock')::int > 0`,
+    `UPDATE kit
+      SET
+        body = jsonb_set(body, '{stock}', to_jsonb((body ->> 'stock')::int - 1))
+      WHERE
+        salon_id = $1
+        AND id = $2
+        AND (body ->> 'stock')::int > 0`,
     [salonId, kitId],
   )
 
@@ -401,7 +679,10 @@ const ImportRow = z.object({ body: z.unknown() })
 export async function startImport(db: Db, salonId: string, id: string, accountId: string) {
   await change(
     db,
-    `DELETE FROM shelf_import WHERE salon_id = $1 AND started_at < now() - interval '1 day'`,
+    `DELETE FROM shelf_import
+      WHERE
+        salon_id = $1
+        AND started_at < now() - interval '1 day'`,
     [salonId],
   )
   await change(db, 'INSERT INTO shelf_import (id, salon_id, by) VALUES ($1, $2, $3)', [
@@ -420,7 +701,17 @@ export const hasImport = async (db: Db, salonId: string, id: string) =>
 export const stageRows = (db: Db, id: string, from: number, rows: readonly unknown[]) =>
   change(
     db,
-    'INSERT INTO shelf_import_row (import_id, at, body) SELECT $1, $2::int + ordinality::int - 1, value FROM jsonb_array_elements($3) WITH ORDINALITY ON CONFLICT (import_id, at) DO UPDATE SET body = excluded.body',
+    `INSERT INTO
+        shelf_import_row (import_id, at, body)
+      SELECT
+        $1,
+        $2::int + ordinality::int - 1,
+        value
+      FROM
+        jsonb_array_elements($3) WITH ORDINALITY
+      ON CONFLICT (import_id, at) DO UPDATE
+      SET
+        body = excluded.body`,
     [id, from, JSON.stringify(rows)],
   )
 export const stagedRows = async (db: Db, id: string): Promise<unknown[]> =>

@@ -224,7 +224,16 @@ async function fittedVisit(protocol: string): Promise<string> {
   const client = `Invented ${randomUUID().slice(0, 8)}`
   await withDatabase((db) =>
     db.query(
-      `INSERT INTO client (id, salon_id, name, born_on, concerns) SELECT gen_random_uuid(), id, $1, '1985-06-15', '{hydrate,calm}' FROM salon`,
+      `INSERT INTO
+          client (id, salon_id, name, born_on, concerns)
+        SELECT
+          gen_random_uuid(),
+          id,
+          $1,
+          '1985-06-15',
+          '{hydrate,calm}'
+        FROM
+          salon`,
       [client],
     ),
   )

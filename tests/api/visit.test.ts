@@ -67,7 +67,18 @@ describe('guards in the database', () => {
     )
     expect(
       await refusal(
-        `UPDATE health_fact SET answer = 'no' WHERE client_id = (SELECT client_id FROM visit WHERE id = $1)`,
+        `UPDATE health_fact
+          SET
+            answer = 'no'
+          WHERE
+            client_id = (
+              SELECT
+                client_id
+              FROM
+                visit
+              WHERE
+                id = $1
+            )`,
         [id],
       ),
     ).toBe('23001')
@@ -97,7 +108,13 @@ describe('guards in the database', () => {
       async (db) =>
         (
           await db.query<{ late: boolean }>(
-            `SELECT late FROM run_event WHERE visit_id = $1 AND body->>'type' = 'note'`,
+            `SELECT
+                late
+              FROM
+                run_event
+              WHERE
+                visit_id = $1
+                AND body ->> 'type' = 'note'`,
             [id],
           )
         ).rows,
