@@ -7,22 +7,22 @@ import { summedUses, usedBy } from '#core/costing'
 import { composedShelf } from '#core/mixing'
 import { answerByMedicines, KNOWN, QUESTIONS } from '#core/client'
 import type { RunEvent } from '#core/perform'
-import { change } from '../server/db/rows'
+import { execute } from '../server/db/rows'
 import { addClient, addFact, addPatchTest } from '../server/db/client.sql'
 import { addConsent, newestTexts, publishText, type ConsentKind } from '../server/db/consent.sql'
 import { addPhoto } from '../server/db/photo.sql'
 import { addProtocol, publishVersion } from '../server/db/protocol.sql'
 import { addSalon } from '../server/db/salon.sql'
 import { setPrice, setRates } from '../server/db/money.sql'
-import { addUses, saveBatches, saveProducts, saveThing } from '../server/db/shelf.sql'
-import {
-  addEvents,
-  addPlan,
-  addReading,
-  bookVisit,
-  signVisit,
-  visitById,
-} from '../server/db/visit.sql'
+import { addUses } from '../server/db/use.sql'
+import { saveBatches } from '../server/db/batch.sql'
+import { saveProducts } from '../server/db/product.sql'
+import { saveDevice, saveKit, saveSupply } from '../server/db/things.sql'
+import { addEvents } from '../server/db/run.sql'
+import { addPlan } from '../server/db/plan.sql'
+import { addReading } from '../server/db/reading.sql'
+import { bookVisit, visitById } from '../server/db/visit.sql'
+import { signVisit } from '../server/db/outcome.sql'
 import { hashPassword } from '../server/utils/password'
 import { compileInputOf } from '../server/utils/visit-input'
 import { CONSENT_TEXTS } from './consents'
@@ -71,7 +71,7 @@ async function loadStudio(db: PoolClient, today: string): Promise<Studio> {
   for (const name of ROOMS) {
     const id = randomUUID()
     studio.rooms.push(id)
-    await change(db, 'INSERT INTO room (id, salon_id, name) VALUES ($1, $2, $3)', [
+    await execute(db, 'INSERT INTO room (id, salon_id, name) VALUES ($1, $2, $3)', [
       id,
       studio.salonId,
       name,
@@ -81,23 +81,19 @@ async function loadStudio(db: PoolClient, today: string): Promise<Studio> {
   for (const person of PEOPLE) {
     const practitionerId = person.practitioner ? randomUUID() : null
     if (practitionerId) {
-      await change(
+      await execute(
         db,
-        `INSERT INTO
-            practitioner (id, salon_id, name, scope)
-          VALUES
-            ($1, $2, $3, $4)`,
+        `INSERT INTO practitioner (id, salon_id, name, scope)
+          VALUES ($1, $2, $3, $4)`,
         [practitionerId, studio.salonId, person.name, person.scope],
       )
       studio.practitioners.push({ id: practitionerId, name: person.name })
     }
     const accountId = randomUUID()
-    await change(
+    await execute(
       db,
-      `INSERT INTO
-          account (id, salon_id, email, name, role, practitioner_id, password_hash, demo)
-        VALUES
-          ($1, $2, $3, $4, $5, $6, $7, true)`,
+      `INSERT INTO account (id, salon_id, email, name, role, practitioner_id, password_hash, demo)
+        VALUES ($1, $2, $3, $4, $5, $6, $7, true)`,
       [accountId, studio.salonId, person.email, person.name, person.role, practitionerId, hash],
     )
     if (practitionerId) studio.accounts.set(practitionerId, accountId)
@@ -121,9 +117,9 @@ async function loadStock({ db, salonId, today }: Studio) {
     ),
     { reason: 'received', accountId: null },
   )
-  for (const device of DEMO_SHELF.devices) await saveThing(db, 'device', salonId, device)
-  for (const supply of SUPPLIES) await saveThing(db, 'supply', salonId, supply)
-  for (const kit of KITS) await saveThing(db, 'kit', salonId, kit)
+  for (const device of DEMO_SHELF.devices) await saveDevice(db, salonId, device)
+  for (const supply of SUPPLIES) await saveSupply(db, salonId, supply)
+  for (const kit of KITS) await saveKit(db, salonId, kit)
   await setRates(db, salonId, { ...RATES, turnoverMinutes: SALON.turnoverMinutes })
   for (const [ref, [priceMinor, goingMinor]] of Object.entries(PRICES))
     await setPrice(db, salonId, { kind: 'protocol', ref, priceMinor, goingMinor })
@@ -203,12 +199,10 @@ async function loadClientWithPast(
       account,
     )
   for (const productId of demo.refused ?? [])
-    await change(
+    await execute(
       db,
-      `INSERT INTO
-          product_memory (client_id, product_id, memory, since)
-        VALUES
-          ($1, $2, $3, $4)`,
+      `INSERT INTO product_memory (client_id, product_id, memory, since)
+        VALUES ($1, $2, $3, $4)`,
       [id, productId, 'refused', first],
     )
   for (const [k, answer] of demo.past.entries())

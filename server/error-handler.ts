@@ -1,5 +1,12 @@
 import type { NitroErrorHandler } from 'nitropack'
 
+/** What is said where a route has no sentence of its own. */
+function plainDetail(status: number, message: string): string {
+  if (status === 404) return 'There is nothing at this address.'
+  if (status < 500) return message
+  return 'Something went wrong on the server. What you typed is still here; try again.'
+}
+
 /** Errors of the interface between browser and server as RFC 9457 problem details; nothing internal leaves the house. */
 const handler: NitroErrorHandler = (error, event) => {
   const status = error.statusCode && error.statusCode >= 400 ? error.statusCode : 500
@@ -10,13 +17,7 @@ const handler: NitroErrorHandler = (error, event) => {
     path?: string
     faults?: unknown
   }
-  const detail =
-    data.detail ??
-    (status === 404
-      ? 'There is nothing at this address.'
-      : status >= 500
-        ? 'Something went wrong on the server. What you typed is still here; try again.'
-        : error.message)
+  const detail = data.detail ?? plainDetail(status, error.message)
   event.node.res.statusCode = status
   event.node.res.setHeader('Content-Type', 'application/problem+json')
   event.node.res.end(

@@ -1,5 +1,5 @@
 import { z } from 'zod'
-import { change, maybeOne, type Db } from './rows'
+import { execute, maybeOne, type Db } from './rows'
 
 export const ROLES = ['owner', 'practitioner', 'assistant', 'front_desk'] as const
 const Account = z.object({
@@ -17,18 +17,9 @@ export const accountByEmail = (db: Db, email: string) =>
   maybeOne(
     db,
     Account,
-    `SELECT
-        id,
-        salon_id,
-        name,
-        role,
-        practitioner_id,
-        password_hash,
-        demo
-      FROM
-        account
-      WHERE
-        email = lower($1)`,
+    `SELECT id, salon_id, name, role, practitioner_id, password_hash, demo
+      FROM account
+      WHERE email = lower($1)`,
     [email],
   )
 
@@ -37,23 +28,12 @@ export const demoAccount = (db: Db) =>
   maybeOne(
     db,
     Account,
-    `SELECT
-        id,
-        salon_id,
-        name,
-        role,
-        practitioner_id,
-        password_hash,
-        demo
-      FROM
-        account
-      WHERE
-        demo
+    `SELECT id, salon_id, name, role, practitioner_id, password_hash, demo
+      FROM account
+      WHERE demo
         AND role = 'practitioner'
-      ORDER BY
-        email
-      LIMIT
-        1`,
+      ORDER BY email
+      LIMIT 1`,
   )
 
 /** The account of a session that has neither expired nor been ended. */
@@ -61,43 +41,30 @@ export const accountOfSession = (db: Db, sessionId: string) =>
   maybeOne(
     db,
     Account,
-    `SELECT
-        a.id,
-        a.salon_id,
-        a.name,
-        a.role,
-        a.practitioner_id,
-        a.password_hash,
-        a.demo
-      FROM
-        session s
+    `SELECT a.id, a.salon_id, a.name, a.role, a.practitioner_id, a.password_hash, a.demo
+      FROM session s
         JOIN account a ON a.id = s.account_id
-      WHERE
-        s.id = $1
+      WHERE s.id = $1
         AND s.ended_at IS NULL
         AND s.expires_at > now()`,
     [sessionId],
   )
 
 export const openSession = (db: Db, id: string, accountId: string, hours: number) =>
-  change(
+  execute(
     db,
-    `INSERT INTO
-        session (id, account_id, expires_at)
-      VALUES
-        ($1, $2, now() + make_interval(hours => $3))`,
+    `INSERT INTO session (id, account_id, expires_at)
+      VALUES ($1, $2, now() + make_interval(hours => $3))`,
     [id, accountId, hours],
   )
 export const endSession = (db: Db, id: string) =>
-  change(db, 'UPDATE session SET ended_at = now() WHERE id = $1 AND ended_at IS NULL', [id])
+  execute(db, 'UPDATE session SET ended_at = now() WHERE id = $1 AND ended_at IS NULL', [id])
 
 export const recordAttempt = (db: Db, email: string, address: string, ok: boolean) =>
-  change(
+  execute(
     db,
-    `INSERT INTO
-      sign_in_attempt (email, address, ok)
-    VALUES
-      (lower($1), $2, $3)`,
+    `INSERT INTO sign_in_attempt (email, address, ok)
+    VALUES (lower($1), $2, $3)`,
     [email, address, ok],
   )
 
@@ -108,17 +75,13 @@ export async function recentFailures(db: Db, email: string, address: string, min
     z.object({ by_email: z.coerce.number(), by_address: z.coerce.number() }),
     `SELECT
         count(*) FILTER (
-          WHERE
-            email = lower($1)
+          WHERE email = lower($1)
         ) AS by_email,
         count(*) FILTER (
-          WHERE
-            address = $2
+          WHERE address = $2
         ) AS by_address
-      FROM
-        sign_in_attempt
-      WHERE
-        NOT ok
+      FROM sign_in_attempt
+      WHERE NOT ok
         AND at > now() - make_interval(mins => $3)
         AND (
           email = lower($1)
@@ -137,11 +100,9 @@ export const writeAudit = (
   subjectId: string,
   detail: object = {},
 ) =>
-  change(
+  execute(
     db,
-    `INSERT INTO
-        audit (account_id, action, subject_kind, subject_id, detail)
-      VALUES
-        ($1, $2, $3, $4, $5)`,
+    `INSERT INTO audit (account_id, action, subject_kind, subject_id, detail)
+      VALUES ($1, $2, $3, $4, $5)`,
     [accountId, action, subjectKind, subjectId, detail],
   )

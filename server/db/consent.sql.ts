@@ -1,5 +1,5 @@
 import { z } from 'zod'
-import { change, many, maybeOne, type Db } from './rows'
+import { execute, many, maybeOne, type Db } from './rows'
 
 export const CONSENT_KINDS = ['treatment', 'guardian', 'photo-record', 'photo-publish'] as const
 export type ConsentKind = (typeof CONSENT_KINDS)[number]
@@ -16,45 +16,27 @@ export const newestTexts = (db: Db, salonId: string) =>
   many(
     db,
     Text,
-    `SELECT DISTINCT
-        ON (kind) id,
-        kind,
-        version,
-        title,
-        body
-      FROM
-        consent_text
-      WHERE
-        salon_id = $1
-      ORDER BY
-        kind,
-        version DESC`,
+    `SELECT DISTINCT ON (kind) id, kind, version, title, body
+      FROM consent_text
+      WHERE salon_id = $1
+      ORDER BY kind, version DESC`,
     [salonId],
   )
 export const textById = (db: Db, salonId: string, id: string) =>
   maybeOne(
     db,
     Text,
-    `SELECT
-        id,
-        kind,
-        version,
-        title,
-        body
-      FROM
-        consent_text
-      WHERE
-        salon_id = $1
+    `SELECT id, kind, version, title, body
+      FROM consent_text
+      WHERE salon_id = $1
         AND id = $2`,
     [salonId, id],
   )
 export const publishText = (db: Db, salonId: string, text: z.infer<typeof Text>) =>
-  change(
+  execute(
     db,
-    `INSERT INTO
-        consent_text (id, salon_id, kind, version, title, body)
-      VALUES
-        ($1, $2, $3, $4, $5, $6)`,
+    `INSERT INTO consent_text (id, salon_id, kind, version, title, body)
+      VALUES ($1, $2, $3, $4, $5, $6)`,
     [text.id, salonId, text.kind, text.version, text.title, text.body],
   )
 
@@ -86,13 +68,10 @@ export const listConsents = (db: Db, clientId: string) =>
         to_char(c.signed_on, 'YYYY-MM-DD') AS "signedOn",
         to_char(c.withdrawn_on, 'YYYY-MM-DD') AS "withdrawnOn",
         c.signature
-      FROM
-        consent c
+      FROM consent c
         JOIN consent_text t ON t.id = c.text_id
-      WHERE
-        c.client_id = $1
-      ORDER BY
-        c.recorded_at DESC`,
+      WHERE c.client_id = $1
+      ORDER BY c.recorded_at DESC`,
     [clientId],
   )
 /** Keeps a signature; sent twice it is kept once. */
@@ -110,22 +89,20 @@ export const addConsent = (
   },
   accountId: string,
 ) =>
-  change(
+  execute(
     db,
-    `INSERT INTO
-        consent (
-          id,
-          client_id,
-          visit_id,
-          text_id,
-          signer,
-          relation,
-          signed_on,
-          signature,
-          recorded_by
-        )
-      VALUES
-        ($1, $2, $3, $4, $5, $6, $7, $8, $9)
+    `INSERT INTO consent (
+        id,
+        client_id,
+        visit_id,
+        text_id,
+        signer,
+        relation,
+        signed_on,
+        signature,
+        recorded_by
+      )
+      VALUES ($1, $2, $3, $4, $5, $6, $7, $8, $9)
       ON CONFLICT (id) DO NOTHING`,
     [
       consent.id,
@@ -145,17 +122,13 @@ export const withdrawConsent = (db: Db, id: string, clientId: string, on: string
     db,
     z.object({ kind: z.enum(CONSENT_KINDS) }),
     `UPDATE consent c
-      SET
-        withdrawn_on = $3
-      FROM
-        consent_text t
-      WHERE
-        t.id = c.text_id
+      SET withdrawn_on = $3
+      FROM consent_text t
+      WHERE t.id = c.text_id
         AND c.id = $1
         AND c.client_id = $2
         AND c.withdrawn_on IS NULL
-      RETURNING
-        t.kind`,
+      RETURNING t.kind`,
     [id, clientId, on],
   )
 export const holdsConsent = async (db: Db, clientId: string, kind: ConsentKind): Promise<boolean> =>

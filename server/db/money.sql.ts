@@ -2,7 +2,7 @@ import { z } from 'zod'
 import { Rates } from '#core/costing/model'
 import { Step } from '#core/protocol/model'
 import { CONCERNS } from '#core/client'
-import { change, many, maybeOne, type Db } from './rows'
+import { execute, many, maybeOne, type Db } from './rows'
 
 const RatesRow = Rates.extend({ currency: z.string() })
 /** What an hour costs, the wanted margin, and the currency. */
@@ -19,16 +19,14 @@ export async function ratesOf(
         margin_percent AS "marginPercent",
         turnover_minutes AS "turnoverMinutes",
         currency
-      FROM
-        salon
-      WHERE
-        id = $1`,
+      FROM salon
+      WHERE id = $1`,
     [salonId],
   ))!
   return { rates, currency }
 }
 export const setRates = (db: Db, salonId: string, rates: Rates) =>
-  change(
+  execute(
     db,
     `UPDATE salon
       SET
@@ -36,8 +34,7 @@ export const setRates = (db: Db, salonId: string, rates: Rates) =>
         room_hour_minor = $3,
         margin_percent = $4,
         turnover_minutes = $5
-      WHERE
-        id = $1`,
+      WHERE id = $1`,
     [
       salonId,
       rates.practitionerPerHourMinor,
@@ -58,18 +55,10 @@ export const listPrices = (db: Db, salonId: string) =>
   many(
     db,
     PriceRow,
-    `SELECT
-        kind,
-        ref,
-        price_minor AS "priceMinor",
-        going_minor AS "goingMinor"
-      FROM
-        price
-      WHERE
-        salon_id = $1
-      ORDER BY
-        kind,
-        ref`,
+    `SELECT kind, ref, price_minor AS "priceMinor", going_minor AS "goingMinor"
+      FROM price
+      WHERE salon_id = $1
+      ORDER BY kind, ref`,
     [salonId],
   )
 export const setPrice = (
@@ -77,16 +66,12 @@ export const setPrice = (
   salonId: string,
   { kind, ref, priceMinor, goingMinor }: PriceRow,
 ) =>
-  change(
+  execute(
     db,
-    `INSERT INTO
-        price (salon_id, kind, ref, price_minor, going_minor)
-      VALUES
-        ($1, $2, $3, $4, $5)
+    `INSERT INTO price (salon_id, kind, ref, price_minor, going_minor)
+      VALUES ($1, $2, $3, $4, $5)
       ON CONFLICT (salon_id, kind, ref) DO UPDATE
-      SET
-        price_minor = excluded.price_minor,
-        going_minor = excluded.going_minor`,
+      SET price_minor = excluded.price_minor, going_minor = excluded.going_minor`,
     [salonId, kind, ref, priceMinor, goingMinor],
   )
 
@@ -111,30 +96,21 @@ export const bookedUntil = (db: Db, salonId: string, from: string, until: string
         COALESCE(fp.plan -> 'steps', pv.steps) AS steps,
         fp.plan IS NOT NULL AS fitted,
         v.prep
-      FROM
-        visit v
+      FROM visit v
         JOIN salon s ON s.id = v.salon_id
         JOIN client c ON c.id = v.client_id
         JOIN protocol_version pv ON pv.id = v.protocol_version_id
         LEFT JOIN LATERAL (
-          SELECT
-            plan
-          FROM
-            fitted_plan
-          WHERE
-            visit_id = v.id
-          ORDER BY
-            revision DESC
-          LIMIT
-            1
+          SELECT plan
+          FROM fitted_plan
+          WHERE visit_id = v.id
+          ORDER BY revision DESC
+          LIMIT 1
         ) fp ON true
-      WHERE
-        v.salon_id = $1
+      WHERE v.salon_id = $1
         AND v.stage <> 'closed'
         AND v.starts_at >= ($2::date)::timestamp AT TIME ZONE s.time_zone
         AND v.starts_at < ($3::date + 1)::timestamp AT TIME ZONE s.time_zone
-      ORDER BY
-        v.starts_at,
-        v.id`,
+      ORDER BY v.starts_at, v.id`,
     [salonId, from, until],
   )

@@ -1,6 +1,6 @@
 import { z } from 'zod'
 import { MAP_VIEWS } from '#core/skin'
-import { change, many, maybeOne, type Db } from './rows'
+import { execute, many, maybeOne, type Db } from './rows'
 
 export const MOMENTS = ['start', 'end'] as const
 const Listed = z.object({
@@ -29,14 +29,10 @@ export const listPhotos = (db: Db, clientId: string, timeZone: string) =>
         p.taken_at AS "takenAt",
         p.width,
         p.height
-      FROM
-        photo p
+      FROM photo p
         JOIN visit v ON v.id = p.visit_id
-      WHERE
-        p.client_id = $1
-      ORDER BY
-        v.starts_at,
-        p.taken_at`,
+      WHERE p.client_id = $1
+      ORDER BY v.starts_at, p.taken_at`,
     [clientId, timeZone],
   )
 export const photoBytes = (db: Db, id: string, clientId: string) =>
@@ -61,12 +57,10 @@ export const addPhoto = (
   },
   accountId: string,
 ) =>
-  change(
+  execute(
     db,
-    `INSERT INTO
-        photo (id, client_id, visit_id, view, moment, light, width, height, bytes, recorded_by)
-      VALUES
-        ($1, $2, $3, $4, $5, $6, $7, $8, $9, $10)
+    `INSERT INTO photo (id, client_id, visit_id, view, moment, light, width, height, bytes, recorded_by)
+      VALUES ($1, $2, $3, $4, $5, $6, $7, $8, $9, $10)
       ON CONFLICT (id) DO NOTHING`,
     [
       photo.id,

@@ -1,6 +1,6 @@
 import { z } from 'zod'
 import { Step, type ProtocolVersion } from '#core/protocol/model'
-import { change, many, maybeOne, type Db } from './rows'
+import { execute, many, maybeOne, type Db } from './rows'
 
 const Methods = z.record(z.string(), z.string())
 const Listed = z.object({
@@ -47,15 +47,11 @@ export const listProtocols = (db: Db, salonId: string) =>
         v.note,
         p.archived_at,
         d.saved_at AS draft_at
-      FROM
-        protocol p
+      FROM protocol p
         LEFT JOIN protocol_version v ON v.protocol_id = p.id
         LEFT JOIN protocol_draft d ON d.protocol_id = p.id
-      WHERE
-        p.salon_id = $1
-      ORDER BY
-        p.id,
-        v.version DESC`,
+      WHERE p.salon_id = $1
+      ORDER BY p.id, v.version DESC`,
     [salonId],
   )
 
@@ -64,19 +60,12 @@ export const listBookable = (db: Db, salonId: string) =>
   many(
     db,
     z.object({ id: z.string(), name: z.string(), version_id: z.string() }),
-    `SELECT DISTINCT
-        ON (p.id) p.id,
-        v.name,
-        v.id AS version_id
-      FROM
-        protocol p
+    `SELECT DISTINCT ON (p.id) p.id, v.name, v.id AS version_id
+      FROM protocol p
         JOIN protocol_version v ON v.protocol_id = p.id
-      WHERE
-        p.salon_id = $1
+      WHERE p.salon_id = $1
         AND p.archived_at IS NULL
-      ORDER BY
-        p.id,
-        v.version DESC`,
+      ORDER BY p.id, v.version DESC`,
     [salonId],
   )
 
@@ -89,18 +78,13 @@ export async function newestVersion(
   const row = await maybeOne(
     db,
     Row,
-    `SELECT
-        ${VERSION}
-      FROM
-        protocol_version v
+    `SELECT ${VERSION}
+      FROM protocol_version v
         JOIN protocol p ON p.id = v.protocol_id
-      WHERE
-        p.salon_id = $1
+      WHERE p.salon_id = $1
         AND p.id = $2
-      ORDER BY
-        v.version DESC
-      LIMIT
-        1`,
+      ORDER BY v.version DESC
+      LIMIT 1`,
     [salonId, protocolId],
   )
   return row && toVersion(row)
@@ -118,19 +102,13 @@ export async function versionsOf(db: Db, salonId: string, protocolId: string) {
   const rows = await many(
     db,
     Row.extend({ published_at: z.date(), by: z.string().nullable() }),
-    `SELECT
-        ${VERSION},
-        v.published_at,
-        a.name AS by
-      FROM
-        protocol_version v
+    `SELECT ${VERSION}, v.published_at, a.name AS by
+      FROM protocol_version v
         JOIN protocol p ON p.id = v.protocol_id
         LEFT JOIN account a ON a.id = v.published_by
-      WHERE
-        p.salon_id = $1
+      WHERE p.salon_id = $1
         AND p.id = $2
-      ORDER BY
-        v.version DESC`,
+      ORDER BY v.version DESC`,
     [salonId, protocolId],
   )
   return rows.map((row) => ({ ...toVersion(row), publishedAt: row.published_at, by: row.by }))
@@ -138,12 +116,10 @@ export async function versionsOf(db: Db, salonId: string, protocolId: string) {
 
 /** Publishes a version; a version number taken meanwhile violates the unique key. */
 export const publishVersion = (db: Db, version: ProtocolVersion, accountId: string | null) =>
-  change(
+  execute(
     db,
-    `INSERT INTO
-        protocol_version (id, protocol_id, version, name, note, steps, methods, published_by)
-      VALUES
-        ($1, $2, $3, $4, $5, $6, $7, $8)`,
+    `INSERT INTO protocol_version (id, protocol_id, version, name, note, steps, methods, published_by)
+      VALUES ($1, $2, $3, $4, $5, $6, $7, $8)`,
     [
       version.id,
       version.protocolId,
@@ -157,7 +133,7 @@ export const publishVersion = (db: Db, version: ProtocolVersion, accountId: stri
   )
 
 export const addProtocol = (db: Db, salonId: string, id: string, name: string) =>
-  change(db, 'INSERT INTO protocol (id, salon_id, name) VALUES ($1, $2, $3)', [id, salonId, name])
+  execute(db, 'INSERT INTO protocol (id, salon_id, name) VALUES ($1, $2, $3)', [id, salonId, name])
 
 const Head = z.object({ id: z.string(), name: z.string(), archived_at: z.date().nullable() })
 /** A protocol of this salon, published or not. */
@@ -165,28 +141,22 @@ export const protocolById = (db: Db, salonId: string, id: string) =>
   maybeOne(
     db,
     Head,
-    `SELECT
-      id,
-      name,
-      archived_at
-    FROM
-      protocol
-    WHERE
-      salon_id = $1
+    `SELECT id, name, archived_at
+    FROM protocol
+    WHERE salon_id = $1
       AND id = $2`,
     [salonId, id],
   )
 /** Puts a protocol away, or takes it out again. Visits that use it keep it. */
 export const setArchived = (db: Db, id: string, archived: boolean) =>
-  change(
+  execute(
     db,
     `UPDATE protocol
     SET
       archived_at = CASE
         WHEN $2 THEN now()
       END
-    WHERE
-      id = $1`,
+    WHERE id = $1`,
     [id, archived],
   )
 
@@ -210,16 +180,9 @@ export async function draftOf(db: Db, protocolId: string) {
   const row = await maybeOne(
     db,
     DraftRow,
-    `SELECT
-        based_on,
-        name,
-        steps,
-        methods,
-        saved_at
-      FROM
-        protocol_draft
-      WHERE
-        protocol_id = $1`,
+    `SELECT based_on, name, steps, methods, saved_at
+      FROM protocol_draft
+      WHERE protocol_id = $1`,
     [protocolId],
   )
   return (
@@ -233,20 +196,12 @@ export async function draftOf(db: Db, protocolId: string) {
   )
 }
 export const saveDraft = (db: Db, protocolId: string, draft: Draft, accountId: string) =>
-  change(
+  execute(
     db,
-    `INSERT INTO
-        protocol_draft (protocol_id, based_on, name, steps, methods, saved_by)
-      VALUES
-        ($1, $2, $3, $4, $5, $6)
+    `INSERT INTO protocol_draft (protocol_id, based_on, name, steps, methods, saved_by)
+      VALUES ($1, $2, $3, $4, $5, $6)
       ON CONFLICT (protocol_id) DO UPDATE
-      SET
-        based_on = $2,
-        name = $3,
-        steps = $4,
-        methods = $5,
-        saved_by = $6,
-        saved_at = now()`,
+      SET based_on = $2, name = $3, steps = $4, methods = $5, saved_by = $6, saved_at = now()`,
     [
       protocolId,
       draft.basedOn,
@@ -257,4 +212,4 @@ export const saveDraft = (db: Db, protocolId: string, draft: Draft, accountId: s
     ],
   )
 export const dropDraft = (db: Db, protocolId: string) =>
-  change(db, 'DELETE FROM protocol_draft WHERE protocol_id = $1', [protocolId])
+  execute(db, 'DELETE FROM protocol_draft WHERE protocol_id = $1', [protocolId])

@@ -26,7 +26,7 @@ export async function maybeOne<T extends z.ZodType>(
 }
 
 /** Runs a change; gives the number of rows it touched. */
-export async function change(
+export async function execute(
   db: Db,
   sql: string,
   values: readonly unknown[] = [],

@@ -1,6 +1,6 @@
 import { z } from 'zod'
 import { Reading } from '#core/skin/model'
-import { change, many, maybeOne, type Db } from './rows'
+import { execute, many, maybeOne, type Db } from './rows'
 
 const Salon = z.object({
   id: z.string(),
@@ -25,10 +25,8 @@ export const salonById = (db: Db, id: string) =>
         address,
         turnover_minutes,
         to_char(now() AT TIME ZONE time_zone, 'YYYY-MM-DD') AS today
-      FROM
-        salon
-      WHERE
-        id = $1`,
+      FROM salon
+      WHERE id = $1`,
     [id],
   )
 /** The instant of a day and a time of day on the salon's own clock. */
@@ -36,12 +34,9 @@ export const salonInstant = async (db: Db, id: string, date: string, time: strin
   (await maybeOne(
     db,
     z.object({ at: z.date() }),
-    `SELECT
-        ($2::date + $3::time) AT TIME ZONE time_zone AS at
-      FROM
-        salon
-      WHERE
-        id = $1`,
+    `SELECT ($2::date + $3::time) AT TIME ZONE time_zone AS at
+      FROM salon
+      WHERE id = $1`,
     [id, date, time],
   ))!.at
 const Named = z.object({ id: z.string(), name: z.string() })
@@ -72,12 +67,10 @@ export const addSalon = (
     turnoverMinutes: number
   },
 ) =>
-  change(
+  execute(
     db,
-    `INSERT INTO
-        salon (id, name, time_zone, currency, emergency_number, address, turnover_minutes)
-      VALUES
-        ($1, $2, $3, $4, $5, $6, $7)`,
+    `INSERT INTO salon (id, name, time_zone, currency, emergency_number, address, turnover_minutes)
+      VALUES ($1, $2, $3, $4, $5, $6, $7)`,
     [s.id, s.name, s.timeZone, s.currency, s.emergencyNumber, s.address, s.turnoverMinutes],
   )
 
@@ -87,19 +80,13 @@ export const lastReadingOf = async (db: Db, clientId: string) =>
     await maybeOne(
       db,
       z.object({ body: Reading }),
-      `SELECT
-          r.body
-        FROM
-          reading r
+      `SELECT r.body
+        FROM reading r
           JOIN visit v ON v.id = r.visit_id
-        WHERE
-          v.client_id = $1
+        WHERE v.client_id = $1
           AND (r.body ->> 'done')::boolean
-        ORDER BY
-          v.starts_at DESC,
-          r.read_at DESC
-        LIMIT
-          1`,
+        ORDER BY v.starts_at DESC, r.read_at DESC
+        LIMIT 1`,
       [clientId],
     )
   )?.body

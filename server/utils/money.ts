@@ -2,7 +2,7 @@ import type { Price, Rates } from '#core/costing'
 import type { Supply } from '#core/catalog'
 import { listPrices, ratesOf, type PriceRow } from '../db/money.sql'
 import type { Db } from '../db/rows'
-import { listSupplies } from '../db/shelf.sql'
+import { listSupplies } from '../db/things.sql'
 
 const asPrice = ({ priceMinor, goingMinor }: PriceRow): Price => ({
   ...(priceMinor === null ? {} : { priceMinor }),

@@ -16,20 +16,20 @@ export const problem = (status: number, body: Problem) =>
 // Control characters carry no meaning in any field of ours, and PostgreSQL keeps no U+0000: a paste that brings them along loses them, not its text.
 // eslint-disable-next-line no-control-regex
 const CONTROLS = /[\u0000-\u0008\u000B\u000C\u000E-\u001F\u007F]/g
-const asText = (value: unknown): unknown =>
-  typeof value === 'string'
-    ? value.replace(CONTROLS, '')
-    : Array.isArray(value)
-      ? value.map(asText)
-      : value !== null &&
-          typeof value === 'object' &&
-          Object.getPrototypeOf(value) === Object.prototype
-        ? Object.fromEntries(Object.entries(value).map(([key, inner]) => [key, asText(inner)]))
-        : value
+function withoutControls(value: unknown): unknown {
+  if (typeof value === 'string') return value.replace(CONTROLS, '')
+  if (Array.isArray(value)) return value.map(withoutControls)
+  if (!isPlainObject(value)) return value
+  const entries = Object.entries(value).map(([key, inner]) => [key, withoutControls(inner)])
+  return Object.fromEntries(entries)
+}
+
+const isPlainObject = (value: unknown): value is object =>
+  value !== null && typeof value === 'object' && Object.getPrototypeOf(value) === Object.prototype
 
 /** Parses what came in, control characters taken out of its texts, or throws a 400 that names every field; `path` is the first of them. */
 export function parseOr400<T extends z.ZodType>(schema: T, value: unknown): z.infer<T> {
-  const parsed = schema.safeParse(asText(value))
+  const parsed = schema.safeParse(withoutControls(value))
   if (parsed.success) return parsed.data
   const faults = parsed.error.issues.map((issue) => ({
     path: issue.path.join('.'),

@@ -6,7 +6,8 @@ import type { Step } from '#core/protocol'
 import { writeAudit } from '../db/access.sql'
 import type { Db } from '../db/rows'
 import { salonById } from '../db/salon.sql'
-import { loadShelf, saveThing } from '../db/shelf.sql'
+import { loadShelf } from '../db/shelf.sql'
+import { saveDevice, saveKit, saveSupply } from '../db/things.sql'
 import { requireCan } from './access'
 import { useDb } from './db'
 import { parseOr400, problem } from './problem'
@@ -38,9 +39,11 @@ export function shelfId(event: H3Event): string {
   return id
 }
 
+const SAVE = { device: saveDevice, supply: saveSupply, kit: saveKit } as const
+
 /** A route that writes one device, supply or kit whole. */
 export function defineThingPut<Body extends z.ZodType<{ id: string; name: string }>>(
-  table: Parameters<typeof saveThing>[1],
+  thing: keyof typeof SAVE,
   model: Body,
 ) {
   return defineEventHandler(async (event) => {
@@ -53,13 +56,13 @@ export function defineThingPut<Body extends z.ZodType<{ id: string; name: string
         detail: 'The id in the body is not the one in the path.',
         path: 'id',
       })
-    if (!(await saveThing(useDb(), table, account.salon_id, body)))
+    if (!(await SAVE[thing](useDb(), account.salon_id, body)))
       throw problem(409, {
         code: 'taken',
         detail: 'This id is taken. Choose another name.',
         path: 'id',
       })
-    await writeAudit(useDb(), account.id, `${table}.write`, table, id)
+    await writeAudit(useDb(), account.id, `${thing}.write`, thing, id)
     return { saved: true }
   })
 }

@@ -4,14 +4,9 @@ import { afterTaking, takeFrom, unitOf } from '#core/catalog'
 import { summedUses, usedBy, type Use } from '#core/costing'
 import type { Step } from '#core/protocol'
 import type { Db } from '../db/rows'
-import {
-  addUses,
-  batchesByProduct,
-  lockBatches,
-  productsByIds,
-  saveBatches,
-  type BatchRow,
-} from '../db/shelf.sql'
+import { addUses } from '../db/use.sql'
+import { batchesByProduct, lockBatches, saveBatches, type BatchRow } from '../db/batch.sql'
+import { productsByIds } from '../db/product.sql'
 import type { VisitRow } from '../db/visit.sql'
 import { compileInputOf } from './visit-input'
 import { formatInTimeZone } from './zone'
@@ -28,7 +23,7 @@ export async function plannedUse(
   return summedUses(steps.flatMap((step) => usedBy(step, shelf, visit.prep?.size)))
 }
 /** The first product named that the salon does not have. */
-export async function strangerIn(
+export async function firstUnknownProduct(
   db: Db,
   salonId: string,
   uses: readonly Taken[],

@@ -2,12 +2,15 @@ import { formatInTimeZone } from './zone'
 import type { CompileInput } from '#core/adapt'
 import { namedIn } from '#core/formats'
 import type { Step } from '#core/protocol'
-import { loadClient, loadHistory } from '../db/client.sql'
+import { loadClient } from '../db/client.sql'
+import { loadHistory } from '../db/history.sql'
 import { versionById } from '../db/protocol.sql'
 import type { Db } from '../db/rows'
 import { loadShelf } from '../db/shelf.sql'
 import { listKnown, loadRuleSettings } from '../db/rules.sql'
-import { latestReading, listOverrides, reservedDevices, type VisitRow } from '../db/visit.sql'
+import { latestReading } from '../db/reading.sql'
+import { listOverrides } from '../db/plan.sql'
+import { reservedDevices, type VisitRow } from '../db/visit.sql'
 
 /** Visits that end before this hour of the salon's day end by daylight (house figure). */
 const EVENING_HOUR = 18

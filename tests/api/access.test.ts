@@ -133,18 +133,13 @@ describe('roles, on the server', () => {
       async (db) =>
         (
           await db.query<{ action: string; name: string }>(
-            `SELECT
-                au.action,
-                ac.name
-              FROM
-                audit au
+            `SELECT au.action, ac.name
+              FROM audit au
                 JOIN account ac ON ac.id = au.account_id
                 JOIN visit v ON v.client_id::text = au.subject_id
-              WHERE
-                v.id = $1
+              WHERE v.id = $1
                 AND au.subject_kind = 'client'
-              ORDER BY
-                au.id`,
+              ORDER BY au.id`,
             [id],
           )
         ).rows,

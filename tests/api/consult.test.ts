@@ -376,13 +376,10 @@ describe('the intake as a file', () => {
         async (db) =>
           (
             await db.query(
-              `SELECT
-                  1
-                FROM
-                  health_fact f
+              `SELECT 1
+                FROM health_fact f
                   JOIN visit v ON v.client_id = f.client_id
-                WHERE
-                  v.id = $1`,
+                WHERE v.id = $1`,
               [id],
             )
           ).rowCount,

@@ -115,12 +115,9 @@ async function freeHour(from: Date): Promise<Date> {
   for (let morning = from; ; morning = new Date(morning.getTime() + 24 * HOUR_MS)) {
     const { rows } = await withDatabase((db) =>
       db.query<{ until: Date | null }>(
-        `SELECT
-            max(room_until) AS until
-          FROM
-            visit
-          WHERE
-            starts_at >= $1
+        `SELECT max(room_until) AS until
+          FROM visit
+          WHERE starts_at >= $1
             AND starts_at < $1::timestamptz + interval '18 hours'`,
         [morning],
       ),
@@ -148,15 +145,9 @@ export async function freeSeat(): Promise<{
       room,
     ])
     await db.query(
-      `INSERT INTO
-          practitioner (id, salon_id, name, scope)
-        SELECT
-          $1,
-          id,
-          $2,
-          '{minors}'
-        FROM
-          salon`,
+      `INSERT INTO practitioner (id, salon_id, name, scope)
+        SELECT $1, id, $2, '{minors}'
+        FROM salon`,
       [practitionerId, practitioner],
     )
   })

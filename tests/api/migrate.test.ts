@@ -32,46 +32,32 @@ beforeAll(async () => {
   await db.connect()
   await migrate(db, folder)
   await db.query(
-    `INSERT INTO
-        salon (id, name, time_zone, currency, emergency_number, address, turnover_minutes)
-      VALUES
-        ('${ids.salon}', 'Old Studio', 'Etc/UTC', 'EUR', '112', 'Quay 1', 10)`,
+    `INSERT INTO salon (id, name, time_zone, currency, emergency_number, address, turnover_minutes)
+      VALUES ('${ids.salon}', 'Old Studio', 'Etc/UTC', 'EUR', '112', 'Quay 1', 10)`,
   )
   await db.query(
-    `INSERT INTO
-        room (id, salon_id, name)
-      VALUES
-        ('${ids.room}', '${ids.salon}', 'One')`,
+    `INSERT INTO room (id, salon_id, name)
+      VALUES ('${ids.room}', '${ids.salon}', 'One')`,
   )
   await db.query(
-    `INSERT INTO
-        practitioner (id, salon_id, name)
-      VALUES
-        ('${ids.practitioner}', '${ids.salon}', 'Somebody')`,
+    `INSERT INTO practitioner (id, salon_id, name)
+      VALUES ('${ids.practitioner}', '${ids.salon}', 'Somebody')`,
   )
   await db.query(
-    `INSERT INTO
-        client (id, salon_id, name, born_on)
-      VALUES
-        ('${ids.client}', '${ids.salon}', 'A Client', '1980-01-01')`,
+    `INSERT INTO client (id, salon_id, name, born_on)
+      VALUES ('${ids.client}', '${ids.salon}', 'A Client', '1980-01-01')`,
   )
   await db.query(
-    `INSERT INTO
-        health_fact (id, client_id, code, answer, asked_on, zones)
-      VALUES
-        ('${ids.fact}', '${ids.client}', 'filler', 'yes', '2026-01-01', '{cheek-left,lips}')`,
+    `INSERT INTO health_fact (id, client_id, code, answer, asked_on, zones)
+      VALUES ('${ids.fact}', '${ids.client}', 'filler', 'yes', '2026-01-01', '{cheek-left,lips}')`,
   )
   await db.query(
-    `INSERT INTO
-        protocol (id, salon_id, name)
-      VALUES
-        ('old', '${ids.salon}', 'Old facial')`,
+    `INSERT INTO protocol (id, salon_id, name)
+      VALUES ('old', '${ids.salon}', 'Old facial')`,
   )
   await db.query(
-    `INSERT INTO
-        protocol_version (id, protocol_id, version, name, note, steps)
-      VALUES
-        ('old-v1', 'old', 1, 'Old facial', '', $1)`,
+    `INSERT INTO protocol_version (id, protocol_id, version, name, note, steps)
+      VALUES ('old-v1', 'old', 1, 'Old facial', '', $1)`,
     [
       JSON.stringify([
         {
@@ -85,18 +71,17 @@ beforeAll(async () => {
     ],
   )
   await db.query(
-    `INSERT INTO
-        visit (
-          id,
-          salon_id,
-          client_id,
-          room_id,
-          practitioner_id,
-          protocol_version_id,
-          starts_at,
-          ends_at,
-          room_until
-        )
+    `INSERT INTO visit (
+        id,
+        salon_id,
+        client_id,
+        room_id,
+        practitioner_id,
+        protocol_version_id,
+        starts_at,
+        ends_at,
+        room_until
+      )
       VALUES
         (
           '${ids.visit}',
@@ -111,17 +96,13 @@ beforeAll(async () => {
         )`,
   )
   await db.query(
-    `INSERT INTO
-        reading (id, visit_id, done, findings)
-      VALUES
-        ('${ids.reading}', '${ids.visit}', true, $1)`,
+    `INSERT INTO reading (id, visit_id, done, findings)
+      VALUES ('${ids.reading}', '${ids.visit}', true, $1)`,
     [JSON.stringify([{ kind: 'congestion', grade: 2, zones: ['nose', 'chin'] }])],
   )
   await db.query(
-    `INSERT INTO
-        fitted_plan (id, visit_id, revision, engine, rule_book, plan)
-      VALUES
-        ('${ids.plan}', '${ids.visit}', 1, 'e1', 'r1', $1)`,
+    `INSERT INTO fitted_plan (id, visit_id, revision, engine, rule_book, plan)
+      VALUES ('${ids.plan}', '${ids.visit}', 1, 'e1', 'r1', $1)`,
     [JSON.stringify({ totalS: 3300, steps: [{ zones: ['ear'] }] })],
   )
   await migrate(db)

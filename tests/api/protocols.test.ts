@@ -212,32 +212,27 @@ describe('a visit and its slot', () => {
     await withDatabase(async (db) => {
       const other = (
         await db.query<{ id: string }>(
-          `INSERT INTO
-              visit (
-                id,
-                salon_id,
-                client_id,
-                room_id,
-                practitioner_id,
-                protocol_version_id,
-                starts_at,
-                ends_at,
-                room_until,
-                stage
-              )
+          `INSERT INTO visit (
+              id,
+              salon_id,
+              client_id,
+              room_id,
+              practitioner_id,
+              protocol_version_id,
+              starts_at,
+              ends_at,
+              room_until,
+              stage
+            )
             SELECT
               gen_random_uuid(),
               v.salon_id,
               v.client_id,
               (
-                SELECT
-                  id
-                FROM
-                  room
-                WHERE
-                  id <> v.room_id
-                LIMIT
-                  1
+                SELECT id
+                FROM room
+                WHERE id <> v.room_id
+                LIMIT 1
               ),
               v.practitioner_id,
               v.protocol_version_id,
@@ -245,20 +240,15 @@ describe('a visit and its slot', () => {
               v.ends_at + interval '10 minutes',
               v.room_until + interval '10 minutes',
               'open'
-            FROM
-              visit v
-            WHERE
-              v.id = $1
-            RETURNING
-              id`,
+            FROM visit v
+            WHERE v.id = $1
+            RETURNING id`,
           [id],
         )
       ).rows[0]!.id
       await db.query(
-        `INSERT INTO
-            fitted_plan (id, visit_id, revision, engine, rule_book, plan)
-          VALUES
-            (gen_random_uuid(), $1, 1, 'x', 'x', $2)`,
+        `INSERT INTO fitted_plan (id, visit_id, revision, engine, rule_book, plan)
+          VALUES (gen_random_uuid(), $1, 1, 'x', 'x', $2)`,
         [
           other,
           JSON.stringify({

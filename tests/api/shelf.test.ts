@@ -5,7 +5,7 @@ import { make } from '../../demo/shelf-make'
 import { readShelfCsv, shelfCsv, type ShelfRow } from '#core/csv'
 import { NO_PREP, type FittedPlan } from '#core/adapt'
 import type { Batch, Listed, Product } from '#core/catalog'
-import type { VisitUse } from '../../server/db/shelf.sql'
+import type { VisitUse } from '../../server/db/use.sql'
 import { ALL_NO } from '../situations'
 import {
   ASSISTANT,
@@ -224,16 +224,9 @@ async function fittedVisit(protocol: string): Promise<string> {
   const client = `Invented ${randomUUID().slice(0, 8)}`
   await withDatabase((db) =>
     db.query(
-      `INSERT INTO
-          client (id, salon_id, name, born_on, concerns)
-        SELECT
-          gen_random_uuid(),
-          id,
-          $1,
-          '1985-06-15',
-          '{hydrate,calm}'
-        FROM
-          salon`,
+      `INSERT INTO client (id, salon_id, name, born_on, concerns)
+        SELECT gen_random_uuid(), id, $1, '1985-06-15', '{hydrate,calm}'
+        FROM salon`,
       [client],
     ),
   )

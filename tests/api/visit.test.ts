@@ -68,16 +68,11 @@ describe('guards in the database', () => {
     expect(
       await refusal(
         `UPDATE health_fact
-          SET
-            answer = 'no'
-          WHERE
-            client_id = (
-              SELECT
-                client_id
-              FROM
-                visit
-              WHERE
-                id = $1
+          SET answer = 'no'
+          WHERE client_id = (
+              SELECT client_id
+              FROM visit
+              WHERE id = $1
             )`,
         [id],
       ),
@@ -108,12 +103,9 @@ describe('guards in the database', () => {
       async (db) =>
         (
           await db.query<{ late: boolean }>(
-            `SELECT
-                late
-              FROM
-                run_event
-              WHERE
-                visit_id = $1
+            `SELECT late
+              FROM run_event
+              WHERE visit_id = $1
                 AND body ->> 'type' = 'note'`,
             [id],
           )

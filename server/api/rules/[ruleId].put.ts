@@ -1,5 +1,5 @@
 import { z } from 'zod'
-import { isAdvice, RULE_BOOK, windowOf } from '#core/safety'
+import { isAdvice, RULE_BOOK, windowOf, type Rule } from '#core/safety'
 import { writeAudit } from '../../db/access.sql'
 import { clearRule, setRule } from '../../db/rules.sql'
 import { requireCan } from '../../utils/access'
@@ -14,36 +14,47 @@ const Body = z.strictObject({
 /** Sets one rule for the salon: advice switched off, or a window made longer. Nothing turns a stop off. */
 export default defineEventHandler(async (event) => {
   const account = await requireCan(event, 'rules.write')
-  const rule = RULE_BOOK.find((one) => one.id === getRouterParam(event, 'ruleId'))
+  const ruleId = getRouterParam(event, 'ruleId')
+  const rule = RULE_BOOK.find(({ id }) => id === ruleId)
   if (!rule)
     throw problem(404, {
       code: 'no_rule',
       detail: 'There is no such rule in the book.',
       path: 'ruleId',
     })
-  const { adviceOff, windowDays } = parseOr400(Body, await readBody(event))
-  const window = windowOf(rule)
+  const setting = parseOr400(Body, await readBody(event))
+  requireAllowed(rule, setting)
+  if (isAsInTheBook(rule, setting)) await clearRule(useDb(), account.salon_id, rule.id)
+  else await setRule(useDb(), account.salon_id, rule.id, setting, account.id)
+  await writeAudit(useDb(), account.id, 'rule.set', 'rule', rule.id, setting)
+  return { saved: true }
+})
+
+type Setting = z.infer<typeof Body>
+
+const isAsInTheBook = (rule: Rule, { adviceOff, windowDays }: Setting): boolean =>
+  !adviceOff && (windowDays === null || windowDays === windowOf(rule)?.days)
+
+/** Throws a 409 for what no salon may set. */
+function requireAllowed(rule: Rule, { adviceOff, windowDays }: Setting): void {
   if (adviceOff && !isAdvice(rule))
     throw problem(409, {
       code: 'never_off',
       detail: `Rule ${rule.id} does more than advise; it cannot be switched off.`,
       path: 'adviceOff',
     })
-  if (windowDays !== null && !window)
+  if (windowDays === null) return
+  const window = windowOf(rule)
+  if (!window)
     throw problem(409, {
       code: 'no_window',
       detail: `Rule ${rule.id} has no window of days.`,
       path: 'windowDays',
     })
-  if (windowDays !== null && window && windowDays < window.floor)
+  if (windowDays < window.floor)
     throw problem(409, {
       code: 'below_floor',
       detail: `Rule ${rule.id} never goes below ${window.floor} days.`,
       path: 'windowDays',
     })
-  const plain = !adviceOff && (windowDays === null || windowDays === window?.days)
-  if (plain) await clearRule(useDb(), account.salon_id, rule.id)
-  else await setRule(useDb(), account.salon_id, rule.id, { adviceOff, windowDays }, account.id)
-  await writeAudit(useDb(), account.id, 'rule.set', 'rule', rule.id, { adviceOff, windowDays })
-  return { saved: true }
-})
+}

@@ -3,7 +3,7 @@ import { minorDigits } from '#core/costing'
 import { shelfCsv } from '#core/csv'
 import { ratesOf } from '../../db/money.sql'
 import { salonById } from '../../db/salon.sql'
-import { listProducts } from '../../db/shelf.sql'
+import { listProducts } from '../../db/product.sql'
 import { requireCan } from '../../utils/access'
 import { useDb } from '../../utils/db'
 

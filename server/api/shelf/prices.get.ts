@@ -1,7 +1,7 @@
-import { costOfCard } from '#core/costing'
+import { costOfCard, type CardCost } from '#core/costing'
 import { listPrices, ratesOf } from '../../db/money.sql'
 import { listProtocols } from '../../db/protocol.sql'
-import { listSupplies } from '../../db/shelf.sql'
+import { listSupplies } from '../../db/things.sql'
 import { requireCan } from '../../utils/access'
 import { useDb } from '../../utils/db'
 import { shelfToday } from '../../utils/shelf'
@@ -11,50 +11,57 @@ export default defineEventHandler(async (event) => {
   const account = await requireCan(event, 'health.read')
   const db = useDb()
   const protocols = (await listProtocols(db, account.salon_id))
-    .filter((one) => one.version !== null && one.archived_at === null)
+    .filter(({ version, archived_at }) => version !== null && archived_at === null)
     .sort((a, b) => a.name.localeCompare(b.name))
-  const shelf = await shelfToday(
-    db,
-    account.salon_id,
-    protocols.flatMap((one) => one.steps),
-  )
-  const [{ rates }, supplies, prices] = [
-    await ratesOf(db, account.salon_id),
-    await listSupplies(db, account.salon_id),
-    await listPrices(db, account.salon_id),
-  ]
-  const priceOf = (kind: 'protocol' | 'add-on', ref: string) => {
-    const one = prices.find((price) => price.kind === kind && price.ref === ref)
-    return { priceMinor: one?.priceMinor ?? null, goingMinor: one?.goingMinor ?? null }
-  }
-  const cards = protocols.map((one) => ({
-    id: one.id,
-    name: one.name,
-    ...costOfCard(one.steps, shelf, supplies, rates),
+  const steps = protocols.flatMap((protocol) => protocol.steps)
+  const shelf = await shelfToday(db, account.salon_id, steps)
+  const { rates } = await ratesOf(db, account.salon_id)
+  const supplies = await listSupplies(db, account.salon_id)
+  const prices = await listPrices(db, account.salon_id)
+  const cards = protocols.map(({ id, name, steps: written }) => ({
+    id,
+    name,
+    ...costOfCard(written, shelf, supplies, rates),
   }))
-  const addOns = new Map(
-    cards.flatMap((card) => card.addOns.map((addOn) => [addOn.ref, addOn] as const)),
-  )
   return [
-    ...cards.map(({ id, name, cost, totalS }) => ({
-      kind: 'protocol' as const,
-      ref: id,
-      name,
-      costMinor: cost.totalMinor,
-      goodsMinor: cost.goodsMinor,
-      minutes: Math.round(totalS / 60) + rates.turnoverMinutes,
-      unpriced: cost.unpriced.length,
-      ...priceOf('protocol', id),
-    })),
-    ...[...addOns].map(([ref, addOn]) => ({
-      kind: 'add-on' as const,
-      ref,
-      name: addOn.title,
-      costMinor: addOn.costMinor,
-      goodsMinor: addOn.goodsMinor,
-      minutes: 0,
-      unpriced: 0,
-      ...priceOf('add-on', ref),
-    })),
+    ...cards.map((card) => cardLine(card, rates.turnoverMinutes, prices)),
+    ...addOnsIn(cards).map((addOn) => addOnLine(addOn, prices)),
   ]
+})
+
+type Prices = Awaited<ReturnType<typeof listPrices>>
+type PricedKind = Prices[number]['kind']
+type Card = CardCost & { readonly id: string; readonly name: string }
+type AddOn = CardCost['addOns'][number]
+
+/** Every enhancement once, as the last card that has it reckons it. */
+const addOnsIn = (cards: readonly Card[]): AddOn[] => [
+  ...new Map(cards.flatMap((card) => card.addOns.map((addOn) => [addOn.ref, addOn]))).values(),
+]
+
+function priceOf(prices: Prices, kind: PricedKind, ref: string) {
+  const price = prices.find((row) => row.kind === kind && row.ref === ref)
+  return { priceMinor: price?.priceMinor ?? null, goingMinor: price?.goingMinor ?? null }
+}
+
+const cardLine = ({ id, name, cost, totalS }: Card, turnoverMinutes: number, prices: Prices) => ({
+  kind: 'protocol' as const,
+  ref: id,
+  name,
+  costMinor: cost.totalMinor,
+  goodsMinor: cost.goodsMinor,
+  minutes: Math.round(totalS / 60) + turnoverMinutes,
+  unpriced: cost.unpriced.length,
+  ...priceOf(prices, 'protocol', id),
+})
+
+const addOnLine = ({ ref, title, costMinor, goodsMinor }: AddOn, prices: Prices) => ({
+  kind: 'add-on' as const,
+  ref,
+  name: title,
+  costMinor,
+  goodsMinor,
+  minutes: 0,
+  unpriced: 0,
+  ...priceOf(prices, 'add-on', ref),
 })

@@ -25,8 +25,39 @@ const Body = z.strictObject({
 export default defineEventHandler(async (event) => {
   const account = await requireCan(event, 'booking')
   const body = parseOr400(Body, await readBody(event))
-  const version = await newestVersion(useDb(), account.salon_id, body.protocolId)
-  const head = await protocolById(useDb(), account.salon_id, body.protocolId)
+  const protocolVersionId = await bookableVersion(account.salon_id, body.protocolId)
+  const salon = (await salonById(useDb(), account.salon_id))!
+  requireBirthday(body.bornOn, salon.today)
+  const [id, clientId] = [randomUUID(), randomUUID()]
+  const { name, bornOn } = body
+  const client = { id: clientId, salonId: account.salon_id, name, bornOn, concerns: [], notes: [] }
+  const booking = {
+    ...body,
+    id,
+    clientId,
+    salonId: account.salon_id,
+    protocolVersionId,
+    startsAt: new Date(Math.floor(Date.now() / MINUTE_MS) * MINUTE_MS),
+    turnoverMinutes: salon.turnover_minutes,
+    walkIn: true,
+  }
+  try {
+    await inTransaction(useDb(), async (db) => {
+      await addClient(db, client)
+      await bookVisit(db, booking)
+      await writeAudit(db, account.id, 'visit.walk_in', 'client', clientId, { visit: id })
+    })
+  } catch (error) {
+    throw explainDatabase(error)
+  }
+  setResponseStatus(event, 201)
+  return { id }
+})
+
+/** The published version of a card that is not put away. */
+async function bookableVersion(salonId: string, protocolId: string): Promise<string> {
+  const version = await newestVersion(useDb(), salonId, protocolId)
+  const head = await protocolById(useDb(), salonId, protocolId)
   if (head?.archived_at)
     throw problem(409, {
       code: 'archived',
@@ -39,39 +70,14 @@ export default defineEventHandler(async (event) => {
       detail: 'There is no such protocol.',
       path: 'protocolId',
     })
-  const salon = (await salonById(useDb(), account.salon_id))!
-  if (body.bornOn > salon.today || body.bornOn < '1900-01-01')
+  return version.id
+}
+
+function requireBirthday(bornOn: string, today: string): void {
+  if (bornOn > today || bornOn < '1900-01-01')
     throw problem(400, {
       code: 'bad_birthday',
-      detail: `${body.bornOn} is no birthday. Check the year.`,
+      detail: `${bornOn} is no birthday. Check the year.`,
       path: 'bornOn',
     })
-  const [id, clientId] = [randomUUID(), randomUUID()]
-  try {
-    await inTransaction(useDb(), async (db) => {
-      await addClient(db, {
-        id: clientId,
-        salonId: account.salon_id,
-        name: body.name,
-        bornOn: body.bornOn,
-        concerns: [],
-        notes: [],
-      })
-      await bookVisit(db, {
-        ...body,
-        id,
-        clientId,
-        salonId: account.salon_id,
-        protocolVersionId: version.id,
-        startsAt: new Date(Math.floor(Date.now() / MINUTE_MS) * MINUTE_MS),
-        turnoverMinutes: salon.turnover_minutes,
-        walkIn: true,
-      })
-      await writeAudit(db, account.id, 'visit.walk_in', 'client', clientId, { visit: id })
-    })
-  } catch (error) {
-    throw explainDatabase(error)
-  }
-  setResponseStatus(event, 201)
-  return { id }
-})
+}

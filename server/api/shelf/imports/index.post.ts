@@ -1,5 +1,5 @@
 import { randomUUID } from 'node:crypto'
-import { startImport } from '../../../db/shelf.sql'
+import { startImport } from '../../../db/import.sql'
 import { requireCan } from '../../../utils/access'
 import { useDb } from '../../../utils/db'
 

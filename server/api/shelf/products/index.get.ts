@@ -1,6 +1,6 @@
 import { inUse } from '#core/catalog'
 import { salonById } from '../../../db/salon.sql'
-import { listProducts } from '../../../db/shelf.sql'
+import { listProducts } from '../../../db/product.sql'
 import { requireCan } from '../../../utils/access'
 import { useDb } from '../../../utils/db'
 

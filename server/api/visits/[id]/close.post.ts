@@ -1,12 +1,18 @@
+import type { PoolClient } from 'pg'
 import { z } from 'zod'
 import { SkinAnswer } from '#core/climb/model'
-import { canonical } from '#core/perform'
+import type { FittedPlan } from '#core/adapt'
+import { reduceRun } from '#core/perform'
+import type { Step } from '#core/protocol'
 import { writeAudit } from '../../../db/access.sql'
 import { inTransaction } from '../../../db/rows'
-import { takeSupplies } from '../../../db/shelf.sql'
-import { latestPlan, listEvents, signVisit } from '../../../db/visit.sql'
+import { takeSupplies } from '../../../db/things.sql'
+import { latestPlan } from '../../../db/plan.sql'
+import { listEvents } from '../../../db/run.sql'
+import { signVisit } from '../../../db/outcome.sql'
+import type { VisitRow } from '../../../db/visit.sql'
 import { requireVisit } from '../../../utils/access'
-import { plannedUse, strangerIn, suppliesOf, takeOffShelf } from '../../../utils/use'
+import { plannedUse, firstUnknownProduct, suppliesOf, takeOffShelf } from '../../../utils/use'
 import { useDb } from '../../../utils/db'
 import { explainDatabase, parseOr400, problem } from '../../../utils/problem'
 
@@ -24,72 +30,86 @@ const Body = z.strictObject({
 export default defineEventHandler(async (event) => {
   const { account, visit } = await requireVisit(event, 'sign')
   const { answer, note, used } = parseOr400(Body, await readBody(event))
+  const performed = await performedRun(visit)
+  await requireKnownProducts(visit, used)
+  try {
+    await inTransaction(useDb(), async (db) => {
+      if (!visit.locked_at) await takeAll(db, visit, performed, used, account.id)
+      const outcome = { answer, note, ...figuresOf(performed) }
+      if (!(await signVisit(db, visit.id, outcome, account.id, account.name)))
+        throw problem(409, {
+          code: 'locked',
+          detail: 'This visit is signed already. Add a check-in instead.',
+        })
+      const detail = { visit: visit.id }
+      await writeAudit(db, account.id, 'visit.sign', 'client', visit.client_id, detail)
+    })
+  } catch (error) {
+    throw explainDatabase(error)
+  }
+  return sendNoContent(event)
+})
+
+interface Performed {
+  readonly plan: FittedPlan
+  readonly startedMs: number
+  readonly finishedMs: number | undefined
+  /** What was done: what was left out is not, in the reducer's sense of it. */
+  readonly steps: readonly Step[]
+}
+
+/** The visit as it was performed; a 409 while it was not. */
+async function performedRun(visit: VisitRow): Promise<Performed> {
   const stored = await latestPlan(useDb(), visit.id)
   if (!stored)
     throw problem(409, {
       code: 'not_fitted',
       detail: 'This visit has not been fitted yet. Fit and perform it first.',
     })
-  const log = canonical(await listEvents(useDb(), visit.id))
-  const [begun, ended] = [
-    log.find((one) => one.body.type === 'start')?.wallMs,
-    log.findLast((one) => one.body.type === 'finish')?.wallMs,
-  ]
-  if (begun === undefined)
+  const { plan } = stored
+  const run = reduceRun(plan, await listEvents(useDb(), visit.id))
+  if (run.startedMs === undefined)
     throw problem(409, {
       code: 'not_performed',
       detail: 'This visit has not been performed yet. Start it on Perform.',
     })
-  const skipped = new Set(
-    log.flatMap((one) => (one.body.type === 'skipped' ? [one.body.stepId] : [])),
-  )
-  const done = stored.plan.steps
-    .filter((step) => step.lever && !skipped.has(step.id))
-    .map((step) => ({ lever: step.lever!.lever, rung: step.lever!.rung }))
-  const stranger = used && (await strangerIn(useDb(), visit.salon_id, used))
-  if (stranger)
+  return {
+    plan,
+    startedMs: run.startedMs,
+    finishedMs: run.finishedMs,
+    steps: plan.steps.filter((step) => !run.skipped.has(step.id)),
+  }
+}
+
+async function requireKnownProducts(visit: VisitRow, used: z.infer<typeof Used> | undefined) {
+  const unknown = used && (await firstUnknownProduct(useDb(), visit.salon_id, used))
+  if (unknown)
     throw problem(400, {
       code: 'no_product',
-      detail: `“${stranger}” is not on this shelf. Nothing was signed.`,
+      detail: `“${unknown}” is not on this shelf. Nothing was signed.`,
       path: 'used',
     })
-  try {
-    const signed = await inTransaction(useDb(), async (db) => {
-      if (!visit.locked_at) {
-        const performed = stored.plan.steps.filter((step) => !skipped.has(step.id))
-        await takeOffShelf(db, visit, used ?? (await plannedUse(db, visit, performed)), account.id)
-        await takeSupplies(
-          db,
-          visit.salon_id,
-          suppliesOf(stored.plan.tray.filter((item) => !skipped.has(item.stepId))),
-        )
-      }
-      const first = await signVisit(
-        db,
-        visit.id,
-        {
-          answer,
-          levers: done,
-          note,
-          plannedS: stored.plan.totalS,
-          actualS: ended === undefined ? null : Math.round((ended - begun) / 1000),
-        },
-        account.id,
-        account.name,
-      )
-      if (first)
-        await writeAudit(db, account.id, 'visit.sign', 'client', visit.client_id, {
-          visit: visit.id,
-        })
-      return first
-    })
-    if (!signed)
-      throw problem(409, {
-        code: 'locked',
-        detail: 'This visit is signed already. Add a check-in instead.',
-      })
-  } catch (error) {
-    throw explainDatabase(error)
-  }
-  return sendNoContent(event)
-})
+}
+
+/** Products by what was used, or what the plan takes; supplies of the tray. */
+async function takeAll(
+  db: PoolClient,
+  visit: VisitRow,
+  { plan, steps }: Performed,
+  used: z.infer<typeof Used> | undefined,
+  accountId: string,
+) {
+  const uses = used ?? (await plannedUse(db, visit, steps))
+  await takeOffShelf(db, visit, uses, accountId)
+  const done = new Set(steps.map((step) => step.id))
+  const tray = plan.tray.filter((item) => done.has(item.stepId))
+  await takeSupplies(db, visit.salon_id, suppliesOf(tray))
+}
+
+function figuresOf({ plan, steps, startedMs, finishedMs }: Performed) {
+  const actualS = finishedMs === undefined ? null : Math.round((finishedMs - startedMs) / 1000)
+  const levers = steps.flatMap(({ lever }) =>
+    lever ? [{ lever: lever.lever, rung: lever.rung }] : [],
+  )
+  return { levers, plannedS: plan.totalS, actualS }
+}

@@ -2,17 +2,13 @@ import { writeAudit } from '../../../db/access.sql'
 import { listPatchTests } from '../../../db/client.sql'
 import { listConsents, newestTexts } from '../../../db/consent.sql'
 import { listPhotos } from '../../../db/photo.sql'
-import { listKits, openingsOf, usesOf } from '../../../db/shelf.sql'
-import {
-  followingVisit,
-  latestPlan,
-  listEvents,
-  listTicks,
-  nextVisitOf,
-  outcomeOf,
-  readingBefore,
-  visitBefore,
-} from '../../../db/visit.sql'
+import { listKits, openingsOf } from '../../../db/things.sql'
+import { usesOf } from '../../../db/use.sql'
+import { followingVisit, nextVisitOf } from '../../../db/visit.sql'
+import { latestPlan, listTicks } from '../../../db/plan.sql'
+import { listEvents } from '../../../db/run.sql'
+import { outcomeOf, visitBefore } from '../../../db/outcome.sql'
+import { readingBefore } from '../../../db/reading.sql'
 import { requireVisit } from '../../../utils/access'
 import { useDb } from '../../../utils/db'
 import { moneyOf } from '../../../utils/money'

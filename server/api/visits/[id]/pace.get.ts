@@ -1,5 +1,5 @@
 import { paceOf } from '#core/risk'
-import { runsOf } from '../../../db/visit.sql'
+import { runsOf } from '../../../db/run.sql'
 import { requireVisit } from '../../../utils/access'
 import { useDb } from '../../../utils/db'
 

@@ -1,6 +1,7 @@
 import { z } from 'zod'
 import { Reading } from '#core/skin/model'
-import { addReading, setStage } from '../../../db/visit.sql'
+import { addReading } from '../../../db/reading.sql'
+import { setStage } from '../../../db/visit.sql'
 import { defineVisitChange } from '../../../utils/visit-change'
 
 /** Appends what was read; the latest counts. Sent twice it is taken once. */

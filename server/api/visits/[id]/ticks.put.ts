@@ -1,5 +1,5 @@
 import { z } from 'zod'
-import { setTick } from '../../../db/visit.sql'
+import { setTick } from '../../../db/plan.sql'
 import { requireVisit } from '../../../utils/access'
 import { useDb } from '../../../utils/db'
 import { explainDatabase, parseOr400 } from '../../../utils/problem'

@@ -1,19 +1,18 @@
+import type { PoolClient } from 'pg'
 import { z } from 'zod'
+import type { Product } from '#core/catalog'
 import { mergeRow, type ShelfRow } from '#core/csv'
 import { writeAudit } from '../../../../db/access.sql'
-import { inTransaction } from '../../../../db/rows'
+import { inTransaction, type Db } from '../../../../db/rows'
 import {
   batchesByProduct,
   batchOwners,
-  dropImport,
-  hasImport,
-  idsElsewhere,
   lockBatches,
-  productsByIds,
   saveBatches,
-  saveProducts,
-  stagedRows,
-} from '../../../../db/shelf.sql'
+  type BatchRow,
+} from '../../../../db/batch.sql'
+import { dropImport, hasImport, stagedRows } from '../../../../db/import.sql'
+import { idsElsewhere, productsByIds, saveProducts } from '../../../../db/product.sql'
 import { requireCan } from '../../../../utils/access'
 import { useDb } from '../../../../utils/db'
 import { parseOr400, problem } from '../../../../utils/problem'
@@ -27,71 +26,82 @@ export default defineEventHandler(async (event) => {
   const id = shelfId(event)
   const { count } = parseOr400(Body, await readBody(event))
   return inTransaction(useDb(), async (db) => {
-    if (!(await hasImport(db, account.salon_id, id)))
-      throw problem(404, {
-        code: 'no_import',
-        detail: 'This import is over. Begin again with the file.',
-        path: 'id',
-      })
-    const rows = (await stagedRows(db, id)) as ShelfRow[]
-    if (rows.length !== count)
-      throw problem(409, {
-        code: 'rows_missing',
-        detail: `${rows.length} of ${count} rows have arrived. Nothing was taken in; send the file again.`,
-      })
-    const ids = rows.map((row) => row.product.id)
-    const taken = await idsElsewhere(db, account.salon_id, ids)
-    if (taken.length > 0)
-      throw problem(409, {
-        code: 'taken',
-        detail: `These ids cannot be used: ${taken.slice(0, 5).join(', ')}. Nothing was taken in.`,
-        path: 'id',
-      })
-    const before = await productsByIds(db, account.salon_id, ids)
-    const mix = rows.find((row) => before.get(row.product.id)?.recipe)
-    if (mix)
-      throw problem(409, {
-        code: 'mix',
-        detail: `“${mix.product.id}” is a house mix; it is changed on the bench. Nothing was taken in.`,
-        path: 'id',
-      })
-    await saveProducts(
-      db,
-      account.salon_id,
-      rows.map((row) => mergeRow(before.get(row.product.id), row)),
-    )
-    const held = batchesByProduct(await lockBatches(db, account.salon_id, ids))
-    // A lot that the shelf knows is that batch, whatever the file calls it.
-    const batches = rows.flatMap((row) => {
-      const { batch, product } = row
-      return batch
-        ? [
-            {
-              ...batch,
-              id: held.get(product.id)?.find((one) => one.lot === batch.lot)?.id ?? batch.id,
-              productId: product.id,
-            },
-          ]
-        : []
-    })
-    const owners = await batchOwners(
-      db,
-      batches.map((batch) => batch.id),
-    )
-    const clash = batches.find(
-      (batch) => (owners.get(batch.id) ?? batch.productId) !== batch.productId,
-    )
-    if (clash)
-      throw problem(409, {
-        code: 'other_product',
-        detail: `Lot “${clash.lot}” of ${clash.productId} clashes with a batch of ${owners.get(clash.id)}. Nothing was taken in.`,
-        path: 'lot',
-      })
+    const salonId = account.salon_id
+    const rows = await completeRows(db, salonId, id, count)
+    await requireOwnIds(db, salonId, rows)
+    const before = await productsByIds(db, salonId, idsOf(rows))
+    requireNoMix(rows, before)
+    const merged = rows.map((row) => mergeRow(before.get(row.product.id), row))
+    await saveProducts(db, salonId, merged)
+    const batches = await batchesIn(db, salonId, rows)
     await saveBatches(db, batches, { reason: 'imported', accountId: account.id })
     await dropImport(db, id)
-    await writeAudit(db, account.id, 'shelf.import', 'salon', account.salon_id, {
-      rows: rows.length,
-    })
+    await writeAudit(db, account.id, 'shelf.import', 'salon', salonId, { rows: rows.length })
     return { added: rows.length - before.size, changed: before.size }
   })
 })
+
+const idsOf = (rows: readonly ShelfRow[]): string[] => rows.map((row) => row.product.id)
+
+/** All rows that the file has, once they have arrived. */
+async function completeRows(db: Db, salonId: string, id: string, count: number) {
+  if (!(await hasImport(db, salonId, id)))
+    throw problem(404, {
+      code: 'no_import',
+      detail: 'This import is over. Begin again with the file.',
+      path: 'id',
+    })
+  const rows = (await stagedRows(db, id)) as ShelfRow[]
+  if (rows.length !== count)
+    throw problem(409, {
+      code: 'rows_missing',
+      detail: `${rows.length} of ${count} rows have arrived. Nothing was taken in; send the file again.`,
+    })
+  return rows
+}
+
+async function requireOwnIds(db: Db, salonId: string, rows: readonly ShelfRow[]) {
+  const taken = await idsElsewhere(db, salonId, idsOf(rows))
+  if (taken.length > 0)
+    throw problem(409, {
+      code: 'taken',
+      detail: `These ids cannot be used: ${taken.slice(0, 5).join(', ')}. Nothing was taken in.`,
+      path: 'id',
+    })
+}
+
+function requireNoMix(rows: readonly ShelfRow[], before: ReadonlyMap<string, Product>) {
+  const mix = rows.find((row) => before.get(row.product.id)?.recipe)
+  if (mix)
+    throw problem(409, {
+      code: 'mix',
+      detail: `“${mix.product.id}” is a house mix; it is changed on the bench. Nothing was taken in.`,
+      path: 'id',
+    })
+}
+
+/** The batches that the rows name. A lot that the shelf knows is that batch, whatever the file calls it. */
+async function batchesIn(db: PoolClient, salonId: string, rows: readonly ShelfRow[]) {
+  const held = batchesByProduct(await lockBatches(db, salonId, idsOf(rows)))
+  const batches = rows.flatMap(({ batch, product }): BatchRow[] => {
+    if (!batch) return []
+    const known = held.get(product.id)?.find(({ lot }) => lot === batch.lot)
+    return [{ ...batch, id: known?.id ?? batch.id, productId: product.id }]
+  })
+  await requireOwnBatches(db, batches)
+  return batches
+}
+
+async function requireOwnBatches(db: Db, batches: readonly BatchRow[]) {
+  const owners = await batchOwners(
+    db,
+    batches.map((batch) => batch.id),
+  )
+  const clash = batches.find(({ id, productId }) => (owners.get(id) ?? productId) !== productId)
+  if (clash)
+    throw problem(409, {
+      code: 'other_product',
+      detail: `Lot “${clash.lot}” of ${clash.productId} clashes with a batch of ${owners.get(clash.id)}. Nothing was taken in.`,
+      path: 'lot',
+    })
+}

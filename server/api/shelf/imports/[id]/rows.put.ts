@@ -1,7 +1,7 @@
 import { z } from 'zod'
 import { Batch, Product } from '#core/catalog/model'
 import { SHELF_COLUMNS } from '#core/csv'
-import { hasImport, stageRows } from '../../../../db/shelf.sql'
+import { hasImport, stageRows } from '../../../../db/import.sql'
 import { requireCan } from '../../../../utils/access'
 import { useDb } from '../../../../utils/db'
 import { parseOr400, problem } from '../../../../utils/problem'

@@ -1,6 +1,6 @@
 import { z } from 'zod'
 import { writeAudit } from '../../../../db/access.sql'
-import { archiveProduct } from '../../../../db/shelf.sql'
+import { archiveProduct } from '../../../../db/product.sql'
 import { requireCan } from '../../../../utils/access'
 import { useDb } from '../../../../utils/db'
 import { parseOr400, problem } from '../../../../utils/problem'

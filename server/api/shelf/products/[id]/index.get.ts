@@ -1,4 +1,4 @@
-import { productOf } from '../../../../db/shelf.sql'
+import { productOf } from '../../../../db/product.sql'
 import { requireCan } from '../../../../utils/access'
 import { useDb } from '../../../../utils/db'
 import { problem } from '../../../../utils/problem'

@@ -3,7 +3,7 @@ import { Product } from '#core/catalog/model'
 import { WATER } from '#core/catalog'
 import { writeAudit } from '../../../../db/access.sql'
 import { inTransaction, type Db } from '../../../../db/rows'
-import { productOf, productsByIds, saveProduct } from '../../../../db/shelf.sql'
+import { insertProduct, productOf, productsByIds, updateProduct } from '../../../../db/product.sql'
 import { requireCan } from '../../../../utils/access'
 import { useDb } from '../../../../utils/db'
 import { parseOr400, problem } from '../../../../utils/problem'
@@ -25,33 +25,36 @@ export default defineEventHandler(async (event) => {
     })
   return inTransaction(useDb(), async (db) => {
     await requireParts(db, account.salon_id, product)
-    const changedAt = await saveProduct(db, account.salon_id, product, seenAt)
-    if (changedAt === undefined) {
-      if (seenAt !== undefined && !(await productOf(db, account.salon_id, id)))
-        throw problem(404, {
-          code: 'no_product',
-          detail: 'There is no such product on this shelf.',
-          path: 'id',
-        })
-      throw problem(
-        409,
-        seenAt === undefined
-          ? {
-              code: 'taken',
-              detail: `The shelf has a product “${id}” already. Give this one another name.`,
-              path: 'product.id',
-            }
-          : {
-              code: 'changed_meanwhile',
-              detail:
-                'Somebody changed this product meanwhile. Open it again; what you typed is still here to copy.',
-            },
-      )
-    }
+    const changedAt =
+      seenAt === undefined
+        ? await insertProduct(db, account.salon_id, product)
+        : await updateProduct(db, account.salon_id, product, seenAt)
+    if (changedAt === undefined) throw await refused(db, account.salon_id, id, seenAt)
     await writeAudit(db, account.id, 'product.write', 'product', id)
     return { changedAt }
   })
 })
+
+/** Why a product was not written. */
+async function refused(db: Db, salonId: string, id: string, seenAt: string | undefined) {
+  if (seenAt === undefined)
+    return problem(409, {
+      code: 'taken',
+      detail: `The shelf has a product “${id}” already. Give this one another name.`,
+      path: 'product.id',
+    })
+  if (!(await productOf(db, salonId, id)))
+    return problem(404, {
+      code: 'no_product',
+      detail: 'There is no such product on this shelf.',
+      path: 'id',
+    })
+  return problem(409, {
+    code: 'changed_meanwhile',
+    detail:
+      'Somebody changed this product meanwhile. Open it again; what you typed is still here to copy.',
+  })
+}
 
 /** A house mix is made of products of this shelf, and of no other mix. */
 async function requireParts(db: Db, salonId: string, { recipe }: Product) {

@@ -1,7 +1,7 @@
 import { z } from 'zod'
 import { PatchTest } from '#core/client/model'
 import { addPatchTest } from '../../../../db/client.sql'
-import { productOf } from '../../../../db/shelf.sql'
+import { productOf } from '../../../../db/product.sql'
 import { problem } from '../../../../utils/problem'
 import { defineVisitChange } from '../../../../utils/visit-change'
 

@@ -1,0 +1,111 @@
+import { z } from 'zod'
+import { LeverUse, SkinAnswer } from '#core/climb/model'
+import { execute, maybeOne, type Db } from './rows'
+import type { VisitRow } from './visit.sql'
+
+const Closed = z.object({ id: z.string(), on: z.string(), answer: SkinAnswer.nullable() })
+
+/** The client's last signed visit before this one, with what the skin answered so far, or undefined. */
+export const visitBefore = (db: Db, visit: VisitRow) =>
+  maybeOne(
+    db,
+    Closed,
+    `SELECT
+        v.id,
+        to_char(v.starts_at AT TIME ZONE $3, 'YYYY-MM-DD') AS "on",
+        COALESCE(
+          (
+            SELECT c.answer
+            FROM check_in c
+            WHERE c.visit_id = v.id
+            ORDER BY c.recorded_at DESC
+            LIMIT 1
+          ),
+          o.answer
+        ) AS answer
+      FROM visit v
+        JOIN outcome o ON o.visit_id = v.id
+      WHERE v.client_id = $1
+        AND v.starts_at < $2
+      ORDER BY v.starts_at DESC
+      LIMIT 1`,
+    [visit.client_id, visit.starts_at, visit.time_zone],
+  )
+
+const OutcomeRow = z.object({
+  answer: SkinAnswer.nullable(),
+  levers: z.array(LeverUse),
+  note: z.string(),
+  planned_s: z.number(),
+  actual_s: z.number().nullable(),
+  signed_at: z.date(),
+  signed_name: z.string(),
+})
+
+export const outcomeOf = (db: Db, visitId: string) =>
+  maybeOne(
+    db,
+    OutcomeRow,
+    `SELECT answer, levers, note, planned_s, actual_s, signed_at, signed_name
+      FROM outcome
+      WHERE visit_id = $1`,
+    [visitId],
+  )
+
+export interface Outcome {
+  answer: SkinAnswer | null
+  levers: readonly LeverUse[]
+  note: string
+  plannedS: number
+  actualS: number | null
+}
+
+/** Writes the outcome and locks the visit. Needs a transaction; gives false when it was locked already. */
+export async function signVisit(
+  db: Db,
+  visitId: string,
+  outcome: Outcome,
+  accountId: string | null,
+  name: string,
+): Promise<boolean> {
+  const locked = await execute(
+    db,
+    `UPDATE visit
+      SET stage = 'closed', locked_at = now(), locked_by = $2
+      WHERE id = $1
+        AND locked_at IS NULL`,
+    [visitId, accountId],
+  )
+  if (locked === 0) return false
+  await execute(
+    db,
+    `INSERT INTO outcome (visit_id, answer, levers, note, planned_s, actual_s, signed_by, signed_name)
+      VALUES ($1, $2, $3, $4, $5, $6, $7, $8)`,
+    [
+      visitId,
+      outcome.answer,
+      JSON.stringify(outcome.levers),
+      outcome.note,
+      outcome.plannedS,
+      outcome.actualS,
+      accountId,
+      name,
+    ],
+  )
+  return true
+}
+
+export const addCheckIn = (
+  db: Db,
+  id: string,
+  visitId: string,
+  askedOn: string,
+  answer: SkinAnswer,
+  accountId: string | null,
+) =>
+  execute(
+    db,
+    `INSERT INTO check_in (id, visit_id, asked_on, answer, recorded_by)
+      VALUES ($1, $2, $3, $4, $5)`,
+    [id, visitId, askedOn, answer, accountId],
+  )

@@ -1,0 +1,104 @@
+import { z } from 'zod'
+import { Override } from '#core/formats'
+import { FittedPlan } from '#core/adapt/model'
+import { execute, many, maybeOne, type Db } from './rows'
+
+export const listOverrides = (db: Db, visitId: string) =>
+  many(
+    db,
+    Override,
+    `SELECT
+        rule_id AS "ruleId",
+        step_id AS "stepId",
+        reason,
+        by_name AS "by",
+        to_char(at AT TIME ZONE 'UTC', 'YYYY-MM-DD"T"HH24:MI:SS"Z"') AS at
+      FROM visit_override
+      WHERE visit_id = $1
+        AND withdrawn_at IS NULL
+      ORDER BY at, id`,
+    [visitId],
+  )
+
+export const addOverride = (
+  db: Db,
+  id: string,
+  visitId: string,
+  o: { ruleId: string; stepId: string; reason: string },
+  by: string,
+) =>
+  execute(
+    db,
+    `INSERT INTO visit_override (id, visit_id, rule_id, step_id, reason, by_name)
+      VALUES ($1, $2, $3, $4, $5, $6)`,
+    [id, visitId, o.ruleId, o.stepId, o.reason, by],
+  )
+
+export const withdrawOverride = (db: Db, visitId: string, ruleId: string, stepId: string) =>
+  execute(
+    db,
+    `UPDATE visit_override
+      SET withdrawn_at = now()
+      WHERE visit_id = $1
+        AND rule_id = $2
+        AND step_id = $3
+        AND withdrawn_at IS NULL`,
+    [visitId, ruleId, stepId],
+  )
+
+const PlanRow = z.object({
+  id: z.string(),
+  revision: z.number(),
+  plan: FittedPlan,
+  fitted_at: z.date(),
+})
+
+export const latestPlan = (db: Db, visitId: string) =>
+  maybeOne(
+    db,
+    PlanRow,
+    `SELECT id, revision, plan, fitted_at
+      FROM fitted_plan
+      WHERE visit_id = $1
+      ORDER BY revision DESC
+      LIMIT 1`,
+    [visitId],
+  )
+
+/** Stores a plan as the visit's next revision. Two at once: the second violates the unique key. */
+export const addPlan = (
+  db: Db,
+  id: string,
+  visitId: string,
+  plan: FittedPlan,
+  accountId: string | null,
+) =>
+  execute(
+    db,
+    `INSERT INTO fitted_plan (id, visit_id, revision, engine, rule_book, plan, fitted_by)
+      SELECT $1, $2, COALESCE(max(revision), 0) + 1, $3, $4, $5, $6
+      FROM fitted_plan
+      WHERE visit_id = $2`,
+    [id, visitId, plan.engine, plan.ruleBook, plan, accountId],
+  )
+
+export const listTicks = async (db: Db, visitId: string) =>
+  (
+    await many(
+      db,
+      z.object({ item_id: z.string() }),
+      'SELECT item_id FROM tray_tick WHERE visit_id = $1 ORDER BY at',
+      [visitId],
+    )
+  ).map((row) => row.item_id)
+
+export const setTick = (db: Db, visitId: string, itemId: string, ticked: boolean) =>
+  ticked
+    ? execute(
+        db,
+        `INSERT INTO tray_tick (visit_id, item_id)
+          VALUES ($1, $2)
+          ON CONFLICT DO NOTHING`,
+        [visitId, itemId],
+      )
+    : execute(db, 'DELETE FROM tray_tick WHERE visit_id = $1 AND item_id = $2', [visitId, itemId])
