@@ -12,10 +12,10 @@ import {
   step,
   version,
   withProduct,
-} from './card-make'
-import { CLASSIC_CARDS } from './cards-classic'
-import { CORRECTIVE_CARDS } from './cards-corrective'
-import { DEVICE_CARDS } from './cards-device'
+} from './cards/make'
+import { CLASSIC_CARDS } from './cards/classic'
+import { CORRECTIVE_CARDS } from './cards/corrective'
+import { DEVICE_CARDS } from './cards/device'
 import { PATTERNS } from './patterns'
 
 // The cards of the invented studio: the four it is booked with most, then the rest of its library.

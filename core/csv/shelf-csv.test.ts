@@ -2,7 +2,7 @@ import { parse } from 'csv-parse/sync'
 import { describe, expect, test } from 'vitest'
 import { DEMO_SHELF } from '../../demo/shelf'
 import { demoBatches } from '../../demo/stock'
-import { make } from '../../demo/shelf-make'
+import { make } from '../../demo/shelf/make'
 import type { Product } from '../catalog/model'
 import { mergeRow, readShelfCsv, SHELF_COLUMNS, shelfCsv } from '.'
 

@@ -1,7 +1,7 @@
 import { describe, expect, test } from 'vitest'
 import { planFor } from '../../tests/situations'
 import { ACID, BRIGHTENING, DEMO_PROTOCOLS, SET_MASK } from '../../demo/protocols'
-import { SUPPLIES } from '../../demo/shelf-mixes'
+import { SUPPLIES } from '../../demo/shelf/mixes'
 import { DEMO_SHELF } from '../../demo/shelf'
 import { doseInWords, trayFor } from './tray'
 

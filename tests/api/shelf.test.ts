@@ -1,7 +1,7 @@
 import { parse } from 'csv-parse/sync'
 import { randomUUID } from 'node:crypto'
 import { beforeAll, describe, expect, test } from 'vitest'
-import { make } from '../../demo/shelf-make'
+import { make } from '../../demo/shelf/make'
 import { readShelfCsv, shelfCsv, type ShelfRow } from '#core/csv'
 import { NO_PREP, type FittedPlan } from '#core/adapt'
 import type { Batch, Listed, Product } from '#core/catalog'

@@ -19,7 +19,7 @@ export function useShelfImport(minorDigits: () => number, today: () => string) {
   async function read(text: string) {
     trouble.value = ''
     state.value = { stage: 'reading', done: 0, of: 0 }
-    const worker = new Worker(new URL('../workers/shelf.worker.ts', import.meta.url), {
+    const worker = new Worker(new URL('../../workers/shelf.worker.ts', import.meta.url), {
       type: 'module',
     })
     try {

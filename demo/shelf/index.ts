@@ -1,10 +1,10 @@
 import type { Device, Product, Shelf } from '#core/catalog'
 import { segment } from '#core/protocol'
 import { EYE_CONTOUR, EYES, FACE, FACE_NECK, T_ZONE, type ZoneId } from '#core/skin'
-import { ALGINATE, dry, make, MASK_FREE, MASK_TIME, off, on, pump, rest, use } from './shelf-make'
-import { HOUSE_MIXES, MIX_PARTS } from './shelf-mixes'
-import { MORE_DEVICES, MORE_PRODUCTS } from './shelf-more'
-import { packed } from './stock'
+import { ALGINATE, dry, make, MASK_FREE, MASK_TIME, off, on, pump, rest, use } from './make'
+import { HOUSE_MIXES, MIX_PARTS } from './mixes'
+import { MORE_DEVICES, MORE_PRODUCTS } from './more'
+import { packed } from '../stock'
 
 // The house range of an invented studio. Names, formulas, lists and figures are invented for the demo only.
 

@@ -22,7 +22,7 @@ import {
   tone,
   version,
   withProduct,
-} from './card-make'
+} from './make'
 
 // Cards without a machine: cleanse, exfoliate, mask, finish.
 

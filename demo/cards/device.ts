@@ -20,7 +20,7 @@ import {
   version,
   withDevice,
   withProduct,
-} from './card-make'
+} from './make'
 
 // Cards around a machine, and the mechanical kinds of a corrective course.
 

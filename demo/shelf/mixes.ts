@@ -1,7 +1,7 @@
 import type { Kit, Product, Supply } from '#core/catalog'
 import { segment } from '#core/protocol'
 import { FACE_NECK } from '#core/skin'
-import { make, MASK_FREE, MASK_TIME, mix, off, on, use } from './shelf-make'
+import { make, MASK_FREE, MASK_TIME, mix, off, on, use } from './make'
 
 // House mixes of the invented studio, what goes into them, its kits and its supplies. All figures are invented for the demo only.
 

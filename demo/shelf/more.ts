@@ -1,7 +1,7 @@
 import type { Device, Product } from '#core/catalog'
 import { segment } from '#core/protocol'
 import { EYE_CONTOUR, FACE, FACE_NECK, NECK, type ZoneId } from '#core/skin'
-import { ALGINATE, dry, make, MASK_FREE, mix, off, on, pump, rest, use } from './shelf-make'
+import { ALGINATE, dry, make, MASK_FREE, mix, off, on, pump, rest, use } from './make'
 
 // The rest of the house range: what the longer cards use. Names, formulas, lists and figures are invented for the demo only.
 

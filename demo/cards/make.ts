@@ -10,7 +10,7 @@ import {
   type LeverId,
 } from '#core/protocol'
 import { FACE, FACE_NECK, NOSE } from '#core/skin'
-import { DEMO_SHELF } from './shelf'
+import { DEMO_SHELF } from '../shelf'
 
 // What the cards of the invented studio are written with.
 export type More = Partial<Omit<Step, 'lever'>> & { lever?: readonly [LeverId, number] }

@@ -18,7 +18,7 @@ import {
   tone,
   version,
   withProduct,
-} from './card-make'
+} from './make'
 
 // Cards that work on one thing over several visits.
 

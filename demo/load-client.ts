@@ -1,0 +1,77 @@
+import type { PoolClient } from 'pg'
+import { randomUUID } from 'node:crypto'
+import { answerByMedicines, KNOWN, QUESTIONS, type Fact } from '#core/client'
+import { execute } from '../server/db/rows'
+import { addClient, addFact, addPatchTest } from '../server/db/client.sql'
+import type { DemoClient } from './people'
+import { loadPastVisit } from './load-past'
+import { type Studio, DAYS_BETWEEN_VISITS, MINORS_BORN_AFTER, dayFrom, AWAY_DAYS } from './load'
+
+/** A client of the demo with what they answered, refused and were tested for, and every visit before today. */
+export async function loadClientWithPast(
+  studio: Studio,
+  demo: DemoClient,
+  index: number,
+): Promise<string> {
+  const { db, salonId, today } = studio
+  const id = randomUUID()
+  const firstDay = dayFrom(today, -DAYS_BETWEEN_VISITS * demo.past.length)
+  const { name, bornOn, concerns, notes } = demo
+  await addClient(db, { id, salonId, name, bornOn, concerns, notes })
+  for (const fact of answersOf(demo, firstDay)) await addFact(db, randomUUID(), id, fact, null)
+  await loadPatchTests(studio, id, demo.tested ?? [])
+  for (const productId of demo.refused ?? []) await refuse(db, id, productId, firstDay)
+  for (const [count, answer] of demo.past.entries()) {
+    const daysAgo = DAYS_BETWEEN_VISITS * (demo.past.length - count) + (demo.away ? AWAY_DAYS : 0)
+    const visit = { demo, clientId: id, index, isFirst: count === 0, day: dayFrom(today, -daysAgo) }
+    await loadPastVisit(studio, visit, answer)
+  }
+  return id
+}
+
+/** Every answer that was given on the first day: no where nothing else is said, a guardian's consent for a minor. */
+function answersOf(demo: DemoClient, firstDay: string): Fact[] {
+  const said = new Map<string, Fact>(
+    demo.yes.map((fact) => [fact.code, { ...fact, answer: 'yes', askedOn: firstDay }]),
+  )
+  const isOpen = (code: string) =>
+    !said.has(code) && !demo.unknown?.includes(code) && code !== 'guardian-consent'
+  const rest = [...QUESTIONS.map((question) => question.code), 'allergy:any'].filter(isOpen)
+  const plain = (code: string): Fact => ({ code, answer: 'no', askedOn: firstDay })
+  const consent: Fact[] =
+    demo.bornOn > MINORS_BORN_AFTER
+      ? [{ code: 'guardian-consent', answer: 'yes', askedOn: firstDay, on: firstDay }]
+      : []
+  return [
+    ...rest.map((code) => answerByMedicines(code, said, KNOWN, firstDay) ?? plain(code)),
+    ...said.values(),
+    ...consent,
+  ]
+}
+
+async function loadPatchTests(
+  { db, practitioners, accounts, today }: Studio,
+  clientId: string,
+  productIds: readonly string[],
+) {
+  const account = accounts.get(practitioners[0]!.id)!
+  for (const productId of productIds) {
+    const test = {
+      productId,
+      kind: 'delayed',
+      zone: 'ears',
+      placedOn: dayFrom(today, -32),
+      readOn: dayFrom(today, -30),
+      result: 'calm',
+    } as const
+    await addPatchTest(db, randomUUID(), clientId, test, account)
+  }
+}
+
+const refuse = (db: PoolClient, clientId: string, productId: string, since: string) =>
+  execute(
+    db,
+    `INSERT INTO product_memory (client_id, product_id, memory, since)
+      VALUES ($1, $2, 'refused', $3)`,
+    [clientId, productId, since],
+  )

@@ -1,0 +1,188 @@
+import { randomUUID } from 'node:crypto'
+import { compile, type FittedPlan } from '#core/adapt'
+import { SkinAnswer } from '#core/climb/model'
+import type { Reading } from '#core/skin'
+import { summedUses, usedBy } from '#core/costing'
+import type { RunEvent } from '#core/perform'
+import { addConsent, newestTexts, type ConsentKind } from '../server/db/consent.sql'
+import { addPhoto } from '../server/db/photo.sql'
+import { addUses } from '../server/db/use.sql'
+import { addEvents } from '../server/db/run.sql'
+import { addPlan } from '../server/db/plan.sql'
+import { addReading } from '../server/db/reading.sql'
+import { bookVisit, visitById } from '../server/db/visit.sql'
+import { signVisit } from '../server/db/outcome.sql'
+import { compileInputOf } from '../server/utils/visit-input'
+import { SALON, type DemoClient } from './people'
+import { drawnPhoto } from './photos'
+import { type Studio, MINORS_BORN_AFTER, SLOT_MINUTES, at, seatOf, SHELF } from './load'
+
+/** One visit of a demo client that is over. */
+interface PastVisit {
+  readonly demo: DemoClient
+  readonly clientId: string
+  readonly index: number
+  readonly isFirst: boolean
+  readonly day: string
+}
+
+const CALM: SkinAnswer = SkinAnswer.parse({
+  redness: 0,
+  rednessHours: 0,
+  stinging: 0,
+  swelling: false,
+  blisters: false,
+  weeping: false,
+  burn: false,
+})
+
+/** Books, reads, fits, performs and signs a visit as it may have gone. */
+export async function loadPastVisit(studio: Studio, past: PastVisit, answer: Partial<SkinAnswer>) {
+  const { db, salonId } = studio
+  const { demo, clientId, index, day } = past
+  const { practitioner, hour, roomId } = seatOf(studio, index)
+  const account = studio.accounts.get(practitioner.id) ?? null
+  const id = randomUUID()
+  const startsAt = at(day, hour)
+  await bookVisit(db, {
+    id,
+    salonId,
+    clientId,
+    roomId,
+    practitionerId: practitioner.id,
+    protocolVersionId: `${demo.protocol}-v1`,
+    startsAt,
+    slotMinutes: SLOT_MINUTES,
+    turnoverMinutes: SALON.turnoverMinutes,
+  })
+  await addReading(db, randomUUID(), id, readingOf(demo), account)
+  if (past.isFirst) await signConsents(studio, demo, clientId, id, day, account!)
+  if (demo.photographed) await loadPhotos(studio, demo, clientId, id, day, account!)
+  const visit = (await visitById(db, salonId, id))!
+  const plan = compile(await compileInputOf(db, visit))
+  await addPlan(db, randomUUID(), id, plan, account)
+  const log = performedLog(plan, startsAt.getTime())
+  await addEvents(db, id, log, account)
+  await addUses(db, id, usedThen(plan.steps))
+  const outcome = {
+    answer: { ...CALM, ...answer },
+    levers: plan.levers,
+    note: '',
+    plannedS: plan.totalS,
+    actualS: Math.round((log.at(-1)!.wallMs - startsAt.getTime()) / 1000),
+  }
+  await signVisit(db, id, outcome, account, practitioner.name)
+}
+
+const readingOf = ({ findings, lesions = [], meters = [] }: DemoClient): Reading => ({
+  done: true,
+  findings: [...findings],
+  lesions: [...lesions],
+  meters: [...meters],
+})
+
+const SIGNED =
+  '<svg xmlns="http://www.w3.org/2000/svg" viewBox="0 0 300 100"><path d="M20 70 C40 10 60 10 62 60 C70 84 90 30 104 44 C112 74 130 40 142 50 C160 66 190 30 280 58" fill="none" stroke="black" stroke-width="2.5"/></svg>'
+
+/** What was signed at the first visit; for a minor by a guardian. One client's consent is still open. */
+async function signConsents(
+  studio: Studio,
+  demo: DemoClient,
+  clientId: string,
+  visitId: string,
+  day: string,
+  account: string,
+) {
+  const minor = demo.bornOn > MINORS_BORN_AFTER
+  const kinds: readonly ConsentKind[] = [
+    ...(demo.unsigned ? [] : ['treatment' as const]),
+    ...(minor ? ['guardian' as const] : []),
+    ...(demo.photographed ? ['photo-record' as const] : []),
+  ]
+  for (const text of (await newestTexts(studio.db, studio.salonId)).filter((one) =>
+    kinds.includes(one.kind),
+  )) {
+    await addConsent(
+      studio.db,
+      {
+        id: randomUUID(),
+        clientId,
+        visitId,
+        textId: text.id,
+        signer: minor ? 'Solveig Lindqvist' : demo.name,
+        relation: minor ? 'guardian' : 'client',
+        signedOn: day,
+        signature: SIGNED,
+      },
+      account,
+    )
+  }
+}
+
+/** Before and after, under the consent of the first visit; the skin is calmer at every visit. */
+async function loadPhotos(
+  studio: Studio,
+  demo: DemoClient,
+  clientId: string,
+  visitId: string,
+  day: string,
+  account: string,
+) {
+  const { db } = studio
+  const before =
+    (
+      await db.query<{ n: number }>('SELECT count(*)::int AS n FROM photo WHERE client_id = $1', [
+        clientId,
+      ])
+    ).rows[0]!.n / 2
+  for (const [moment, redness] of [
+    ['start', 0.9 - 0.25 * before],
+    ['end', 0.95 - 0.25 * before],
+  ] as const) {
+    await addPhoto(
+      db,
+      {
+        id: randomUUID(),
+        clientId,
+        visitId,
+        view: 'front',
+        moment,
+        light: 'ring lamp, 1 m, no window',
+        ...(await drawnPhoto(redness)),
+      },
+      account,
+    )
+  }
+}
+
+/** What a visit used back then, of lots that are long gone. */
+const usedThen = (steps: FittedPlan['steps']) =>
+  summedUses(steps.flatMap((step) => usedBy(step, SHELF))).map((use) => ({
+    ...use,
+    lot: 'earlier',
+  }))
+
+/** The run log of a visit that went as planned, a little slower each quarter of an hour, as visits do. */
+function performedLog(plan: FittedPlan, startMs: number): RunEvent[] {
+  const late = (seconds: number) => startMs + Math.round(seconds * 1.03) * 1000
+  let seq = 0
+  const event = (wallMs: number, body: RunEvent['body']): RunEvent => ({
+    id: randomUUID(),
+    deviceId: 'demo-tablet',
+    seq: seq++,
+    wallMs,
+    elapsedMs: wallMs - startMs,
+    body,
+  })
+  const hands = plan.segments.filter((segment) => segment.hands)
+  return [
+    event(startMs, { type: 'start' }),
+    ...hands.flatMap((segment) => [
+      ...(segment.kind === 'remove'
+        ? [event(late(segment.startS), { type: 'started', segmentId: segment.id })]
+        : []),
+      event(late(segment.endS), { type: 'finished', segmentId: segment.id }),
+    ]),
+    event(late(plan.totalS), { type: 'finish' }),
+  ]
+}
