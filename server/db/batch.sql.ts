@@ -21,7 +21,7 @@ export async function batchesOf(
   const rows = await many(
     db,
     z.unknown(),
-    `SELECT *
+    `SELECT id, "productId", lot, "receivedOn", "bestBefore", "openedOn", "left"
       FROM batch_detail
       WHERE salon_id = $1
         AND "productId" = ANY ($2)
@@ -36,7 +36,7 @@ export async function allBatches(db: Db, salonId: string): Promise<BatchRow[]> {
   const rows = await many(
     db,
     z.unknown(),
-    `SELECT *
+    `SELECT id, "productId", lot, "receivedOn", "bestBefore", "openedOn", "left"
       FROM batch_detail
       WHERE salon_id = $1
       ORDER BY "receivedOn", id`,
@@ -109,7 +109,10 @@ export async function batchOf(db: Db, salonId: string, id: string): Promise<Batc
   const row = await maybeOne(
     db,
     z.unknown(),
-    'SELECT * FROM batch_detail WHERE salon_id = $1 AND id = $2',
+    `SELECT id, "productId", lot, "receivedOn", "bestBefore", "openedOn", "left"
+      FROM batch_detail
+      WHERE salon_id = $1
+        AND id = $2`,
     [salonId, id],
   )
   return row === undefined ? undefined : asBatch(row)

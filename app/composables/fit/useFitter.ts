@@ -27,7 +27,9 @@ let fitter: Remote<Fitter> | undefined
 let second: Remote<Fitter> | undefined
 const plain = <T>(value: T): T => JSON.parse(JSON.stringify(value)) as T
 const start = () =>
-  wrap<Fitter>(new Worker(new URL('../../workers/fit.worker.ts', import.meta.url), { type: 'module' }))
+  wrap<Fitter>(
+    new Worker(new URL('../../workers/fit.worker.ts', import.meta.url), { type: 'module' }),
+  )
 
 /** Fits in a worker, so that typing never waits. The same core runs on the server, whose plan is the one that is kept before a visit starts. */
 export function useFitter() {

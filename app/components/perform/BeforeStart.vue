@@ -1,0 +1,15 @@
+<script setup lang="ts">
+import { minutesSeconds } from '~/support/time'
+
+const { plan, live, titleOf } = useRunning()
+</script>
+
+<template>
+  <p class="text-xl text-soft mt-6">First: {{ titleOf(live?.next?.segment.stepId ?? '') }}</p>
+  <p v-if="plan" class="display text-6xl mt-2">
+    {{ minutesSeconds(plan.totalS) }}
+  </p>
+  <p class="text-lg text-soft mt-3">
+    The clocks run from the start; nothing is lost if the screen sleeps or the network goes.
+  </p>
+</template>

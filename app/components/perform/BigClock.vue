@@ -1,0 +1,18 @@
+<script setup lang="ts">
+import { minutesSeconds } from '~/support/time'
+
+/** Seconds left; below zero the clock counts up. */
+defineProps<{ leftS: number; overClass: string }>()
+</script>
+
+<template>
+  <p
+    role="timer"
+    aria-label="Time left"
+    data-testid="big-clock"
+    class="text-[8.5rem] leading-[1.05] font-light tabular-nums"
+    :class="leftS < 0 && overClass"
+  >
+    {{ leftS < 0 ? '+' : '' }}{{ minutesSeconds(Math.abs(leftS)) }}
+  </p>
+</template>

@@ -1,0 +1,41 @@
+<script setup lang="ts">
+import { earliestFinishMs } from '~/support/perform/running'
+import { clockTime } from '~/support/time'
+
+const emit = defineEmits<{ emergency: [] }>()
+const { store, plan, live, now, timeZone } = useRunning()
+const earliest = computed(() =>
+  plan.value && live.value ? earliestFinishMs(plan.value, live.value) : undefined,
+)
+const clock = (ms: number) => clockTime(ms, timeZone.value)
+const next = computed(() => store.run?.next)
+</script>
+
+<template>
+  <header
+    v-if="plan && live"
+    class="grid grid-cols-[minmax(0,1fr)_auto] gap-x-4 gap-y-1 pb-3 border-b border-line"
+  >
+    <ul class="min-w-0 flex flex-wrap gap-x-4 leading-snug" aria-label="Today’s stops">
+      <li v-if="plan.stops.length === 0" class="text-soft">No stops today</li>
+      <li v-for="stop in plan.stops" :key="stop" class="font-semibold text-mind">⊘ {{ stop }}</li>
+    </ul>
+    <p class="text-lg text-soft row-start-2 self-end">
+      <span class="text-ink font-semibold">{{ clock(now) }}</span> · done
+      {{ earliest ? `${clock(earliest)}–` : '' }}{{ clock(live.finishMs)
+      }}<span
+        v-if="next"
+        :class="live.finishMs > Date.parse(next.startsAt) && 'text-mind font-semibold'"
+      >
+        · next {{ clock(Date.parse(next.startsAt)) }}
+      </span>
+    </p>
+    <button
+      type="button"
+      class="rung !min-h-[64px] !border-mind text-mind row-span-2"
+      @click="emit('emergency')"
+    >
+      Emergency
+    </button>
+  </header>
+</template>

@@ -1,0 +1,54 @@
+import { skippable, type Layer, type RunBody } from '#core/perform'
+import { primaryOf } from '~/ladder/perform-words'
+
+/** What the one large target does now, and what else can be done to the step at hand. */
+export function useBigTarget(
+  { tap }: Pick<ReturnType<typeof useTaps>, 'tap'>,
+  { readSkin, checked }: Pick<ReturnType<typeof useGate>, 'readSkin' | 'checked'>,
+) {
+  const { store, plan, live, now, startedMs, finished, titleOf } = useRunning()
+  const primary = computed(() =>
+    plan.value && live.value
+      ? primaryOf(plan.value, live.value, startedMs.value !== undefined, now.value)
+      : undefined,
+  )
+  const skipId = computed(() =>
+    live.value && startedMs.value !== undefined ? skippable(live.value) : undefined,
+  )
+
+  async function act() {
+    const target = primary.value
+    if (!target || finished.value) return
+    switch (target.kind) {
+      case 'start':
+        return tap({ type: 'start' }, 'Started')
+      case 'done':
+        return tap({ type: 'finished', segmentId: target.segmentId }, target.words)
+      case 'begin':
+      case 'off':
+        return tap({ type: 'started', segmentId: target.segmentId }, target.words)
+      case 'gate':
+        return target.gate === 'lamp' ? readSkin() : checked('calm')
+      case 'finish':
+        await store.say({ type: 'finish' })
+        return navigateTo(`/visits/${store.run!.visitId}/close`)
+      // Held, not tapped: see `usePedal`.
+      case 'early':
+        return
+    }
+  }
+  function takeOff({ removalId, stepId }: Layer) {
+    if (removalId)
+      void tap({ type: 'started', segmentId: removalId }, `${titleOf(stepId)} off early`)
+  }
+  /** A step goes with what closes it: no clearing fluid after an extraction that was left out. */
+  async function leaveOut(reason: string) {
+    const id = skipId.value
+    const steps = plan.value!.steps.filter(
+      (step) => step.id === id || (step.closes === id && step.gate === undefined),
+    )
+    const skips = steps.map((step): RunBody => ({ type: 'skipped', stepId: step.id, reason }))
+    await tap(skips, `${titleOf(id ?? '')} left out`)
+  }
+  return { primary, skipId, act, takeOff, leaveOut }
+}

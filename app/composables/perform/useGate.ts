@@ -1,0 +1,44 @@
+import { StorageSerializers, useSessionStorage } from '@vueuse/core'
+import type { Reading } from '#core/skin'
+
+/** The gates of a running visit: the lamp reading and quick checks, and the fit that follows an answer. */
+export function useGate(visitId: () => string) {
+  const { store, plan, hands, stepOf } = useRunning()
+  const reading = ref<Reading>()
+  const fitTrouble = ref('')
+  const openGate = computed(() => (hands.value?.segment.gate ? hands.value.segment : undefined))
+  /** What is painted and not yet kept outlives a reload, not the tab. */
+  const draft = useSessionStorage<Reading | null>(() => `zen-reading-${visitId()}`, null, {
+    serializer: StorageSerializers.object,
+  })
+
+  /** The lamp reading, in the middle of the visit: what is read fits the rest again from now. */
+  function readSkin() {
+    const known = store.state?.reading ?? store.run!.input.reading
+    reading.value = draft.value ?? (JSON.parse(JSON.stringify(known)) as Reading)
+  }
+  function painted(next: Reading) {
+    reading.value = draft.value = next
+  }
+  async function fitAgain() {
+    fitTrouble.value = (await store.fitAgain()) ?? ''
+  }
+  async function keepReading() {
+    const done = { ...reading.value!, done: true }
+    const gate = openGate.value?.gate === 'lamp' ? openGate.value : undefined
+    reading.value = undefined
+    draft.value = null
+    await store.say({ type: 'read', stepId: gate?.stepId ?? 'reading', reading: done })
+    if (gate) await store.say({ type: 'finished', segmentId: gate.id })
+    await fitAgain()
+  }
+  async function checked(answer: 'calm' | 'stings') {
+    const { id: segmentId, stepId } = openGate.value!
+    const tried = plan.value!.steps.find((step) => step.id === stepOf(stepId)?.checks)
+    const productId = tried?.product?.productId
+    await store.say({ type: 'checked', stepId, answer, ...(productId ? { productId } : {}) })
+    await store.say({ type: 'finished', segmentId })
+    await fitAgain()
+  }
+  return { reading, fitTrouble, openGate, readSkin, painted, keepReading, checked }
+}

@@ -1,0 +1,47 @@
+import { useEventListener } from '@vueuse/core'
+
+const HOLD_MS = 800
+
+/** The big target by finger, key or pedal: a tap acts, what needs a hold acts only when it was held. */
+export function usePedal(target: {
+  readonly isHeld: () => boolean
+  readonly isBusy: () => boolean
+  readonly act: () => void
+  readonly actHeld: () => void
+}) {
+  let fingerHeld = false
+  let swallow = false
+  const hold = useHold(HOLD_MS, () => {
+    swallow = fingerHeld
+    target.actHeld()
+  })
+  // Letting go after a hold is not a tap on what the target has become meanwhile.
+  function tapped() {
+    if (swallow) swallow = false
+    else target.act()
+  }
+  function press() {
+    fingerHeld = true
+    swallow = false
+    if (target.isHeld()) hold.start()
+  }
+  function letGo() {
+    fingerHeld = false
+    hold.stop()
+  }
+
+  // A pedal sends keys: Space is the big target wherever the focus is (Enter works the focused control). Key repeat is no second press.
+  useEventListener('keydown', (event: KeyboardEvent) => {
+    if (event.code !== 'Space' || target.isBusy()) return
+    event.preventDefault()
+    if (event.repeat) return
+    if (target.isHeld()) hold.start()
+    else target.act()
+  })
+  useEventListener('keyup', (event: KeyboardEvent) => {
+    if (event.code !== 'Space' || target.isBusy()) return
+    event.preventDefault()
+    hold.stop()
+  })
+  return { progress: hold.progress, tapped, press, letGo }
+}

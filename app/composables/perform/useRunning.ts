@@ -1,0 +1,44 @@
+import type { Layer } from '#core/perform'
+import { plannedOf } from '~/ladder/perform-words'
+import { expectationOf } from '~/support/perform/running'
+
+/** The visit that runs, as its screens read it: the ladder in force, where it stands, and names for what is on it. */
+export function useRunning() {
+  const store = useRunStore()
+  const plan = computed(() => store.plan)
+  const live = computed(() => store.live)
+  const now = computed(() => store.nowMs)
+  const startedMs = computed(() => store.state?.startedMs)
+  const finished = computed(() => store.state?.finishedMs !== undefined)
+  const hands = computed(() => live.value?.hands)
+  const first = computed(() => live.value?.layers[0])
+  const timeZone = computed(() => store.run?.head.timeZone ?? 'UTC')
+
+  const stepOf = (stepId: string) => plan.value?.steps.find((step) => step.id === stepId)
+  const titleOf = (stepId: string) => stepOf(stepId)?.title ?? ''
+  function productOf(stepId: string) {
+    const productId = stepOf(stepId)?.product?.productId
+    return store.run?.input.shelf.products.find((product) => product.id === productId)
+  }
+  /** What a layer is expected to feel like, and the sign by which it comes off. */
+  function expectOf(layer: Layer) {
+    const sign = plan.value && plannedOf(plan.value, layer.segmentId)?.segment.end?.sign
+    const expected = expectationOf(productOf(layer.stepId))
+    return [expected, sign && `ready when ${sign}`].filter(Boolean).join(' · ')
+  }
+  return {
+    store,
+    plan,
+    live,
+    now,
+    startedMs,
+    finished,
+    hands,
+    first,
+    timeZone,
+    stepOf,
+    titleOf,
+    productOf,
+    expectOf,
+  }
+}

@@ -1,0 +1,31 @@
+import type { RunBody } from '#core/perform'
+
+export const UNDO_MS = 10_000
+
+/** What was tapped on Perform, and how it is taken back for ten seconds. */
+export function useTaps() {
+  const { store, live, now } = useRunning()
+  const lastTap = ref<{ ids: string[]; words: string; atMs: number }>()
+  const undoable = computed(() =>
+    lastTap.value && now.value - lastTap.value.atMs < UNDO_MS ? lastTap.value : undefined,
+  )
+  const inferred = computed(() => {
+    const last = live.value?.lastInferred
+    return !undoable.value && last && now.value - last.toMs < UNDO_MS ? last : undefined
+  })
+
+  /** Says one thing, or several that are taken back together. */
+  async function tap(bodies: RunBody | readonly RunBody[], words: string) {
+    const ids: string[] = []
+    for (const body of [bodies].flat() as RunBody[]) ids.push((await store.say(body)).id)
+    lastTap.value = { ids, words, atMs: store.nowMs }
+  }
+  async function undo() {
+    const last = undoable.value
+    lastTap.value = undefined
+    if (last) for (const eventId of last.ids) await store.say({ type: 'retract', eventId })
+    else if (inferred.value)
+      await store.say({ type: 'still', segmentId: inferred.value.segment.id })
+  }
+  return { tap, undo, undoable, inferred }
+}

@@ -1,0 +1,49 @@
+import type { Change, FittedPlan } from '#core/adapt'
+import type { Product } from '#core/catalog'
+import type { Live, RunEvent } from '#core/perform'
+
+/** What a product is expected to feel like, in a few words. */
+export function expectationOf(product: Product | undefined): string {
+  const expected = product?.expected[0]
+  if (!expected) return 'nothing to feel'
+  return `${expected.comfort.toLowerCase()}; a little ${expected.sensation} is normal`
+}
+
+/** The other end of the finish, in wall-clock milliseconds, while branches are open that may fall away. */
+export function earliestFinishMs(
+  plan: Pick<FittedPlan, 'open' | 'leastTotalS' | 'totalS'>,
+  live: Live,
+): number | undefined {
+  if (plan.open.length === 0 || plan.leastTotalS >= plan.totalS) return undefined
+  return live.finishMs - (plan.totalS - plan.leastTotalS) * 1000
+}
+
+/** For how long a new fit says what it changed. */
+const AGAIN_MS = 180_000
+
+interface Fit {
+  readonly id: string
+  readonly atMs: number
+  readonly plan: FittedPlan
+}
+
+const fitsIn = (events: readonly RunEvent[]): Fit[] =>
+  events.flatMap(({ id, wallMs, body }) =>
+    body.type === 'replanned' ? [{ id, atMs: wallMs, plan: body.plan }] : [],
+  )
+
+/** What the newest fit changed that the ladder before it did not have; undefined once it is old. `begun`: the plan the run was opened with. */
+export function changesOfLastFit(
+  events: readonly RunEvent[],
+  begun: { readonly planId: string; readonly plan: FittedPlan },
+  nowMs: number,
+): Change[] | undefined {
+  const fits = fitsIn(events)
+  const last = fits.at(-1)
+  if (!last || nowMs - last.atMs >= AGAIN_MS) return undefined
+  // After a reload the visit's plan is this one already; then everything of it is shown.
+  const opened = begun.planId === last.id ? undefined : begun.plan
+  const earlier = fits.at(-2)?.plan ?? opened
+  const known = new Set(earlier?.changes.map((change) => change.what))
+  return last.plan.changes.filter((change) => change.kind !== 'hung' && !known.has(change.what))
+}
