@@ -1,3 +1,7 @@
+import tseslint from 'typescript-eslint'
+import house from './scripts/lint/house.mjs'
+import { OWED } from './scripts/lint/owed.mjs'
+
 // ESLint 10 asks for Object.groupBy, which Node 20 lacks.
 Object.groupBy ??= (items, keyOf) => {
   const groups = Object.create(null)
@@ -14,8 +18,8 @@ const LAYERS = [
   'quantity',
   'chemistry',
   'skin',
-  'protocol',
   'client',
+  'protocol',
   'catalog',
   'climb',
   'safety',
@@ -25,12 +29,95 @@ const LAYERS = [
   'perform',
   'risk',
   'costing',
+  'csv',
   'compose',
   'formats',
 ]
-// Vocabulary files (words, models) may be named by the concepts they describe, in both directions, as types.
 const above = (layer) => LAYERS.slice(LAYERS.indexOf(layer) + 1)
 const only = (group, message) => ({ group, message })
+
+const OUTSIDE = only(
+  [
+    'vue',
+    'nuxt*',
+    'h3',
+    'pg',
+    'node:*',
+    'fs',
+    'path',
+    '**/server/**',
+    '**/app/**',
+    '**/cli/**',
+    '**/demo/**',
+    '~/*',
+    '#imports',
+  ],
+  'The core knows no interface, server or machine.',
+)
+const FACES = 'The core is used by its faces: #core/skin, or its Zod models #core/skin/model.'
+const INSIDE_OF_CORE = [
+  only(['**/core/*', '**/core/**'], FACES),
+  { regex: '^#core/[^/]+/(?!model$)', message: FACES },
+]
+
+const TABLES = ['**/tables/**', 'core/safety/rules/**', 'demo/cards/**', 'demo/shelf/**']
+const TESTS = ['**/*.test.ts', 'tests/**']
+
+/** Limits count on formatted code. Tables of data, rules and demo cards may be long. */
+const LIMITS = [
+  {
+    files: ['**/*.ts', '**/*.vue', '**/*.mjs'],
+    plugins: { house },
+    rules: {
+      'house/function-lines': ['error', 50],
+      complexity: ['error', 12],
+      'no-nested-ternary': 'error',
+    },
+  },
+  {
+    files: ['**/*.ts', '**/*.mjs'],
+    ignores: TABLES,
+    rules: { 'max-lines': ['error', 300] },
+  },
+  {
+    files: ['**/*.vue'],
+    rules: {
+      'max-lines': ['error', 250],
+      'vue/max-lines-per-block': ['error', { script: 100 }],
+      'house/template-functions': 'error',
+      'vue/no-restricted-syntax': [
+        'error',
+        {
+          selector: 'ConditionalExpression > ConditionalExpression',
+          message: 'Do not nest ternary expressions.',
+        },
+      ],
+    },
+  },
+  ...OWED.map(({ files, rules }) => ({
+    files,
+    rules: Object.fromEntries(rules.map((rule) => [rule, 'off'])),
+  })),
+]
+
+/** Rules that ask for types: switches name every kind. */
+const TYPED = {
+  files: ['core/**/*.ts', 'server/**/*.ts', 'cli/**/*.ts', 'demo/**/*.ts'],
+  ignores: TESTS,
+  languageOptions: {
+    parserOptions: {
+      project: ['./tsconfig.tools.json', './.nuxt/tsconfig.server.json'],
+      tsconfigRootDir: import.meta.dirname,
+    },
+  },
+  plugins: { '@typescript-eslint': tseslint.plugin },
+  rules: {
+    '@typescript-eslint/switch-exhaustiveness-check': [
+      'error',
+      { considerDefaultExhaustiveForUnions: true },
+    ],
+  },
+}
 
 export default createConfigForNuxt({ features: { stylistic: false } }).append(
   { ignores: ['.output/**', '.nuxt/**', '.data/**', 'node_modules/**', 'docs/**'] },
@@ -39,8 +126,11 @@ export default createConfigForNuxt({ features: { stylistic: false } }).append(
       'max-lines-per-function': 'off',
       'vue/multi-word-component-names': 'off',
       'vue/html-self-closing': 'off',
+      'vue/html-indent': 'off',
+      'vue/html-closing-bracket-newline': 'off',
       'vue/max-attributes-per-line': 'off',
       'vue/singleline-html-element-content-newline': 'off',
+      'vue/multiline-html-element-content-newline': 'off',
       'vue/require-default-prop': 'off',
       'vue/first-attribute-linebreak': 'off',
       '@typescript-eslint/no-invalid-void-type': 'off',
@@ -58,31 +148,7 @@ export default createConfigForNuxt({ features: { stylistic: false } }).append(
     files: ['core/**/*.ts'],
     ignores: ['core/**/*.test.ts'],
     rules: {
-      'no-restricted-imports': [
-        'error',
-        {
-          patterns: [
-            only(
-              [
-                'vue',
-                'nuxt*',
-                'h3',
-                'pg',
-                'node:*',
-                'fs',
-                'path',
-                '**/server/**',
-                '**/app/**',
-                '**/cli/**',
-                '**/demo/**',
-                '~/*',
-                '#imports',
-              ],
-              'The core knows no interface, server or machine.',
-            ),
-          ],
-        },
-      ],
+      'no-restricted-imports': ['error', { patterns: [OUTSIDE] }],
       'no-restricted-properties': [
         'error',
         { object: 'Date', property: 'now', message: 'Pass the time in.' },
@@ -97,52 +163,37 @@ export default createConfigForNuxt({ features: { stylistic: false } }).append(
       ],
     },
   },
-  ...['quantity', 'chemistry', 'skin', 'schedule', 'climb', 'safety', 'mixing', 'adapt'].map(
-    (layer) => ({
-      files: [`core/${layer}/**/*.ts`],
-      ignores: ['core/**/*.test.ts'],
-      rules: {
-        '@typescript-eslint/no-restricted-imports': [
-          'error',
-          {
-            patterns: [
-              only(
-                [
-                  'vue',
-                  'nuxt*',
-                  'h3',
-                  'pg',
-                  'node:*',
-                  '**/server/**',
-                  '**/app/**',
-                  '**/cli/**',
-                  '**/demo/**',
-                ],
-                'The core knows no interface, server or machine.',
-              ),
-              {
-                ...only(
-                  above(layer)
-                    .map((higher) => `**/${higher}/**`)
-                    .concat(above(layer).map((higher) => `**/${higher}`)),
-                  `core/${layer} knows nothing of what stands above it.`,
-                ),
-                allowTypeImports: true,
-              },
-            ],
-          },
-        ],
-      },
-    }),
-  ),
+  ...LAYERS.map((layer) => ({
+    files: [`core/${layer}/**/*.ts`],
+    ignores: ['core/**/*.test.ts'],
+    rules: {
+      'no-restricted-imports': [
+        'error',
+        {
+          patterns: [
+            OUTSIDE,
+            ...(above(layer).length === 0
+              ? []
+              : [
+                  only(
+                    above(layer).flatMap((higher) => [`**/${higher}`, `**/${higher}/**`]),
+                    `core/${layer} knows nothing of what stands above it.`,
+                  ),
+                ]),
+          ],
+        },
+      ],
+    },
+  })),
   {
-    files: ['server/**/*.ts', 'cli/**/*.ts'],
+    files: ['server/**/*.ts', 'cli/**/*.ts', 'demo/**/*.ts', 'scripts/**/*.ts', 'tests/**/*.ts'],
     rules: {
       'no-restricted-imports': [
         'error',
         {
           patterns: [
             only(['**/app/**', '~/*'], 'Arrows point to the core, never to the interface.'),
+            ...INSIDE_OF_CORE,
           ],
         },
       ],
@@ -154,9 +205,14 @@ export default createConfigForNuxt({ features: { stylistic: false } }).append(
       'no-restricted-imports': [
         'error',
         {
-          patterns: [only(['**/server/**', 'pg'], 'The interface asks the server by its routes.')],
+          patterns: [
+            only(['**/server/**', 'pg'], 'The interface asks the server by its routes.'),
+            ...INSIDE_OF_CORE,
+          ],
         },
       ],
     },
   },
+  TYPED,
+  ...LIMITS,
 )

@@ -2,9 +2,6 @@ import type { Pick } from '../protocol/model'
 import type { Shortage } from './shortages'
 import type { Prep } from './wish'
 
-/** Nothing decided at the tray yet. */
-export const NO_PREP: Prep = { size: 'M', waterC: {}, standIns: {}, partStandIns: {} }
-
 /** What choosing a stand-in writes down: another product at a step, or another part in its mix. */
 export type Choice =
   | { readonly kind: 'step'; readonly stepId: string; readonly pick: Pick }
@@ -14,6 +11,7 @@ export type Choice =
       readonly partId: string
       readonly byId: string
     }
+
 /** What is decided at the tray, with one choice more. */
 export const withChoice = (prep: Prep, choice: Choice): Prep =>
   choice.kind === 'step'
@@ -25,6 +23,7 @@ export const withChoice = (prep: Prep, choice: Choice): Prep =>
           [choice.mixId]: { ...prep.partStandIns[choice.mixId], [choice.partId]: choice.byId },
         },
       }
+
 /** The same without what was chosen for something short: it is short again. */
 export function withoutChoice(prep: Prep, { stepId, productId, mixId }: Shortage): Prep {
   if (mixId === undefined) {
@@ -34,6 +33,7 @@ export function withoutChoice(prep: Prep, { stepId, productId, mixId }: Shortage
   const { [productId]: _, ...parts } = prep.partStandIns[mixId] ?? {}
   return { ...prep, partStandIns: { ...prep.partStandIns, [mixId]: parts } }
 }
+
 /** The product chosen to stand in for something short, if any. */
 export const chosenFor = (
   prep: Prep,

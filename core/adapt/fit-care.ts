@@ -2,7 +2,7 @@ import type { Segment, Step } from '../protocol/model'
 import { touches } from '../safety/subject'
 import type { Constraint } from '../safety/rule'
 import { distinctWhy, type Change } from './change'
-import type { OptionContext } from './options'
+import type { OptionContext } from './option'
 
 export function applyCare(
   start: Step,

@@ -6,19 +6,14 @@ import { withoutZones, zonesInWords } from '../skin/zones'
 import { distinctWhy, type Change } from './change'
 import { rungOf } from '../safety/strength'
 import { capMinutes, onRung } from './levers'
-import type { Option, OptionContext } from './options'
+import type { Option, OptionContext } from './option'
 import { applyCare } from './fit-care'
 import { usual, mins, rungAllowed, rungSentence, replacedChange, WHOLE } from './fit-words'
+import { blocks } from './blocking'
 
 type Fitted =
   | { readonly ok: true; readonly option: Option & { readonly step: Step } }
   | { readonly ok: false; readonly blockedBy: readonly Constraint[] }
-
-const BLOCKING = new Set(['stop', 'clearance', 'refer', 'scope', 'replace', 'omit-zone'])
-/** Keeps a step from being done as it stands: stops and their kind, and a patch test that has not been passed. A soft referral only speaks. */
-export const blocks = (constraint: Constraint): boolean =>
-  (BLOCKING.has(constraint.effect) && !(constraint.effect === 'refer' && constraint.soft)) ||
-  constraint.require === 'patch-test'
 
 /** A step under its constraints: zones, rungs, minutes and removal adjusted, or the constraints that block it. */
 export function fitStep(candidate: Step, written: Step, context: OptionContext): Fitted {

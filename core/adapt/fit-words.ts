@@ -5,8 +5,8 @@ import { touches, type Subject } from '../safety/subject'
 import type { Constraint } from '../safety/rule'
 import { distinctWhy, ownWhy, type Change } from './change'
 import { leverSegments } from '../safety/strength'
-import type { OptionContext } from './options'
-import { blocks } from './fit-step'
+import type { OptionContext } from './option'
+import { blocks } from './blocking'
 
 export const usual = (step: Step): number =>
   leverSegments(step).reduce((sum, segment) => sum + segment.usualS, 0)

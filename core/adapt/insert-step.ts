@@ -8,7 +8,7 @@ import type { Subject } from '../safety/subject'
 import { zonesMeet } from '../skin/zones'
 import { distinctWhy, type Change, type Why } from './change'
 import { fitStep } from './fit-step'
-import type { OptionContext } from './options'
+import type { OptionContext } from './option'
 import { wouldClash } from './together'
 
 export interface Work {

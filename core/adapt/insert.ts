@@ -5,7 +5,7 @@ import { ruleById } from '../safety/rules'
 import { touches, type Subject } from '../safety/subject'
 import { EYE_CONTOUR, FACE, zonesMeet, withoutZones, type ZoneId } from '../skin/zones'
 import { distinctWhy, ownWhy, type Change } from './change'
-import type { OptionContext } from './options'
+import type { OptionContext } from './option'
 import { wouldClash } from './together'
 import {
   type Work,

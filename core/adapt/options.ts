@@ -1,26 +1,11 @@
-import type { Shelf } from '../catalog/model'
 import type { Step } from '../protocol/model'
-import type { Subject } from '../safety/subject'
 import type { Constraint } from '../safety/rule'
 import { distinctWhy, type Change } from './change'
 import { onRung } from './levers'
 import { candidates } from './picks'
 import { fitStep } from './fit-step'
 import { rungSentence } from './fit-words'
-
-/** One way to do (or not do) a written step. */
-export interface Option {
-  /** Undefined: the step is left out. */
-  readonly step: Step | undefined
-  readonly changes: readonly Change[]
-}
-
-export interface OptionContext {
-  readonly shelf: Shelf
-  readonly read: (step: Step) => Subject
-  /** Constraints a step is subject to, overrides already taken out. */
-  readonly constraintsFor: (step: Step) => readonly Constraint[]
-}
+import type { Option, OptionContext } from './option'
 
 /**
  * Every permitted way to do a step, best first: as written; the same product on lower rungs; the slot's other picks; other

@@ -2,7 +2,7 @@ import type { Step } from '../protocol/model'
 import type { Constraint } from '../safety/rule'
 import { withoutZones, zonesInWords } from '../skin/zones'
 import { distinctWhy, ownWhy } from './change'
-import type { Option } from './options'
+import type { Option } from './option'
 import type { Clash } from './together'
 
 export const blockedClash =

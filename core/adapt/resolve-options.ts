@@ -1,6 +1,6 @@
 import type { Step } from '../protocol/model'
 import { optionsFor } from './options'
-import type { Search, Chosen } from './resolve'
+import type { Search, Chosen } from './resolve-search'
 
 export function optionsOnce(
   search: Search,

@@ -6,10 +6,11 @@ import { rungOf } from '../safety/strength'
 import { subjectReader, touches, type Subject } from '../safety/subject'
 import { distinctWhy, type Change } from './change'
 import { insertRequired } from './insert'
-import type { optionsFor, Option, OptionContext} from './options';
+import type { OptionContext } from './option'
 import { clashWith, type Clash, type OrderOf } from './together'
-import { blockedClash, explained, distinctClashes, elsewhere } from './resolve-clash'
+import { blockedClash, distinctClashes, elsewhere, explained } from './resolve-clash'
 import { optionsOnce } from './resolve-options'
+import type { Begun, Search, Chosen } from './resolve-search'
 
 /** A rule waved through for one step, with a reason; only rules that say so can be. */
 export interface Override {
@@ -117,8 +118,6 @@ export const inForceFor = (
       ),
   )
 
-type Begun = ReadonlyMap<string, Step>
-
 function decisionOrder(steps: readonly Step[], begun: Begun): Step[] {
   const rank = (step: Step) =>
     (begun.has(step.id) ? -1000 : 0) +
@@ -130,20 +129,6 @@ function decisionOrder(steps: readonly Step[], begun: Begun): Step[] {
     .sort((a, b) => rank(a.step) - rank(b.step) || a.at - b.at)
     .map(({ step }) => step)
 }
-
-export interface Search {
-  readonly order: readonly Step[]
-  readonly begun: Begun
-  readonly context: OptionContext
-  readonly constraints: readonly Constraint[]
-  readonly read: (step: Step) => Subject
-  readonly orderOf: OrderOf
-  nodes: number
-  readonly nodeLimit: number
-  readonly clashes: Clash[]
-  readonly options: Map<string, ReturnType<typeof optionsFor>>
-}
-export type Chosen = ReadonlyMap<string, Option>
 
 /** Steps that nothing may take, whatever the others do: then there is no need to search. */
 function withoutOptions(search: Search): Clash[] {

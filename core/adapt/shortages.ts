@@ -5,7 +5,7 @@ import type { Unit } from '../catalog/words'
 import { doseFor } from '../mixing/dose'
 import { partsOf } from '../mixing/recipe'
 import type { Step } from '../protocol/model'
-import { NO_PREP } from './choice'
+import { NO_PREP } from './no-prep'
 import type { CompileInput } from './input'
 import { wantedSteps } from './rules-stage'
 

@@ -1,5 +1,5 @@
 export { canonical, reduceRun } from './reduce'
-export type { Felt, Ladder, RunState, SegmentLog } from './reduce'
+export type { Felt, Ladder, RunState, SegmentLog } from './state'
 export { liveAt, skippable } from './live'
 export type { Layer, Live, LiveSegment } from './live'
 export { underwayOf } from './underway'

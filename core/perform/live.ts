@@ -1,5 +1,5 @@
 import type { PlacedSegment } from '../adapt/plan'
-import type { Ladder, RunState, SegmentLog } from './reduce'
+import type { Ladder, RunState, SegmentLog } from './state'
 
 /** A segment as the run has it now: known by events, inferred by the clock, or still forecast. Wall-clock milliseconds. */
 export interface LiveSegment {

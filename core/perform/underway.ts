@@ -1,7 +1,7 @@
 import type { Underway } from '../adapt/ladder'
 import type { Pin } from '../schedule/problem'
 import type { Live } from './live'
-import type { RunState } from './reduce'
+import type { RunState } from './state'
 
 /** A running visit as `compile` takes it: what has begun, in whole seconds from its start, and what was left out. */
 export function underwayOf(

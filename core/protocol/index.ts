@@ -24,14 +24,7 @@ export { lint } from './linter'
 export type { LintFinding } from './linter'
 export { freshId, goneWith } from './family'
 export { unrolled } from './unroll'
-export {
-  MOVEMENT_TYPES,
-  movementSeconds,
-  movementsSeconds,
-  PASS_PATTERNS,
-  PATH_WORDS,
-  PATHS,
-  timedByMovements,
-} from './movement'
-export type { PathId } from './movement'
+export { MOVEMENT_TYPES, PASS_PATTERNS, PATH_WORDS, PATHS } from './movement-words'
+export { movementSeconds, movementsSeconds, timedByMovements } from './movement'
+export type { PathId } from './movement-words'
 export type { ChoiceOption, Movement, Pick, ProtocolVersion, Segment, Step, Variant } from './model'

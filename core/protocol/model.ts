@@ -2,7 +2,7 @@ import { z } from 'zod'
 import { Concern } from '../client/model'
 import { FINDING_KINDS } from '../skin/findings'
 import { ZoneId } from '../skin/model'
-import { MOVEMENT_TYPES, PASS_PATTERNS, PATHS, PRESSURES, SIDES, WITH } from './movement'
+import { MOVEMENT_TYPES, PASS_PATTERNS, PATHS, PRESSURES, SIDES, WITH } from './movement-words'
 import { ADMITS, LEVERS, PHASES, PLACES, PROPERTIES, TEMPERATURES, TOOLS } from './words'
 
 const seconds = z

@@ -1,5 +1,5 @@
 import type { FindingKind } from '../skin/findings'
-import type { LesionType } from '../skin/lesions'
+import type { LesionType } from '../skin/lesion-words'
 import type { ZoneId } from '../skin/zones'
 import type { LeverId, Property } from '../protocol/words'
 

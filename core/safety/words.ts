@@ -1,7 +1,7 @@
 import { familyById } from '../catalog/tables/families'
 import { questionByCode } from '../client/questions'
 import { findingWords } from '../skin/findings'
-import { LESION_WORDS } from '../skin/lesions'
+import { LESION_WORDS } from '../skin/lesion-words'
 import { zonesInWords } from '../skin/zones'
 import { byKind } from '../kinds'
 import { LEVER_WORDS, propertyWords } from '../protocol/words'

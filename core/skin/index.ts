@@ -28,35 +28,26 @@ export type { LaidOn, ZoneLayer } from './layers'
 export {
   DECISION_WORDS,
   DECISIONS,
-  hasHead,
-  isInflamed,
   LESION_TYPES,
   LESION_WORDS,
   MAP_VIEWS,
   OUTCOME_WORDS,
   OUTCOMES,
-  suggestDecision,
-} from './lesions'
-export type { Decision, LesionOutcome, LesionType, MapView } from './lesions'
+} from './lesion-words'
+export { hasHead, isInflamed, suggestDecision } from './lesions'
+export type { Decision, LesionOutcome, LesionType, MapView } from './lesion-words'
 export {
   gradesFromLesions,
-  LESION_REGIONS,
   lesionIndex,
   phototype,
   PHOTOTYPE_QUESTIONS,
   PHOTOTYPES,
-  PIGMENT_REGIONS,
   pigmentIndex,
   typologyAngle,
 } from './indices'
-export type {
-  LesionGrade,
-  LesionIndex,
-  LesionRegion,
-  Phototype,
-  PigmentGrade,
-  PigmentRegion,
-} from './indices'
+export { LESION_REGIONS, PIGMENT_REGIONS } from './index-regions'
+export type { LesionGrade, LesionIndex, Phototype, PigmentGrade } from './indices'
+export type { LesionRegion, PigmentRegion } from './index-regions'
 export { deltaE2000, hexOf, labOf } from './colour'
 export type { Lab } from './colour'
 export { summarise } from './summary'

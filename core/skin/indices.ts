@@ -1,34 +1,25 @@
-import type { LesionType } from './lesions'
+import type { LesionType } from './lesion-words'
 import type { Lesion } from './model'
-import { CHEEK_LEFT, CHEEK_RIGHT, FOREHEAD, NOSE, type ZoneId } from './zones'
-
-// Indices for tracking, never a diagnosis. Figures are values from memory; the source stands beside each.
-
-/** A region of the lesion index and its factor: Doshi, Zaheer & Stiller, Int J Dermatol 1997;36:416–418 (value from memory). */
-export const LESION_REGIONS = [
-  { id: 'forehead', name: 'Forehead', factor: 2, zones: FOREHEAD },
-  { id: 'right-cheek', name: 'Right cheek', factor: 2, zones: CHEEK_RIGHT },
-  { id: 'left-cheek', name: 'Left cheek', factor: 2, zones: CHEEK_LEFT },
-  { id: 'nose', name: 'Nose', factor: 1, zones: NOSE },
-  { id: 'chin', name: 'Chin', factor: 1, zones: ['chin', 'upper-lip', 'under-chin'] },
-  { id: 'chest-back', name: 'Chest and upper back', factor: 3, zones: ['decollete', 'shoulders'] },
-] as const satisfies readonly {
-  id: string
-  name: string
-  factor: number
-  zones: readonly ZoneId[]
-}[]
-export type LesionRegion = (typeof LESION_REGIONS)[number]['id']
+import type { ZoneId } from './zones'
+import {
+  LESION_REGIONS,
+  type LesionRegion,
+  PIGMENT_REGIONS,
+  type PigmentRegion,
+} from './index-regions'
 
 /** Grade of a region: none 0, comedo 1, papule 2, pustule 3, nodule 4 (same source). */
 export type LesionGrade = 0 | 1 | 2 | 3 | 4
+
 const LESION_BANDS = [
   { from: 1, name: 'mild' },
   { from: 19, name: 'moderate' },
   { from: 31, name: 'severe' },
   { from: 39, name: 'very severe' },
 ] as const
+
 const FACE_MOST = 32
+
 const WHOLE_MOST = 44
 
 export interface LesionIndex {
@@ -59,6 +50,7 @@ const GRADE_OF: Readonly<Partial<Record<LesionType, LesionGrade>>> = {
   pustule: 3,
   nodule: 4,
 }
+
 /** Grades by region from the lesions pinned on the map: the most severe one in each counts. Chest and back only when something is pinned there. */
 export function gradesFromLesions(
   lesions: readonly Pick<Lesion, 'type' | 'zone'>[],
@@ -74,8 +66,6 @@ export function gradesFromLesions(
   return grades
 }
 
-export const PIGMENT_REGIONS = ['forehead', 'right-malar', 'left-malar', 'chin'] as const
-export type PigmentRegion = (typeof PIGMENT_REGIONS)[number]
 /** Kimbrough-Green et al., Arch Dermatol 1994;130:727–733 (value from memory): forehead 0.3, each malar region 0.3, chin 0.1. */
 const PIGMENT_WEIGHT: Readonly<Record<PigmentRegion, number>> = {
   forehead: 0.3,
@@ -83,6 +73,7 @@ const PIGMENT_WEIGHT: Readonly<Record<PigmentRegion, number>> = {
   'left-malar': 0.3,
   chin: 0.1,
 }
+
 export interface PigmentGrade {
   readonly area: number
   readonly darkness: number
@@ -119,6 +110,7 @@ export interface PhototypeQuestion {
   readonly ask: string
   readonly answers: readonly [string, string, string, string, string]
 }
+
 /** Ten questions, each scored 0–4: natural colouring and how the skin answers to sun (after Fitzpatrick, Arch Dermatol 1988;124:869–871). Wording is ours. */
 export const PHOTOTYPE_QUESTIONS: readonly PhototypeQuestion[] = [
   {
@@ -186,8 +178,11 @@ export const PHOTOTYPE_QUESTIONS: readonly PhototypeQuestion[] = [
     answers: ['never', 'hardly ever', 'sometimes', 'often', 'always'],
   },
 ]
+
 export const PHOTOTYPES = ['I', 'II', 'III', 'IV', 'V', 'VI'] as const
+
 export type Phototype = (typeof PHOTOTYPES)[number]
+
 /** Lowest score of bands II to VI, as used in public sun-safety forms (value from memory): 0–6, 7–13, 14–20, 21–27, 28–34, 35 and more. */
 const PHOTOTYPE_FROM = [0, 7, 14, 21, 28, 35] as const
 

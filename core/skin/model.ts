@@ -1,7 +1,7 @@
 import { z } from 'zod'
 import { FINDING_KINDS } from './findings'
-import { PIGMENT_REGIONS } from './indices'
-import { DECISIONS, LESION_TYPES, MAP_VIEWS, OUTCOMES } from './lesions'
+import { PIGMENT_REGIONS } from './index-regions'
+import { DECISIONS, LESION_TYPES, MAP_VIEWS, OUTCOMES } from './lesion-words'
 import { METERS } from './meters'
 import { ZONES } from './zones'
 

@@ -48,4 +48,6 @@ const templateFunctions = {
   },
 }
 
-export default { rules: { 'function-lines': functionLines, 'template-functions': templateFunctions } }
+export default {
+  rules: { 'function-lines': functionLines, 'template-functions': templateFunctions },
+}

@@ -1,0 +1,19 @@
+import type { Shelf } from '../catalog/model'
+import type { Step } from '../protocol/model'
+import type { Subject } from '../safety/subject'
+import type { Constraint } from '../safety/rule'
+import type { Change } from './change'
+
+/** One way to do (or not do) a written step. */
+export interface Option {
+  /** Undefined: the step is left out. */
+  readonly step: Step | undefined
+  readonly changes: readonly Change[]
+}
+
+export interface OptionContext {
+  readonly shelf: Shelf
+  readonly read: (step: Step) => Subject
+  /** Constraints a step is subject to, overrides already taken out. */
+  readonly constraintsFor: (step: Step) => readonly Constraint[]
+}
