@@ -4,8 +4,7 @@ import { freshId, timedByMovements, type Movement, type Segment, type Step } fro
 export function moveStep(steps: readonly Step[], at: number, by: -1 | 1): Step[] {
   const to = at + by
   const [here, there] = [steps[at], steps[to]]
-  if (!here || !there) return [...steps]
-  return steps.map((step, index) => (index === at ? there : index === to ? here : step))
+  return here && there ? steps.with(at, there).with(to, here) : [...steps]
 }
 
 /** Sets the usual minutes of one segment, kept within its own limits; the limits give way only for hands-on work. */
@@ -50,9 +49,10 @@ export function dropAt(
   if (inOrder.length !== steps.length || !picked.includes(dragged) || picked.length < 2)
     return inOrder.length === steps.length ? inOrder : [...steps]
   const block = steps.filter((step) => picked.includes(step.id))
-  return inOrder.flatMap((step) =>
-    step.id === dragged ? block : picked.includes(step.id) ? [] : [step],
-  )
+  return inOrder.flatMap((step) => {
+    if (step.id === dragged) return block
+    return picked.includes(step.id) ? [] : [step]
+  })
 }
 
 /** Puts a step in behind another; at the end when that one is not there. */

@@ -32,17 +32,12 @@ export function verbOf(plan: FittedPlan, placed: PlacedSegment): string {
   if (segment?.coat) return `Coat ${segment.coat}`
   if (segment?.polarity) return `On, ${segment.polarity} pole`
   if (placed.kind !== 'remove' || !segment) return VERBS[placed.kind]
-  return [
-    VERBS.remove,
-    segment.tool === 'lift-off'
-      ? 'in one piece'
-      : segment.tool === 'none'
-        ? ''
-        : `with ${segment.tool}`,
-    segment.temperature ?? '',
-  ]
-    .filter(Boolean)
-    .join(', ')
+  return [VERBS.remove, toolWords(segment), segment.temperature].filter(Boolean).join(', ')
+}
+
+function toolWords({ tool }: Segment): string {
+  if (tool === 'lift-off') return 'in one piece'
+  return tool === 'none' ? '' : `with ${tool}`
 }
 
 /** Which movement the hands are in when this share of the work is done: a shortened massage runs through all of them faster. */

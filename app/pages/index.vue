@@ -60,8 +60,13 @@ function walkedIn(id: string) {
   walkingIn.value = false
   return session.account?.seesHealth ? navigateTo(`/visits/${id}/consult`) : load()
 }
-const linkTo = (visit: DayVisit) =>
-  `/visits/${visit.id}/${visit.stage === 'performing' ? 'perform' : visit.stage === 'closed' ? 'close' : 'consult'}`
+/** Where a visit goes on: by its stage, and how its stage is inked. */
+const STAGE_PAGES: Record<string, string> = { performing: 'perform', closed: 'close' }
+const STAGE_INKS: Record<string, string> = {
+  performing: 'text-now font-semibold',
+  closed: 'text-calm',
+}
+const linkTo = ({ id, stage }: DayVisit) => `/visits/${id}/${STAGE_PAGES[stage] ?? 'consult'}`
 onMounted(preloadStages)
 function booked() {
   booking.value = false
@@ -123,15 +128,7 @@ function booked() {
                 <span class="block text-soft">{{ visit.protocol }}</span>
               </span>
               <span class="text-right text-sm">
-                <span
-                  :class="
-                    visit.stage === 'performing'
-                      ? 'text-now font-semibold'
-                      : visit.stage === 'closed'
-                        ? 'text-calm'
-                        : 'text-soft'
-                  "
-                >
+                <span :class="STAGE_INKS[visit.stage] ?? 'text-soft'">
                   {{ STAGE_WORDS[visit.stage] }}
                 </span>
                 <span class="block text-soft">{{ visit.practitioner }}</span>

@@ -126,17 +126,18 @@ const oval = ([[x, y], rx, ry]: NonNullable<Stroke['circle']>): string =>
 const dots = (points: readonly Point[]): string =>
   points.map(([x, y]) => `M${x - 5} ${y} a5 5 0 1 0 10 0 a5 5 0 1 0 -10 0`).join(' ')
 
+function outlineOf({ line, circle, points }: Stroke, turn: (point: Point) => Point): string {
+  if (line) return curve(line.map(turn))
+  return circle ? oval([turn(circle[0]), circle[1], circle[2]]) : dots(points!.map(turn))
+}
+
 function drawn(movement: Movement, stroke: Stroke, second: boolean): DrawnStroke {
   const turn = second ? mirrored : (point: Point) => point
   const at = turn(
     stroke.line?.[0] ??
       stroke.points?.[0] ?? [stroke.circle![0][0] - stroke.circle![1], stroke.circle![0][1]],
   )
-  const d = stroke.line
-    ? curve(stroke.line.map(turn))
-    : stroke.circle
-      ? oval([turn(stroke.circle[0]), stroke.circle[1], stroke.circle[2]])
-      : dots(stroke.points!.map(turn))
+  const d = outlineOf(stroke, turn)
   return {
     id: `${movement.id}${second ? '-other' : ''}`,
     path: movement.path,

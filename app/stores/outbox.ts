@@ -20,6 +20,7 @@ export const useOutboxStore = defineStore('outbox', () => {
   const busy = ref(false)
   const trouble = ref('')
   const refusals = new Map<number, Refusal>()
+  const sent = sender(trouble, refusals)
   let last: Promise<void> = Promise.resolve()
   let retry = 0
 
@@ -43,8 +44,29 @@ export const useOutboxStore = defineStore('outbox', () => {
     }
   }
 
-  /** True when the server has answered, whatever it said. */
-  async function sent(change: Outgoing & { seq: number }): Promise<boolean> {
+  /** Sends what waits, oldest first. Resolves when all is sent or the network says no. */
+  function flush(): Promise<void> {
+    last = last.then(sendAll)
+    return last
+  }
+
+  /** Keeps a change and sends it. Gives the server's refusal, or undefined when it was taken or waits. */
+  async function put(change: Omit<Outgoing, 'accountId'>): Promise<Refusal | undefined> {
+    const outgoing = { ...change, accountId: session.account!.id }
+    const seq = await keepChange(JSON.parse(JSON.stringify(outgoing)) as Outgoing)
+    waiting.value++
+    await flush()
+    const refusal = refusals.get(seq)
+    refusals.delete(seq)
+    return refusal
+  }
+  if (import.meta.client) window.addEventListener('online', () => void flush())
+  return { waiting, busy, trouble, put, flush }
+})
+
+/** Sends one change; true when the server has answered, whatever it said. */
+function sender(trouble: Ref<string>, refusals: Map<number, Refusal>) {
+  return async (change: Outgoing & { seq: number }): Promise<boolean> => {
     try {
       await call(change.path, { method: change.method, body: change.body })
     } catch (error) {
@@ -55,24 +77,4 @@ export const useOutboxStore = defineStore('outbox', () => {
     }
     return true
   }
-
-  /** Sends what waits, oldest first. Resolves when all is sent or the network says no. */
-  function flush(): Promise<void> {
-    last = last.then(sendAll)
-    return last
-  }
-
-  /** Keeps a change and sends it. Gives the server's refusal, or undefined when it was taken or waits. */
-  async function put(change: Omit<Outgoing, 'accountId'>): Promise<Refusal | undefined> {
-    const seq = await keepChange(
-      JSON.parse(JSON.stringify({ ...change, accountId: session.account!.id })) as Outgoing,
-    )
-    waiting.value++
-    await flush()
-    const refusal = refusals.get(seq)
-    refusals.delete(seq)
-    return refusal
-  }
-  if (import.meta.client) window.addEventListener('online', () => void flush())
-  return { waiting, busy, trouble, put, flush }
-})
+}

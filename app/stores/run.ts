@@ -9,10 +9,11 @@ import {
   markSent,
   type KeptRun,
 } from '~/support/perform/run-db'
-import type { VisitData } from './visit'
+import type { VisitData } from './visit-data'
 
 const RETRY_MS = 4000
 const TICK_MS = 250
+const SIGNED_OUT = 'Signed out: go on working. It is saved here, and sent when you sign in again.'
 
 function deviceId(): string {
   const known = localStorage.getItem('zen-device') ?? crypto.randomUUID()
@@ -22,65 +23,91 @@ function deviceId(): string {
 
 /** A running visit on this tablet: kept in IndexedDB first, sent to the server when there is a network. */
 export const useRunStore = defineStore('run', () => {
+  const log = runLog()
+  const { run, events, unsent, trouble, nowMs, say, send } = log
+  const state = computed(() => run.value && reduceRun(run.value.plan, events.value))
+  const plan = computed(() => state.value?.plan)
+  const live = computed(() => state.value && liveAt(state.value.plan, state.value, nowMs.value))
+  const clocks = runClocks(nowMs, send)
+
+  async function open(visitId: string) {
+    close()
+    await log.open(visitId)
+    if (answeredSinceFit()) await fitAgain()
+    clocks.start()
+  }
+  const close = () => clocks.stop()
+
+  /** An answer under the lamp that no fit has taken in: the tablet went off in between. */
+  function answeredSinceFit(): boolean {
+    if (!state.value || state.value.finishedMs !== undefined) return false
+    const types = state.value.events.map((event) => event.body.type)
+    const answered = Math.max(types.lastIndexOf('read'), types.lastIndexOf('checked'))
+    return answered > types.lastIndexOf('replanned')
+  }
+
+  /** Fits the rest again from now, with what is already on the skin; the new ladder is kept as an event, never computed anew. */
+  async function fitAgain(): Promise<string | undefined> {
+    const { input } = run.value!
+    const now = Date.now()
+    const { plan: before, reading, checks, stung } = state.value!
+    const underway = underwayOf(state.value!, liveAt(before, state.value!, now), now)
+    const gates = Object.fromEntries(checks)
+    const next = await useFitter().fit(
+      { ...input, reading: reading ?? input.reading, gates, stung },
+      { plan: before, underway },
+    )
+    if (next.status !== 'ready') return next.problems.join(' ')
+    await say({ type: 'replanned', plan: next })
+    return undefined
+  }
+  return {
+    ...{ run, events, unsent, trouble, nowMs, state, plan, live },
+    ...{ open, close, say, fitAgain, send },
+  }
+})
+
+/** The clock of the screen and the next try to send, while a visit is open. */
+function runClocks(nowMs: Ref<number>, send: () => Promise<void>) {
+  let timers: number[] = []
+  const sendSoon = () => void send()
+  const tick = () => {
+    nowMs.value = Date.now()
+  }
+  function start() {
+    timers = [window.setInterval(tick, TICK_MS), window.setInterval(sendSoon, RETRY_MS)]
+    window.addEventListener('online', sendSoon)
+  }
+  function stop() {
+    timers.forEach((timer) => window.clearInterval(timer))
+    timers = []
+    window.removeEventListener('online', sendSoon)
+  }
+  return { start, stop }
+}
+
+/** The log of a run: on the tablet first, then on the server. */
+function runLog() {
   const run = ref<KeptRun>()
   const events = ref<RunEvent[]>([])
   const unsent = ref(0)
   const trouble = ref('')
   const nowMs = ref(Date.now())
-  const state = computed(() => run.value && reduceRun(run.value.plan, events.value))
-  const plan = computed(() => state.value?.plan)
-  const live = computed(() => state.value && liveAt(state.value.plan, state.value, nowMs.value))
-  let sending = false
-  let timers: number[] = []
-
-  async function open(visitId: string) {
-    close()
-    run.value = await keptRun(visitId)
-    await recall(visitId)
-    await refresh(visitId)
-    if (answeredSinceFit()) await fitAgain()
-    timers = [
-      window.setInterval(() => {
-        nowMs.value = Date.now()
-      }, TICK_MS),
-      window.setInterval(() => void send(), RETRY_MS),
-    ]
-    window.addEventListener('online', sendSoon)
-  }
-  function close() {
-    timers.forEach((timer) => window.clearInterval(timer))
-    timers = []
-    window.removeEventListener('online', sendSoon)
-  }
-  const sendSoon = () => void send()
 
   async function recall(visitId: string) {
     const kept = await keptEvents(visitId)
-    events.value = kept.map((one) => one.event)
-    unsent.value = kept.filter((one) => one.sent === 0).length
+    events.value = kept.map(({ event }) => event)
+    unsent.value = kept.filter(({ sent }) => sent === 0).length
   }
+  const send = sender({ run, unsent, trouble, recall })
 
   /** Asks the server for plan and log; without a network what is kept here serves. */
-  async function refresh(visitId: string) {
-    const session = useSessionStore()
+  async function open(visitId: string) {
+    run.value = await keptRun(visitId)
+    await recall(visitId)
     try {
       const data = await call<VisitData>(`/api/visits/${visitId}`)
-      if (data.plan) {
-        run.value = {
-          visitId,
-          head: data.visit,
-          planId: data.plan.id,
-          plan: data.plan.plan,
-          input: data.input,
-          lastReading: data.lastReading,
-          next: data.following,
-          emergency: {
-            number: session.salon?.emergencyNumber ?? '',
-            address: session.salon?.address ?? '',
-          },
-        }
-        await keepRun(JSON.parse(JSON.stringify(run.value)) as KeptRun)
-      }
+      if (data.plan) run.value = await kept(data, data.plan)
       await markSent(visitId, data.events)
       await recall(visitId)
       trouble.value = ''
@@ -93,14 +120,13 @@ export const useRunStore = defineStore('run', () => {
   /** Writes an event here, shows it, then sends it. Gives the event, so that it can be taken back. */
   async function say(body: RunBody): Promise<RunEvent> {
     nowMs.value = Date.now()
-    // Plain all through: what a screen hands over may be reactive, and that is not kept.
     const event: RunEvent = {
       id: crypto.randomUUID(),
       deviceId: deviceId(),
       seq: events.value.length,
       wallMs: nowMs.value,
       elapsedMs: performance.now(),
-      body: JSON.parse(JSON.stringify(body)) as RunBody,
+      body: plain(body),
     }
     await keepEvent(run.value!.visitId, event)
     events.value = [...events.value, event]
@@ -108,70 +134,56 @@ export const useRunStore = defineStore('run', () => {
     void send()
     return event
   }
+  return { run, events, unsent, trouble, nowMs, open, say, send }
+}
 
-  /** An answer under the lamp that no fit has taken in: the tablet went off in between. */
-  function answeredSinceFit(): boolean {
-    if (!state.value || state.value.finishedMs !== undefined) return false
-    const types = state.value.events.map((event) => event.body.type)
-    return (
-      Math.max(types.lastIndexOf('read'), types.lastIndexOf('checked')) >
-      types.lastIndexOf('replanned')
-    )
-  }
+/** Plain all through: what a screen hands over may be reactive, and that is not kept. */
+const plain = <T>(value: T): T => JSON.parse(JSON.stringify(value)) as T
 
-  /** Fits the rest again from now, with what is already on the skin; the new ladder is kept as an event, never computed anew. */
-  async function fitAgain(): Promise<string | undefined> {
-    const { input } = run.value!
-    const now = Date.now()
-    const { plan: before, reading, checks, stung } = state.value!
-    const underway = underwayOf(state.value!, liveAt(before, state.value!, now), now)
-    const next = await useFitter().fit(
-      { ...input, reading: reading ?? input.reading, gates: Object.fromEntries(checks), stung },
-      { plan: before, underway },
-    )
-    if (next.status !== 'ready') return next.problems.join(' ')
-    await say({ type: 'replanned', plan: next })
-    return undefined
-  }
+async function kept(data: VisitData, plan: NonNullable<VisitData['plan']>): Promise<KeptRun> {
+  const { salon } = useSessionStore()
+  const run = plain<KeptRun>({
+    visitId: data.visit.id,
+    head: data.visit,
+    planId: plan.id,
+    plan: plan.plan,
+    input: data.input,
+    lastReading: data.lastReading,
+    next: data.following,
+    emergency: { number: salon?.emergencyNumber ?? '', address: salon?.address ?? '' },
+  })
+  await keepRun(run)
+  return run
+}
 
-  async function send() {
+interface Sending {
+  readonly run: Ref<KeptRun | undefined>
+  readonly unsent: Ref<number>
+  readonly trouble: Ref<string>
+  readonly recall: (visitId: string) => Promise<void>
+}
+
+/** Sends what waits, one request at a time. */
+function sender({ run, unsent, trouble, recall }: Sending) {
+  let sending = false
+  return async () => {
     if (!run.value || sending || unsent.value === 0) return
     const { visitId } = run.value
     sending = true
     try {
-      const waiting = (await keptEvents(visitId))
-        .filter((one) => one.sent === 0)
-        .map((one) => one.event)
-      const reply = await call<{ events: RunEvent[] }>(`/api/visits/${visitId}/events`, {
-        method: 'POST',
-        body: { events: waiting },
-      })
+      const all = await keptEvents(visitId)
+      const waiting = all.filter(({ sent }) => sent === 0).map(({ event }) => event)
+      const path = `/api/visits/${visitId}/events`
+      const body = { events: waiting }
+      const reply = await call<{ events: RunEvent[] }>(path, { method: 'POST', body })
       await markSent(visitId, reply.events)
       await recall(visitId)
       trouble.value = ''
     } catch (error) {
       const refusal = refusalOf(error)
-      trouble.value =
-        refusal.status === 401
-          ? 'Signed out: go on working. It is saved here, and sent when you sign in again.'
-          : refusal.detail
+      trouble.value = refusal.status === 401 ? SIGNED_OUT : refusal.detail
     } finally {
       sending = false
     }
   }
-  return {
-    run,
-    events,
-    unsent,
-    trouble,
-    nowMs,
-    state,
-    plan,
-    live,
-    open,
-    close,
-    say,
-    fitAgain,
-    send,
-  }
-})
+}

@@ -27,6 +27,7 @@ const choose = (event: Event) => {
       : ''
   typed.value = product?.inci ?? ''
 }
+const SIGNS = { allergic: '⊘ ', 'may cross': '! ', no: '' } as const
 </script>
 
 <template>
@@ -93,9 +94,7 @@ const choose = (event: Event) => {
                 class="py-2 border-b border-hair"
               >
                 <span class="font-semibold" :class="family.client === 'no' ? '' : 'text-mind'">
-                  {{
-                    family.client === 'allergic' ? '⊘ ' : family.client === 'may cross' ? '! ' : ''
-                  }}{{ family.name }}
+                  {{ SIGNS[family.client] }}{{ family.name }}
                 </span>
                 <span v-if="family.client !== 'no'" class="text-mind">
                   {{

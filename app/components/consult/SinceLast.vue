@@ -64,6 +64,10 @@ function checkIn(visitId: string) {
   emit('checkIn', visitId, skin.value)
   open.value = undefined
 }
+const confirmWords = computed(() => {
+  if (left.value.length === 0) return 'Asked today'
+  return props.lastVisit ? 'Nothing new: confirm all' : 'All no'
+})
 </script>
 
 <template>
@@ -78,7 +82,7 @@ function checkIn(visitId: string) {
         :disabled="disabled || left.length === 0"
         @click="confirm(left)"
       >
-        {{ left.length === 0 ? 'Asked today' : lastVisit ? 'Nothing new: confirm all' : 'All no' }}
+        {{ confirmWords }}
       </button>
     </div>
     <div v-if="lastVisit" class="border-b border-hair">

@@ -9,20 +9,27 @@ const props = withDefaults(
     laneWidth?: number
     doneUntilY?: number
     quiet?: boolean
-    /** Steps that a gate may still leave out: outlines only. */ perhaps?:
-      readonly string[] | undefined
+    /** Steps that a gate may still leave out: outlines only. */
+    perhaps?: readonly string[] | undefined
   }>(),
   { gap: 54, laneWidth: 18, doneUntilY: -1 },
 )
 const skinX = computed(() => props.x + props.gap)
-const laneX = (lane: number) =>
-  skinX.value -
-  props.laneWidth / 2 +
-  (lane === 0 ? 0 : lane === 1 ? props.laneWidth * 0.62 : props.laneWidth * 1.28)
+/** Where each lane beside the skin rail begins, in lane widths. */
+const LANES = [0, 0.62, 1.28] as const
+const laneX = (lane: number) => skinX.value + props.laneWidth * ((LANES[lane] ?? LANES[2]) - 0.5)
 const laneW = (lane: number) => props.laneWidth * (lane === 0 ? 1 : 0.62)
 const faded = (block: Block) => block.y + block.height <= props.doneUntilY
 const isOpen = (block: Block) => props.perhaps?.includes(block.stepId) ?? false
 const shown = (height: number) => Math.max(1.5, height - (height > 4 ? 1 : 0.4))
+function handsOpacity(block: Block) {
+  if (faded(block)) return 0.5
+  return props.quiet ? 0.8 : 1
+}
+function skinOpacity(block: Block) {
+  if (faded(block)) return 0.55
+  return isOpen(block) ? 0.42 : 1
+}
 </script>
 
 <template>
@@ -58,13 +65,9 @@ const shown = (height: number) => Math.max(1.5, height - (height > 4 ? 1 : 0.4))
       :fill-opacity="isOpen(block) ? 0.12 : 1"
       :stroke="isOpen(block) ? 'var(--hands)' : 'none'"
       stroke-dasharray="3 2"
-      :opacity="faded(block) ? 0.5 : quiet ? 0.8 : 1"
+      :opacity="handsOpacity(block)"
     />
-    <g
-      v-for="block in layout.skin"
-      :key="block.id"
-      :opacity="faded(block) ? 0.55 : isOpen(block) ? 0.42 : 1"
-    >
+    <g v-for="block in layout.skin" :key="block.id" :opacity="skinOpacity(block)">
       <rect
         v-if="block.kind === 'dwell'"
         :x="laneX(block.lane)"

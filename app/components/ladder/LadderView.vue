@@ -44,6 +44,10 @@ const isDone = (row: Row) =>
   nowY.value !== undefined &&
   !isNow(row) &&
   row.anchorY + row.seconds * props.layout.pixelsPerSecond <= nowY.value
+function inkOf(row: Row) {
+  if (isNow(row)) return 'var(--now)'
+  return isDone(row) ? 'var(--ink-soft)' : 'var(--ink)'
+}
 </script>
 
 <template>
@@ -113,7 +117,7 @@ const isDone = (row: Row) =>
         :y="rowMiddle(row) + 5.5"
         font-size="16"
         :font-weight="isNow(row) ? 700 : 440"
-        :fill="isNow(row) ? 'var(--now)' : isDone(row) ? 'var(--ink-soft)' : 'var(--ink)'"
+        :fill="inkOf(row)"
       >
         <tspan v-if="row.hung" fill="var(--ink-soft)">{{ '↳ ' }}</tspan>
         <tspan v-if="row.inserted" fill="var(--mind)" font-weight="700">{{ '+ ' }}</tspan>

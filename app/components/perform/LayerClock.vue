@@ -8,11 +8,25 @@ const props = defineProps<{
   title: string
   expect: string
   nowMs: number
-  /** Its time already stands large above. */ shownBig?: boolean
+  /** Its time already stands large above. */
+  shownBig?: boolean
 }>()
 const left = computed(() => (props.layer.dueMs - props.nowMs) / 1000)
 const over = computed(() => (props.nowMs - props.layer.latestMs) / 1000)
-const level = computed(() => (over.value >= 0 ? 'past' : left.value <= 0 ? 'due' : 'on'))
+const level = computed(() => {
+  if (over.value >= 0) return 'past'
+  return left.value <= 0 ? 'due' : 'on'
+})
+const words = computed(() => {
+  switch (level.value) {
+    case 'past':
+      return `Take it off now: ${minutesSeconds(over.value)} past its maximum`
+    case 'due':
+      return `Ready to come off; at most ${minutesSeconds(-over.value)} more`
+    case 'on':
+      return props.expect
+  }
+})
 const share = computed(() =>
   Math.min(
     1,
@@ -37,11 +51,7 @@ const dueShare = computed(
         }}<span class="text-soft">{{ zonesInWords(layer.zones) }}</span>
       </p>
       <p class="text-sm" :class="level === 'on' ? 'text-soft' : 'text-mind font-semibold'">{{
-        level === 'past'
-          ? `Take it off now: ${minutesSeconds(over)} past its maximum`
-          : level === 'due'
-            ? `Ready to come off; at most ${minutesSeconds(-over)} more`
-            : expect
+        words
       }}</p>
       <div class="relative h-1.5 mt-1.5 bg-sunk" aria-hidden="true">
         <div

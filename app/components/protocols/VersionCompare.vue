@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import type { Shelf } from '#core/catalog'
-import { compareVersions } from '#core/compose'
+import { compareVersions, type RungDiff } from '#core/compose'
 import type { ProtocolVersion, Step } from '#core/protocol'
 import { call, refusalOf } from '~/support/api'
 import { shortDate } from '~/support/time'
@@ -41,6 +41,9 @@ const nameOf = (id: string) => props.shelf.products.find((one) => one.id === id)
 const rows = computed(() => compareVersions(stepsOf(from.value), stepsOf(to.value), nameOf))
 const GLYPHS = { same: '', changed: '≠', added: '+', removed: '✕' } as const
 const told = computed(() => rows.value.filter((row) => row.kind !== 'same' || row.moved))
+const KIND_WORDS = { added: 'added', removed: 'taken out', changed: '', same: '' } as const
+const wordsOf = ({ kind, moved, details }: RungDiff) =>
+  [KIND_WORDS[kind], moved ? 'moved' : '', ...details].filter(Boolean).join('; ')
 </script>
 
 <template>
@@ -100,15 +103,7 @@ const told = computed(() => rows.value.filter((row) => row.kind !== 'same' || ro
             </span>
             <span :class="row.kind === 'removed' && 'line-through'">{{ row.title }}</span>
           </td>
-          <td class="py-1.5">{{
-            [
-              row.kind === 'added' ? 'added' : row.kind === 'removed' ? 'taken out' : '',
-              row.moved ? 'moved' : '',
-              ...row.details,
-            ]
-              .filter(Boolean)
-              .join('; ')
-          }}</td>
+          <td class="py-1.5">{{ wordsOf(row) }}</td>
         </tr>
       </tbody>
     </table>

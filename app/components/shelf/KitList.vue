@@ -56,6 +56,14 @@ async function add() {
   )
     named.value = ''
 }
+const countSets = (kit: Kit, event: Event) =>
+  take(event, `${kit.name}, sets left`, (value) => {
+    void put({ ...kit, stock: Math.round(value) })
+  })
+const putAmount = (kit: Kit, at: number, event: Event) =>
+  take(event, `Part ${at + 1} of ${kit.name}`, (amount) => {
+    if (amount > 0) void item(kit, at, { amount })
+  })
 </script>
 
 <template>
@@ -111,11 +119,7 @@ async function add() {
               min="0"
               class="field !min-h-[38px] w-20"
               v-shown="kit.stock"
-              @change="
-                take($event, `${kit.name}, sets left`, (value) => {
-                  void put({ ...kit, stock: Math.round(value) })
-                })
-              "
+              @change="countSets(kit, $event)"
             />
           </label>
         </div>
@@ -139,11 +143,7 @@ async function add() {
             inputmode="decimal"
             v-shown="one.amount"
             :aria-label="`Amount of part ${at + 1} of ${kit.name}`"
-            @change="
-              take($event, `Part ${at + 1} of ${kit.name}`, (amount) => {
-                if (amount > 0) void item(kit, at, { amount })
-              })
-            "
+            @change="putAmount(kit, at, $event)"
           />
           <span class="w-8 text-soft">{{ unitOf(one.productId) }}</span>
           <input

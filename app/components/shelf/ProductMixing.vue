@@ -26,10 +26,8 @@ const water = (key: 'least' | 'usual' | 'most', value: number | undefined) => {
 }
 const START = { celsius: 20, workingS: 240, setsS: 480 }
 function sets(by: string) {
-  put({
-    sets:
-      by === 'alginate' ? { by, at: START } : by === 'table' ? { by, rows: [START] } : undefined,
-  })
+  if (by === 'alginate') return put({ sets: { by, at: START } })
+  put({ sets: by === 'table' ? { by, rows: [START] } : undefined })
 }
 const rows = computed(() =>
   mixing.value.sets?.by === 'alginate' ? [mixing.value.sets.at] : (mixing.value.sets?.rows ?? []),
@@ -64,6 +62,13 @@ const FIELDS = [
   ['workingS', 's to work'],
   ['setsS', 's to set'],
 ] as const
+function putMostPercent(event: Event) {
+  const use = (mostPercent: number | undefined) =>
+    emit('change', {
+      additive: mostPercent === undefined ? undefined : { ...props.product.additive, mostPercent },
+    })
+  take(event, 'Stirred into others', use, 0.01, 100)
+}
 </script>
 
 <template>
@@ -177,19 +182,7 @@ const FIELDS = [
           class="field !text-ink w-28"
           inputmode="decimal"
           v-shown="product.additive?.mostPercent ?? ''"
-          @change="
-            take(
-              $event,
-              'Stirred into others',
-              (value) =>
-                emit('change', {
-                  additive:
-                    value === undefined ? undefined : { ...product.additive, mostPercent: value },
-                }),
-              0.01,
-              100,
-            )
-          "
+          @change="putMostPercent"
         />
       </label>
       <label v-if="product.additive" class="flex flex-col gap-1 text-sm text-soft">

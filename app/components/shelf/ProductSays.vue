@@ -23,6 +23,11 @@ const WHY = {
   'not-water': 'It holds in water only: for alcohol or oil there is no figure.',
 } as const
 const GLYPHS = { within: '✓', outside: '!', none: '·' } as const
+const INKS: Readonly<Record<keyof typeof GLYPHS, string>> = {
+  outside: 'text-mind',
+  within: 'text-calm',
+  none: 'text-soft',
+}
 </script>
 
 <template>
@@ -73,16 +78,7 @@ const GLYPHS = { within: '✓', outside: '!', none: '·' } as const
     <section v-if="flags.length" aria-label="Published review">
       <h2 class="text-xl border-b border-line pb-1">Published review</h2>
       <p v-for="flag in flags" :key="flag.active" class="py-1.5 border-b border-hair">
-        <span
-          class="font-semibold"
-          :class="
-            flag.verdict === 'outside'
-              ? 'text-mind'
-              : flag.verdict === 'within'
-                ? 'text-calm'
-                : 'text-soft'
-          "
-        >
+        <span class="font-semibold" :class="INKS[flag.verdict]">
           {{ GLYPHS[flag.verdict] }} {{ flag.active }}
         </span>
         {{ flag.says }}

@@ -3,6 +3,8 @@ import { ZONE_GROUPS, ZONES, zoneName, zonesInWords, type ZoneId } from '#core/s
 
 const props = defineProps<{ zones: readonly ZoneId[]; name: string }>()
 const emit = defineEmits<{ change: [zones: ZoneId[]] }>()
+const SHOWN_GROUPS = 'face eyes t-zone cheeks forehead nose eye-contour neck'.split(' ')
+const GROUPS = ZONE_GROUPS.filter((group) => SHOWN_GROUPS.includes(group.id))
 const EXTRA = ['lips', 'decollete', 'ears', 'scalp', 'shoulders', 'arms', 'hands', 'feet'] as const
 const all = (group: readonly ZoneId[]) => group.every((zone) => props.zones.includes(zone))
 function toggle(group: readonly ZoneId[]) {
@@ -23,11 +25,7 @@ const nothing = new Map<ZoneId, number>()
     </legend>
     <div class="flex flex-wrap gap-1.5">
       <button
-        v-for="group in ZONE_GROUPS.filter((one) =>
-          ['face', 'eyes', 't-zone', 'cheeks', 'forehead', 'nose', 'eye-contour', 'neck'].includes(
-            one.id,
-          ),
-        )"
+        v-for="group in GROUPS"
         :key="group.id"
         type="button"
         class="pick !min-h-[34px] !min-w-0 !px-2 text-sm"

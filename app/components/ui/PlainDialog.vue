@@ -1,14 +1,19 @@
 <script setup lang="ts">
 import { Dialog, DialogPanel, DialogTitle } from '@headlessui/vue'
 
-defineProps<{
+const props = defineProps<{
   open: boolean
   title: string
   wide?: boolean
-  /** Nearly the whole screen. */ full?: boolean
+  /** Nearly the whole screen. */
+  full?: boolean
   alarm?: boolean
 }>()
 defineEmits<{ close: [] }>()
+const size = computed(() => {
+  if (props.full) return 'max-w-[1200px] px-6 py-4'
+  return props.wide ? 'p-7 max-w-3xl' : 'p-7 max-w-lg'
+})
 </script>
 
 <template>
@@ -17,11 +22,7 @@ defineEmits<{ close: [] }>()
     <div class="fixed inset-0 grid place-items-center p-4 overflow-y-auto">
       <DialogPanel
         class="bg-raised border w-full"
-        :class="[
-          full ? 'max-w-[1200px] px-6 py-4' : 'p-7',
-          full ? '' : wide ? 'max-w-3xl' : 'max-w-lg',
-          alarm ? 'border-mind border-t-[6px]' : 'border-line',
-        ]"
+        :class="[size, alarm ? 'border-mind border-t-[6px]' : 'border-line']"
       >
         <DialogTitle
           class="display"

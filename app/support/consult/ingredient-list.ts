@@ -31,26 +31,20 @@ export function listForClient(inci: string, facts: ReadonlyMap<string, Fact>): L
       return [...(family?.crosses ?? []), ...(family?.cautions ?? [])]
     }),
   )
+  const forClient = (id: string) => {
+    if (allergic.includes(id)) return 'allergic' as const
+    return crossing.has(id) ? ('may cross' as const) : ('no' as const)
+  }
   const families = [...reading.families]
     .map(([id, printed]) => ({
       id,
       name: familyById.get(id)?.name ?? id,
       printed: printed.join(', '),
-      client: allergic.includes(id)
-        ? ('allergic' as const)
-        : crossing.has(id)
-          ? ('may cross' as const)
-          : ('no' as const),
+      client: forClient(id),
     }))
     .sort((a, b) => RANK[a.client] - RANK[b.client])
-  const notChecked =
-    inci.length > INCI_MOST
-      ? `This list has ${inci.length.toLocaleString('en')} characters; at most ${INCI_MOST.toLocaleString('en')} are read. Take out what is no ingredient; until then it counts as not checked.`
-      : reading.count === 0
-        ? 'No ingredient in this: without a list a product is not checked, never clear.'
-        : ''
   return {
-    notChecked,
+    notChecked: whyNotChecked(inci, reading.count),
     families,
     actives: reading.actives.map(({ active, printed }) => ({
       name: active.name,
@@ -59,4 +53,15 @@ export function listForClient(inci: string, facts: ReadonlyMap<string, Fact>): L
     unknown: reading.unknown,
     count: reading.count,
   }
+}
+
+/** Why a list counts as not checked; empty when it was read. */
+function whyNotChecked(inci: string, count: number): string {
+  if (inci.length > INCI_MOST) {
+    const [has, most] = [inci.length, INCI_MOST].map((length) => length.toLocaleString('en'))
+    return `This list has ${has} characters; at most ${most} are read. Take out what is no ingredient; until then it counts as not checked.`
+  }
+  return count === 0
+    ? 'No ingredient in this: without a list a product is not checked, never clear.'
+    : ''
 }

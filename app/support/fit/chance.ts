@@ -12,19 +12,20 @@ export function chanceWords(
   titleOf: (stepId: string) => string,
   clock: (seconds: number) => string,
 ): { chance: string; rest: string; high: boolean } {
-  const hundredth = Math.round(risk.over * 100)
-  const chance =
-    risk.over === 0
-      ? 'Hardly ever runs over'
-      : hundredth < 1
-        ? 'Runs over less than once in 100'
-        : hundredth > 99
-          ? 'Runs over nearly always'
-          : `Runs over ${hundredth} ${hundredth === 1 ? 'time' : 'times'} in 100`
-  const drivers = risk.drivers.slice(0, NAMED).map((one) => titleOf(one.stepId))
+  const drivers = risk.drivers.slice(0, NAMED).map((driver) => titleOf(driver.stepId))
+  const decide = drivers.length > 1 ? 'decide' : 'decides'
+  const decided = drivers.length > 0 ? `; ${drivers.join(' and ')} ${decide} it` : ''
   return {
-    chance,
-    rest: `· likely done ${clock(risk.p50S)}, nine in ten by ${clock(risk.p90S)}${drivers.length > 0 ? `; ${drivers.join(' and ')} ${drivers.length > 1 ? 'decide' : 'decides'} it` : ''}`,
+    chance: overWords(risk.over),
+    rest: `· likely done ${clock(risk.p50S)}, nine in ten by ${clock(risk.p90S)}${decided}`,
     high: risk.over >= HIGH,
   }
+}
+
+function overWords(over: number): string {
+  const hundredth = Math.round(over * 100)
+  if (over === 0) return 'Hardly ever runs over'
+  if (hundredth < 1) return 'Runs over less than once in 100'
+  if (hundredth > 99) return 'Runs over nearly always'
+  return `Runs over ${hundredth} ${hundredth === 1 ? 'time' : 'times'} in 100`
 }

@@ -1,0 +1,21 @@
+import type { SkinAnswer } from '#core/climb'
+import { call } from '~/support/api'
+import type { VisitCore } from './core'
+
+/** Signing, and the skin's answer at home. */
+export function closing({ data, path, saveAndReload }: VisitCore) {
+  /** `used`: what was really taken of each product; left out, what the plan takes. */
+  function sign(
+    answer: SkinAnswer | null,
+    note: string,
+    used?: readonly { productId: string; amount: number }[],
+  ): Promise<boolean> {
+    const body = { answer, note, ...(used ? { used } : {}) }
+    return saveAndReload(() => call(path('close'), { method: 'POST', body }))
+  }
+  function checkIn(visitId: string, answer: SkinAnswer): Promise<boolean> {
+    const body = { askedOn: data.value!.input.date, answer }
+    return saveAndReload(() => call(`/api/visits/${visitId}/check-in`, { method: 'POST', body }))
+  }
+  return { sign, checkIn }
+}
