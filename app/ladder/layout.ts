@@ -69,7 +69,8 @@ const mean = (pool: { sum: number; count: number }): number => pool.sum / pool.c
 export interface LadderFigures {
   readonly height: number
   readonly rowHeight: number
-  /** Scale, so that two ladders share it; default: the whole fills the height. */ readonly pixelsPerSecond?: number
+  /** Scale, so that two ladders share it; default: the whole fills the height. */
+  readonly pixelsPerSecond?: number
 }
 
 /** Where everything of a ladder stands, to scale. */
@@ -80,59 +81,73 @@ export function layoutLadder(
   figures: LadderFigures,
 ): LadderLayout {
   const height = Math.max(figures.height, steps.length * figures.rowHeight)
-  const end = segments.reduce((latest, segment) => Math.max(latest, segment.endS), 1)
-  const pixelsPerSecond = figures.pixelsPerSecond ?? height / end
-  const block = (segment: PlacedSegment): Block => ({
-    id: segment.id,
-    stepId: segment.stepId,
-    kind: segment.kind,
-    y: segment.startS * pixelsPerSecond,
-    height: (segment.endS - segment.startS) * pixelsPerSecond,
-    lane: laneOf(segment),
-  })
-  const onSkin = segments.filter(
-    (segment) => segment.kind !== 'prepare' && segment.kind !== 'hygiene',
-  )
-  const starts = steps
-    .map((step) => ({ step, parts: segments.filter((segment) => segment.stepId === step.id) }))
-    .filter(({ parts }) => parts.length > 0)
-    .map(({ step, parts }) => ({
-      step,
-      startS: startOfWork(parts),
-      seconds: parts.reduce((sum, part) => sum + part.endS - part.startS, 0),
-    }))
-    .sort((a, b) => a.startS - b.startS)
-  const ys = spread(
-    starts.map(({ startS }) => startS * pixelsPerSecond),
-    figures.rowHeight,
-    height,
-  )
-  const threads = steps
-    .filter((step) => leaveOn.has(step.id))
-    .map((step, lane) => ({
-      stepId: step.id,
-      lane,
-      y:
-        segments
-          .filter((segment) => segment.stepId === step.id)
-          .reduce((latest, segment) => Math.max(latest, segment.endS), 0) * pixelsPerSecond,
-    }))
+  const pixelsPerSecond = figures.pixelsPerSecond ?? height / Math.max(1, lastEndOf(segments))
+  const block = (segment: PlacedSegment) => blockOf(segment, pixelsPerSecond)
+  const onSkin = segments.filter(({ kind }) => kind !== 'prepare' && kind !== 'hygiene')
   return {
     height,
     pixelsPerSecond,
     hands: segments.filter((segment) => segment.hands).map(block),
     skin: onSkin.map(block),
-    threads,
-    rows: starts.map(({ step, startS, seconds }, at) => ({
-      stepId: step.id,
-      title: step.title,
-      seconds,
-      anchorY: startS * pixelsPerSecond,
-      y: ys[at]!,
-      hung: step.floating !== undefined,
-      inserted: (step.insertedBy?.length ?? 0) > 0,
-    })),
+    threads: threadsOf(steps, segments, leaveOn, pixelsPerSecond),
+    rows: rowsOf(steps, segments, pixelsPerSecond, height, figures.rowHeight),
   }
+}
+
+const lastEndOf = (segments: readonly PlacedSegment[]): number =>
+  segments.reduce((latest, segment) => Math.max(latest, segment.endS), 0)
+
+const blockOf = (segment: PlacedSegment, pixelsPerSecond: number): Block => ({
+  id: segment.id,
+  stepId: segment.stepId,
+  kind: segment.kind,
+  y: segment.startS * pixelsPerSecond,
+  height: (segment.endS - segment.startS) * pixelsPerSecond,
+  lane: laneOf(segment),
+})
+
+/** What stays on the skin hangs down from the end of its step. */
+const threadsOf = (
+  steps: readonly Step[],
+  segments: readonly PlacedSegment[],
+  leaveOn: ReadonlySet<string>,
+  pixelsPerSecond: number,
+): LadderLayout['threads'] =>
+  steps
+    .filter((step) => leaveOn.has(step.id))
+    .map(({ id }, lane) => {
+      const own = segments.filter((segment) => segment.stepId === id)
+      return { stepId: id, lane, y: lastEndOf(own) * pixelsPerSecond }
+    })
+
+/** A line of words for every step, as near its beginning as the others let it stand. */
+function rowsOf(
+  steps: readonly Step[],
+  segments: readonly PlacedSegment[],
+  pixelsPerSecond: number,
+  height: number,
+  rowHeight: number,
+): LadderLayout['rows'] {
+  const starts = steps
+    .map((step) => ({ step, parts: segments.filter((segment) => segment.stepId === step.id) }))
+    .filter(({ parts }) => parts.length > 0)
+    .map(({ step, parts }) => ({
+      step,
+      anchorY: startOfWork(parts) * pixelsPerSecond,
+      seconds: parts.reduce((sum, part) => sum + part.endS - part.startS, 0),
+    }))
+    .sort((a, b) => a.anchorY - b.anchorY)
+  const anchors = starts.map(({ anchorY }) => anchorY)
+  const ys = spread(anchors, rowHeight, height)
+  return starts.map(({ step, anchorY, seconds }, at) => ({
+    stepId: step.id,
+    title: step.title,
+    seconds,
+    anchorY,
+    y: ys[at]!,
+    hung: step.floating !== undefined,
+    inserted: (step.insertedBy?.length ?? 0) > 0,
+  }))
 }
 
 /** A step begins where its work on the client begins; mixing may be earlier. */

@@ -3,34 +3,15 @@
  * and nothing is put in.
  */
 export const OWED = [
-  { files: ['app/components/consult/IngredientReader.vue'], rules: ['vue/no-restricted-syntax'] },
-  { files: ['app/components/consult/SinceLast.vue'], rules: ['vue/no-restricted-syntax'] },
-  { files: ['app/components/fit/FrontierChart.client.vue'], rules: ['house/function-lines'] },
-  {
-    files: ['app/components/ladder/LadderRails.vue'],
-    rules: ['no-nested-ternary', 'vue/no-restricted-syntax'],
-  },
-  { files: ['app/components/ladder/LadderView.vue'], rules: ['vue/no-restricted-syntax'] },
   {
     files: ['app/components/ladder/PartRows.vue'],
     rules: ['max-lines', 'no-nested-ternary', 'vue/no-restricted-syntax'],
   },
   {
-    files: ['app/components/perform/LayerClock.vue'],
-    rules: ['no-nested-ternary', 'vue/no-restricted-syntax'],
-  },
-  {
     files: ['app/components/protocols/BuilderLadder.vue'],
     rules: ['max-lines', 'no-nested-ternary', 'vue/max-lines-per-block'],
   },
-  { files: ['app/components/protocols/VersionCompare.vue'], rules: ['vue/no-restricted-syntax'] },
   { files: ['app/components/shelf/DeviceList.vue'], rules: ['max-lines'] },
-  { files: ['app/components/shelf/KitList.vue'], rules: ['house/template-functions'] },
-  {
-    files: ['app/components/shelf/ProductMixing.vue'],
-    rules: ['house/template-functions', 'no-nested-ternary'],
-  },
-  { files: ['app/components/shelf/ProductSays.vue'], rules: ['vue/no-restricted-syntax'] },
   {
     files: ['app/components/shelf/ShelfTable.vue'],
     rules: ['max-lines', 'vue/no-restricted-syntax'],
@@ -41,17 +22,8 @@ export const OWED = [
     files: ['app/components/skin/SkinReader.vue'],
     rules: ['max-lines', 'no-nested-ternary', 'vue/max-lines-per-block'],
   },
-  { files: ['app/components/skin/ZonePicker.vue'], rules: ['house/template-functions'] },
-  { files: ['app/components/ui/PlainDialog.vue'], rules: ['vue/no-restricted-syntax'] },
   { files: ['app/composables/protocols/useCard.ts'], rules: ['house/function-lines'] },
-  { files: ['app/composables/shelf/useBench.ts'], rules: ['house/function-lines'] },
-  { files: ['app/composables/shelf/usePrices.ts'], rules: ['house/function-lines'] },
   { files: ['app/composables/shelf/useProduct.ts'], rules: ['house/function-lines'] },
-  { files: ['app/composables/shelf/useShelfImport.ts'], rules: ['house/function-lines'] },
-  { files: ['app/ladder/edit.ts'], rules: ['no-nested-ternary'] },
-  { files: ['app/ladder/layout.ts'], rules: ['house/function-lines'] },
-  { files: ['app/ladder/perform-words.ts'], rules: ['no-nested-ternary'] },
-  { files: ['app/pages/index.vue'], rules: ['no-nested-ternary', 'vue/no-restricted-syntax'] },
   {
     files: ['app/pages/protocols/\\[id\\].vue'],
     rules: ['complexity', 'max-lines', 'no-nested-ternary', 'vue/max-lines-per-block'],
@@ -78,12 +50,6 @@ export const OWED = [
   },
   { files: ['app/pages/visits/\\[id\\]/fit.vue'], rules: ['max-lines', 'vue/max-lines-per-block'] },
   { files: ['app/pages/visits/\\[id\\]/prepare.vue'], rules: ['max-lines'] },
-  { files: ['app/skin-map/strokes.ts'], rules: ['no-nested-ternary'] },
-  { files: ['app/stores/outbox.ts'], rules: ['house/function-lines'] },
-  { files: ['app/stores/run.ts'], rules: ['house/function-lines'] },
-  { files: ['app/stores/visit.ts'], rules: ['house/function-lines', 'max-lines'] },
-  { files: ['app/support/consult/ingredient-list.ts'], rules: ['no-nested-ternary'] },
-  { files: ['app/support/fit/chance.ts'], rules: ['no-nested-ternary'] },
   { files: ['core/adapt/gates.test.ts'], rules: ['max-lines'] },
   { files: ['core/adapt/rules.test.ts'], rules: ['house/function-lines', 'max-lines'] },
   { files: ['core/catalog/inci.test.ts'], rules: ['max-lines'] },

@@ -67,7 +67,7 @@ const why = (one: Shortage) =>
         </p>
         <details v-if="found.get(one.productId)?.refused.length" class="w-full">
           <summary class="text-sm text-soft min-h-[32px]">
-            {{ found.get(one.productId)!.refused.length }} not today
+            {{ `${found.get(one.productId)!.refused.length} not today` }}
           </summary>
           <p
             v-for="other in found.get(one.productId)!.refused"

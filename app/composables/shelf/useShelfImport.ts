@@ -19,52 +19,29 @@ export function useShelfImport(minorDigits: () => number, today: () => string) {
   async function read(text: string) {
     trouble.value = ''
     state.value = { stage: 'reading', done: 0, of: 0 }
-    const worker = new Worker(new URL('../../workers/shelf.worker.ts', import.meta.url), {
-      type: 'module',
-    })
+    const onProgress = (done: number, of: number) => {
+      if (state.value.stage === 'reading') state.value = { stage: 'reading', done, of }
+    }
     try {
-      const found = await wrap<ShelfFiles>(worker).read(
-        text,
-        minorDigits(),
-        today(),
-        proxy((done: number, of: number) => {
-          if (state.value.stage === 'reading') state.value = { stage: 'reading', done, of }
-        }),
-      )
+      const found = await readInWorker(text, minorDigits(), today(), onProgress)
       state.value = { stage: 'preview', read: found }
     } catch (error) {
       trouble.value = `This file could not be read: ${(error as Error).message}`
       state.value = { stage: 'choosing' }
-    } finally {
-      worker.terminate()
     }
   }
   async function send(found: ShelfCsvRead) {
     cancelled = false
     trouble.value = ''
     const { rows } = found
+    const onProgress = (done: number) => {
+      state.value = { stage: 'sending', done, of: rows.length }
+      return !cancelled
+    }
     try {
-      const { id } = await call<{ id: string }>('/api/shelf/imports', { method: 'POST' })
-      for (let from = 0; from < rows.length; from += AT_ONCE) {
-        state.value = { stage: 'sending', done: from, of: rows.length }
-        await call(`/api/shelf/imports/${id}/rows`, {
-          method: 'PUT',
-          body: { from, rows: rows.slice(from, from + AT_ONCE) },
-        })
-        if (cancelled) {
-          state.value = { stage: 'preview', read: found }
-          return false
-        }
-      }
-      state.value = { stage: 'sending', done: rows.length, of: rows.length }
-      state.value = {
-        stage: 'done',
-        ...(await call<{ added: number; changed: number }>(`/api/shelf/imports/${id}`, {
-          method: 'POST',
-          body: { count: rows.length },
-        })),
-      }
-      return true
+      const put = await sendInParts(rows, onProgress)
+      state.value = put ? { stage: 'done', ...put } : { stage: 'preview', read: found }
+      return put !== undefined
     } catch (error) {
       trouble.value = refusalOf(error).detail
       state.value = { stage: 'preview', read: found }
@@ -79,4 +56,37 @@ export function useShelfImport(minorDigits: () => number, today: () => string) {
     trouble.value = ''
   }
   return { state, trouble, read, send, cancel, again }
+}
+
+async function readInWorker(
+  text: string,
+  minorDigits: number,
+  today: string,
+  onProgress: (done: number, of: number) => void,
+): Promise<ShelfCsvRead> {
+  const worker = new Worker(new URL('../../workers/shelf.worker.ts', import.meta.url), {
+    type: 'module',
+  })
+  try {
+    return await wrap<ShelfFiles>(worker).read(text, minorDigits, today, proxy(onProgress))
+  } finally {
+    worker.terminate()
+  }
+}
+
+/** Sends the rows, then puts them all on the shelf; undefined when `onProgress` said to stop. */
+async function sendInParts(
+  rows: ShelfCsvRead['rows'],
+  onProgress: (done: number) => boolean,
+): Promise<{ added: number; changed: number } | undefined> {
+  const { id } = await call<{ id: string }>('/api/shelf/imports', { method: 'POST' })
+  for (let from = 0; from < rows.length; from += AT_ONCE) {
+    onProgress(from)
+    const body = { from, rows: rows.slice(from, from + AT_ONCE) }
+    await call(`/api/shelf/imports/${id}/rows`, { method: 'PUT', body })
+    if (!onProgress(from)) return undefined
+  }
+  onProgress(rows.length)
+  const body = { count: rows.length }
+  return call(`/api/shelf/imports/${id}`, { method: 'POST', body })
 }

@@ -129,6 +129,10 @@ function booked(visitId: string) {
   booking.value = false
   void store.load(visitId)
 }
+const signedWords = computed(() => {
+  const { signed_name: name, signed_at: at } = store.data?.outcome ?? {}
+  return `Signed by ${name}, ${shortDate(at ?? '')}. It stays as it is.`
+})
 </script>
 
 <template>
@@ -240,8 +244,7 @@ function booked(visitId: string) {
             Sign and lock
           </button>
           <p v-else class="text-soft">
-            Signed by {{ data.outcome?.signed_name }},
-            {{ shortDate(data.outcome?.signed_at ?? '') }}. It stays as it is.
+            {{ signedWords }}
           </p>
           <NuxtLink v-if="data.next" class="rung" :to="`/visits/${data.next.id}/fit`">
             Next visit, {{ shortDate(data.next.startsAt) }}
