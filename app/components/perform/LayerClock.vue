@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import type { Layer } from '#core/perform'
 import { zonesInWords } from '#core/skin'
+import { never } from '~/support/never'
 import { minutesSeconds } from '~/support/time'
 
 const props = defineProps<{
@@ -25,6 +26,8 @@ const words = computed(() => {
       return `Ready to come off; at most ${minutesSeconds(-over.value)} more`
     case 'on':
       return props.expect
+    default:
+      return never(level.value)
   }
 })
 const share = computed(() =>

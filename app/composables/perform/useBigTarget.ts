@@ -1,5 +1,6 @@
 import { skippable, type Layer, type RunBody } from '#core/perform'
 import { primaryOf } from '~/ladder/perform-words'
+import { never } from '~/support/never'
 
 /** What the one large target does now, and what else can be done to the step at hand. */
 export function useBigTarget(
@@ -35,6 +36,8 @@ export function useBigTarget(
       // Held, not tapped: see `usePedal`.
       case 'early':
         return
+      default:
+        return never(target)
     }
   }
   function takeOff({ removalId, stepId }: Layer) {
