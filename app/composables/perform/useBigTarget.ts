@@ -1,4 +1,5 @@
 import { skippable, type Layer, type RunBody } from '#core/perform'
+import type { Step } from '#core/protocol'
 import { primaryOf } from '~/ladder/perform-words'
 import { never } from '~/support/never'
 
@@ -44,14 +45,14 @@ export function useBigTarget(
     if (removalId)
       void tap({ type: 'started', segmentId: removalId }, `${titleOf(stepId)} off early`)
   }
-  /** A step goes with what closes it: no clearing fluid after an extraction that was left out. */
   async function leaveOut(reason: string) {
-    const id = skipId.value
-    const steps = plan.value!.steps.filter(
-      (step) => step.id === id || (step.closes === id && step.gate === undefined),
-    )
+    const steps = withClosures(plan.value!.steps, skipId.value)
     const skips = steps.map((step): RunBody => ({ type: 'skipped', stepId: step.id, reason }))
-    await tap(skips, `${titleOf(id ?? '')} left out`)
+    await tap(skips, `${titleOf(skipId.value ?? '')} left out`)
   }
   return { primary, skipId, act, takeOff, leaveOut }
 }
+
+/** A step goes with what closes it: no clearing fluid after an extraction that was left out. */
+const withClosures = (steps: readonly Step[], id: string | undefined): Step[] =>
+  steps.filter((step) => step.id === id || (step.closes === id && step.gate === undefined))
