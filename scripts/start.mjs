@@ -58,66 +58,83 @@ function sessionSecret(home) {
   return readFileSync(file, 'utf8').trim()
 }
 
-async function main() {
-  const host = process.env.ZEN_HOST ?? '127.0.0.1'
-  const tls = tlsFrom(process.env)
+/** Where to listen, and with which certificate; refuses what others could reach without one. */
+function listeningFrom(env) {
+  const host = env.ZEN_HOST ?? '127.0.0.1'
+  const tls = tlsFrom(env)
   const isLocal = LOOPBACK.includes(host)
   if (!isLocal && !tls)
     throw new Stop(
       1,
       `${host} can be reached by others: set ZEN_TLS_CERT and ZEN_TLS_KEY, or leave ZEN_HOST out and put a proxy with TLS before it.`,
     )
+  return { host, tls, isLocal }
+}
+
+async function preparedDatabase(database, { host, isLocal }) {
+  const env = isLocal ? {} : { ZEN_DEMO: process.env.ZEN_DEMO ?? '0' }
+  const prepared = await prepareDatabase(root, database.url, env)
+  if (prepared.loadedDemo) say('Loaded the demo studio into the empty database')
+  if (!isLocal && prepared.demo)
+    throw new Stop(
+      1,
+      `The demo sign-in exists in this database, and ${host} can be reached by others. Use an empty database (ZEN_DEMO=0) or stay on 127.0.0.1.`,
+    )
+  return prepared
+}
+
+async function chosenPort(host) {
+  if (process.env.ZEN_PORT) return Number(process.env.ZEN_PORT)
+  return freePort(3210, host === 'localhost' ? '127.0.0.1' : host)
+}
+
+function greet(address, demo) {
+  console.log(`\nZen Ladder  ${address}`)
+  if (demo)
+    console.log(
+      `Demo sign-in  ${demo.email} · ${demo.password}   (or one touch on the sign-in page)`,
+    )
+  console.log('Ctrl-C ends it.\n')
+}
+
+/** Everything that must be ended again is pushed on `closing` as soon as it runs. */
+async function serve(home, own, listening, closing) {
+  // Ctrl-C reaches the server too, as part of the same foreground group; what was pushed is ended in turn.
+  const interrupted = new Promise((resolve) => {
+    for (const signal of ['SIGINT', 'SIGTERM', 'SIGHUP']) process.once(signal, () => resolve(0))
+  })
+  const lock = claim(home)
+  closing.push(() => lock.release())
+  const database = own
+    ? await startPostgres(home, { durable: true })
+    : { url: process.env.DATABASE_URL }
+  if (own) closing.push(() => database.stop())
+  const { demo } = await preparedDatabase(database, listening)
+  const { host, tls } = listening
+  const app = await startApplication(root, {
+    url: database.url,
+    secret: sessionSecret(home),
+    host,
+    port: await chosenPort(host),
+    env: tls ?? {},
+  })
+  closing.push(() => app.stop())
+  lock.write(app.address)
+  greet(app.address, demo)
+  return Promise.race([interrupted, app.ended])
+}
+
+async function main() {
+  const listening = listeningFrom(process.env)
   const own = !process.env.DATABASE_URL
   await ensureDebian(own ? ['postgres'] : [])
   await ensurePackages(root)
   await ensureBuild(root)
-  const home = dataHome(root)
-  const lock = claim(home)
-  const closing = [() => lock.release()]
-  const closeAll = async () => {
-    for (const close of closing.reverse()) await close()
-  }
-  // Ctrl-C reaches the server too, as part of the same foreground group; the order below waits for each.
-  const interrupted = new Promise((resolve) => {
-    for (const signal of ['SIGINT', 'SIGTERM', 'SIGHUP']) process.once(signal, () => resolve(0))
-  })
+  const closing = []
   try {
-    const database = own
-      ? await startPostgres(home, { durable: true })
-      : { url: process.env.DATABASE_URL }
-    if (own) closing.push(() => database.stop())
-    const prepared = await prepareDatabase(
-      root,
-      database.url,
-      isLocal ? {} : { ZEN_DEMO: process.env.ZEN_DEMO ?? '0' },
-    )
-    if (prepared.loadedDemo) say('Loaded the demo studio into the empty database')
-    if (!isLocal && prepared.demo)
-      throw new Stop(
-        1,
-        `The demo sign-in exists in this database, and ${host} can be reached by others. Use an empty database (ZEN_DEMO=0) or stay on 127.0.0.1.`,
-      )
-    const port = process.env.ZEN_PORT
-      ? Number(process.env.ZEN_PORT)
-      : await freePort(3210, host === 'localhost' ? '127.0.0.1' : host)
-    const app = await startApplication(root, {
-      url: database.url,
-      secret: sessionSecret(home),
-      host,
-      port,
-      env: tls ?? {},
-    })
-    closing.push(() => app.stop())
-    lock.write(app.address)
-    console.log(`\nZen Ladder  ${app.address}`)
-    if (prepared.demo)
-      console.log(
-        `Demo sign-in  ${prepared.demo.email} · ${prepared.demo.password}   (or one touch on the sign-in page)`,
-      )
-    console.log('Ctrl-C ends it.\n')
-    return await Promise.race([interrupted, app.ended])
+    return await serve(dataHome(root), own, listening, closing)
   } finally {
-    await closeAll()
+    for (const close of closing.reverse()) await close()
   }
 }
 
