@@ -161,13 +161,5 @@ export function stopsInWords(inForce: readonly Constraint[]): string[] {
   const known = inForce.filter(
     (c) => STOPPING.has(c.effect) && !c.unasked && !c.soft && c.because !== 'always',
   )
-  return [
-    ...new Set(
-      known.map((c) =>
-        c.title
-          .replace(/^Allergy: (.*?)(, .*)?$/, 'No $1')
-          .replace(/^No ([A-Z])/, (_, letter: string) => `No ${letter.toLowerCase()}`),
-      ),
-    ),
-  ]
+  return [...new Set(known.map(({ stopsAs, title }) => stopsAs ?? title))]
 }

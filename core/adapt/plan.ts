@@ -84,6 +84,8 @@ export const FittedPlan = z.strictObject({
   status: z.enum(['ready', 'postponed', 'infeasible', 'stopped']),
   /** What is wrong when the status is not ready: sentences. */
   problems: z.array(z.string()),
+  /** Rules that postpone the visit, when that is its status. */
+  problemRuleIds: z.array(z.string()).optional(),
   slotS: z.number().int(),
   totalS: z.number().int(),
   writtenTotalS: z.number().int(),

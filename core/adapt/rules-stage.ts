@@ -16,6 +16,8 @@ import { openVisit, type Visit } from './visit'
 export interface NoPlan {
   readonly status: Exclude<FittedPlan['status'], 'ready'>
   readonly problems: string[]
+  /** Rules behind the problems, where rules are. */
+  readonly problemRuleIds?: string[]
 }
 
 /** Steps that the rules let through, and why each differs from the card. */
@@ -62,7 +64,12 @@ function postponedBy({ constraints, running }: Visit): NoPlan | undefined {
   const postponing = constraints.inForce.filter((c) => c.effect === 'postpone')
   if (postponing.length === 0) return undefined
   const problems = postponing.map((c) => `${c.title}: ${c.reason} ${c.instead}`)
-  return { status: 'postponed', problems: [...new Set(problems)] }
+  const ruleIds = postponing.map((c) => c.ruleId)
+  return {
+    status: 'postponed',
+    problems: [...new Set(problems)],
+    problemRuleIds: [...new Set(ruleIds)],
+  }
 }
 
 function unresolved(resolution: Exclude<Resolution, { kind: 'resolved' }>): NoPlan {

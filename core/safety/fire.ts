@@ -64,6 +64,7 @@ function constraintOf(firing: Firing): Constraint {
     key: keyOf(firing, zones),
     ruleId: rule.id,
     title: rule.title,
+    ...(rule.stopsAs ? { stopsAs: rule.stopsAs } : {}),
     effect: kindOf(firing, target, zones),
     target,
     ...(zones ? { zones } : {}),

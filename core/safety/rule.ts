@@ -185,6 +185,8 @@ export interface Rule {
   readonly basis: 'published' | 'common-practice' | 'house'
   readonly source?: string
   readonly overridable: 'no' | 'reason'
+  /** What a stop by this rule is called among today's stops; default: its title. */
+  readonly stopsAs?: string
 }
 
 /** One effect of one rule, in force for one client today. */
@@ -193,6 +195,7 @@ export interface Constraint {
   readonly key: string
   readonly ruleId: string
   readonly title: string
+  readonly stopsAs?: string
   readonly effect: Effect
   readonly target: Selector
   /** Undefined: everywhere. */

@@ -175,7 +175,7 @@ export function clearancesWanted(
     .filter(
       (rule) =>
         !given.has(rule.clearance) &&
-        (spoken.has(rule.id) || plan?.problems.some((words) => words.startsWith(rule.title))),
+        (spoken.has(rule.id) || plan?.problemRuleIds?.includes(rule.id)),
     )
     .map((rule) => ({ id: rule.clearance, title: rule.title, ruleId: rule.id }))
 }

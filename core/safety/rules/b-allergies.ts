@@ -5,6 +5,12 @@ const lower = (family: Family): string => family.name.toLowerCase()
 const held = (family: Family): string =>
   `The ingredient list holds ${lower(family)}.${family.remark ? ` ${family.remark}` : ''}`
 
+/** "No pineapple": an allergy among today's stops, by the first name of its family. */
+const stopsAs = ({ name }: Family): { stopsAs: string } => {
+  const [first = name] = name.split(', ')
+  return { stopsAs: `No ${first[0]!.toLowerCase()}${first.slice(1)}` }
+}
+
 /** An allergy stops what holds it, a dislike replaces it; some families are worth a caution only. */
 const ownRules = (family: Family): RuleRow[] => {
   const when = { kind: 'allergy', family: family.id } as const
@@ -17,6 +23,7 @@ const ownRules = (family: Family): RuleRow[] => {
         [{ effect: 'stop', target: { family: family.id } }],
         held(family),
         'Nothing else follows from it.',
+        stopsAs(family),
       ),
     ]
   if (family.effect === 'caution')
@@ -31,7 +38,7 @@ const ownRules = (family: Family): RuleRow[] => {
         ],
         held(family),
         'A product without it if there is one; else watch closely.',
-        { overridable: 'reason' },
+        { overridable: 'reason', ...stopsAs(family) },
       ),
     ]
   return [
@@ -42,6 +49,7 @@ const ownRules = (family: Family): RuleRow[] => {
       [{ effect: 'stop', target: { family: family.id } }],
       held(family),
       'A product without it.',
+      stopsAs(family),
     ),
     row(
       `B-${family.id}-dislike`,
@@ -70,6 +78,7 @@ const crossRules = (family: Family): RuleRow[] =>
       ],
       `A reaction to ${lower(family)} may cross to this plant enzyme.`,
       'Another enzyme, or a recorded clearance.',
+      stopsAs(family),
     ),
     row(
       `B-${family.id}-${other}-strong`,
@@ -78,6 +87,7 @@ const crossRules = (family: Family): RuleRow[] =>
       [{ effect: 'stop', target: { family: other } }],
       `After breathing trouble or swelling from ${lower(family)} related plant enzymes are out too.`,
       'No plant enzyme; a hydrating step.',
+      stopsAs(family),
     ),
   ])
 
@@ -90,6 +100,7 @@ const cautionRules = (family: Family): RuleRow[] =>
       [{ effect: 'caution', target: { family: other } }],
       `An allergy to ${lower(family)} may cross to ${familyById.get(other)?.name.toLowerCase() ?? other}.`,
       'Ask about it; patch-test first.',
+      stopsAs(family),
     ),
   )
 

@@ -3,7 +3,7 @@ import type { Rule } from '../rule'
 /** A rule as it stands in its file: the family comes from the file. */
 export type RuleRow = Omit<Rule, 'family'>
 
-type More = Partial<Pick<Rule, 'basis' | 'source' | 'overridable'>>
+type More = Partial<Pick<Rule, 'basis' | 'source' | 'overridable' | 'stopsAs'>>
 
 /** A row: common practice that is never waved through, unless it says otherwise. */
 export const row = (
