@@ -10,6 +10,7 @@ import {
   signedIn,
   withDatabase,
   type Day,
+  DEMO_DAY,
 } from './http'
 
 describe('signing in', () => {
@@ -98,7 +99,7 @@ describe('signing in', () => {
 describe('roles, on the server', () => {
   test('front desk books and sees the day, and nothing of anybody’s health', async () => {
     const desk = await signedIn(DESK)
-    const { body: day } = await desk.ask<Day>('GET', '/api/day')
+    const { body: day } = await desk.ask<Day>('GET', DEMO_DAY)
     expect(day.visits.length).toBeGreaterThan(0)
     const id = await book(desk, 'Wren Castellane')
     expect((await desk.ask('GET', `/api/visits/${id}`)).body.code).toBe('not_allowed')

@@ -86,6 +86,9 @@ export const salonTime = (at: Date) => ({
   time: at.toISOString().slice(11, 16),
 })
 
+/** The demo's own day: a run that goes on past midnight still asks for the day it began on. */
+export const DEMO_DAY = `/api/day?date=${process.env.ZEN_TEST_TODAY ?? new Date().toISOString().slice(0, 10)}`
+
 const HOUR_MS = 3_600_000
 /** Books a fresh visit tomorrow, or that many days later, after every visit of its day, so that no test meets another. */
 export async function book(

@@ -1,7 +1,17 @@
 import { randomUUID } from 'node:crypto'
 import { beforeAll, describe, expect, test } from 'vitest'
 import type { FittedPlan } from '#core/adapt'
-import { book, DESK, OWNER, salonTime, signedIn, withDatabase, type Day, type Person } from './http'
+import {
+  book,
+  DESK,
+  OWNER,
+  salonTime,
+  signedIn,
+  withDatabase,
+  type Day,
+  type Person,
+  DEMO_DAY,
+} from './http'
 
 let owner: Person
 beforeAll(async () => {
@@ -246,7 +256,7 @@ describe('fit, perform, close', () => {
 })
 
 test('the pace of a practitioner comes from signed visits, names no client and shrinks nothing by itself', async () => {
-  const { body: day } = await owner.ask<Day>('GET', '/api/day')
+  const { body: day } = await owner.ask<Day>('GET', DEMO_DAY)
   const id = day.visits.find((one) => one.client === 'Wren Castellane')!.id
   const { status, body } = await owner.ask<{
     kinds: Record<string, { n: number; meanLog: number }>
