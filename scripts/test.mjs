@@ -67,6 +67,29 @@ async function playwright(folder, env) {
   count('browser', stats?.expected ?? 0, good ? failed : Math.max(1, failed))
 }
 
+const prepareTypes = () => one('prepare', [bin('nuxt/bin/nuxt.mjs'), 'prepare'])
+
+/** The layout is the formatter's, and every limit is kept; what was read before and has not changed is not read again. */
+async function lint() {
+  // Rules that ask for types read the project's own type settings.
+  await prepareTypes()
+  const formatted = await one('format', [
+    bin('prettier/bin/prettier.cjs'),
+    '--check',
+    '--log-level=warn',
+    '.',
+  ])
+  const cache = ['--cache', '--cache-location', bin('.cache/eslint/')]
+  const kept = await one('lint', [
+    bin('eslint/bin/eslint.js'),
+    '.',
+    '--max-warnings',
+    '0',
+    ...cache,
+  ])
+  return formatted && kept
+}
+
 function readReport(file) {
   try {
     return JSON.parse(readFileSync(file, 'utf8'))
@@ -109,12 +132,12 @@ async function main() {
   try {
     if (wanted('types')) {
       const good =
-        (await one('prepare', [bin('nuxt/bin/nuxt.mjs'), 'prepare'])) &&
+        (await prepareTypes()) &&
         (await one('types', [bin('vue-tsc/bin/vue-tsc.js'), '--build', '--noEmit']))
       count('types', Number(good), Number(!good))
     }
     if (wanted('lint')) {
-      const good = await one('lint', [bin('eslint/bin/eslint.js'), '.', '--max-warnings', '0'])
+      const good = await lint()
       count('lint', Number(good), Number(!good))
     }
     if (wanted('unit')) await vitest('unit', folder, {})
