@@ -44,6 +44,15 @@ export async function readAsIs(page: Page) {
 export const primary = (page: Page) => page.locator('#primary')
 export const clock = (page: Page) => page.getByTestId('big-clock')
 
+/** What the large clock shows (seconds; past its end below zero), and the page's own time in the same moment. */
+export const clockAt = (page: Page): Promise<{ leftS: number; nowMs: number }> =>
+  clock(page).evaluate((element) => {
+    const text = element.textContent.trim()
+    const [minutes, seconds] = text.replace('+', '').split(':').map(Number)
+    const magnitudeS = minutes! * 60 + seconds!
+    return { leftS: text.startsWith('+') ? -magnitudeS : magnitudeS, nowMs: Date.now() }
+  })
+
 /** Moves the clock and lets the page's own timers notice. */
 export async function pass(page: Page, minutes: number) {
   await page.clock.fastForward(Math.round(minutes * 60_000))
