@@ -57,3 +57,7 @@ export function plannedAgainstActual(plan: FittedPlan, events: readonly RunEvent
     ),
   }
 }
+
+/** Steps that were left out, as the run itself reckons it: what lies on the skin cannot be. */
+export const leftOutOf = (plan: FittedPlan, events: readonly RunEvent[]): ReadonlySet<string> =>
+  new Set(reduceRun(plan, events).skipped.keys())

@@ -1,7 +1,7 @@
 import { describe, expect, test } from 'vitest'
 import { planFor } from '~~/tests/situations'
 import { liveAt, reduceRun, type RunBody, type RunEvent } from '#core/perform'
-import { plannedAgainstActual } from './actual'
+import { leftOutOf, plannedAgainstActual } from './actual'
 import { cardOf, demoVisit } from '~~/tests/demo-visit'
 import { compile } from '#core/adapt'
 import {
@@ -150,5 +150,18 @@ describe('the run drawn and told', () => {
       4000,
       ['Eye and lip make-up off: discomfort seen'],
     ])
+  })
+  test('left out is what the run says: not what lies on the skin and was only wanted to be skipped', () => {
+    const events = [
+      ...started,
+      event(2, at(placed('eyes/on').endS), { type: 'finished', segmentId: 'eyes/on' }),
+      event(3, at(placed('eyes/on').endS + 5), {
+        type: 'skipped',
+        stepId: 'eyes',
+        reason: 'No time',
+      }),
+      event(4, at(210), { type: 'skipped', stepId: 'globes', reason: 'No time' }),
+    ]
+    expect([...leftOutOf(plan, events)]).toEqual(['globes'])
   })
 })

@@ -1,4 +1,3 @@
-import { compareAsc } from 'date-fns'
 import { dateInWords, daysBetween } from '../client/facts'
 import { minDays } from './intervals'
 import type { LeverId } from '../protocol/words'
@@ -46,7 +45,7 @@ function usesOf(lever: LeverId, history: readonly PastVisit[]): Use[] {
     const rungs = levers.filter((use) => use.lever === lever).map((use) => use.rung)
     return rungs.length === 0 ? [] : [{ on, rung: Math.max(...rungs), answer }]
   })
-  return uses.sort((a, b) => compareAsc(a.on, b.on))
+  return uses.sort((a, b) => Number(a.on > b.on) - Number(a.on < b.on))
 }
 
 const answerInWords = (answer: SkinAnswer): string => {

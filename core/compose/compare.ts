@@ -130,17 +130,17 @@ function segmentDifferences(a: Step, b: Step): string[] {
   return [`parts: ${kinds(a)} → ${kinds(b)}`]
 }
 
+const withoutTimes = ({ minS: _least, usualS: _usual, maxS: _most, ...other }: Segment) => other
+
 function partDifferences(was: Segment, part: Segment): string[] {
   const label = LABELS[part.kind]
   const words =
     was.usualS === part.usualS
       ? `${label}: limits ${timesOf(was)} → ${timesOf(part)} min`
       : `${label}: ${inMinutes(was.usualS)} → ${inMinutes(part.usualS)} min`
-  const { minS: _least, usualS: _usual, maxS: _most, ...wasOther } = was
-  const { minS: _least2, usualS: _usual2, maxS: _most2, ...other } = part
   return [
     ...saidIf(timesOf(was) !== timesOf(part), words),
-    ...saidIf(!dequal(wasOther, other), `${label}: how it is done`),
+    ...saidIf(!dequal(withoutTimes(was), withoutTimes(part)), `${label}: how it is done`),
   ]
 }
 

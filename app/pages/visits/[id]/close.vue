@@ -2,7 +2,7 @@
 import { ageOn } from '#core/client'
 import { nextWindow, suggest, type SkinAnswer } from '#core/climb'
 import { LEVER_WORDS, type LeverId } from '#core/protocol'
-import { plannedAgainstActual } from '~/ladder/actual'
+import { leftOutOf, plannedAgainstActual } from '~/ladder/actual'
 import { call } from '~/support/api'
 import { halfMinutes, shortDate } from '~/support/time'
 
@@ -24,11 +24,7 @@ const amounts = ref<Record<string, number>>({})
 const { laid } = useLaidOut({
   withStandIns: false,
   without: () =>
-    new Set(
-      store.data?.events.flatMap((event) =>
-        event.body.type === 'skipped' ? [event.body.stepId] : [],
-      ) ?? [],
-    ),
+    store.data?.plan ? leftOutOf(store.data.plan.plan, store.data.events) : new Set(),
 })
 const booking = ref(false)
 const choices = ref<{
