@@ -1,6 +1,6 @@
 import { randomUUID } from 'node:crypto'
 import { compile, type FittedPlan } from '#core/adapt'
-import { SkinAnswer } from '#core/climb/model'
+import { CALM_ANSWER, type SkinAnswer } from '#core/climb'
 import type { Reading } from '#core/skin'
 import { summedUses, usedBy } from '#core/costing'
 import type { RunEvent } from '#core/perform'
@@ -25,16 +25,6 @@ interface PastVisit {
   readonly isFirst: boolean
   readonly day: string
 }
-
-const CALM: SkinAnswer = SkinAnswer.parse({
-  redness: 0,
-  rednessHours: 0,
-  stinging: 0,
-  swelling: false,
-  blisters: false,
-  weeping: false,
-  burn: false,
-})
 
 /** Books, reads, fits, performs and signs a visit as it may have gone. */
 export async function loadPastVisit(studio: Studio, past: PastVisit, answer: Partial<SkinAnswer>) {
@@ -65,7 +55,7 @@ export async function loadPastVisit(studio: Studio, past: PastVisit, answer: Par
   await addEvents(db, id, log, account)
   await addUses(db, id, usedThen(plan.steps))
   const outcome = {
-    answer: { ...CALM, ...answer },
+    answer: { ...CALM_ANSWER, ...answer },
     levers: plan.levers,
     note: '',
     plannedS: plan.totalS,

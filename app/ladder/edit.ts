@@ -147,3 +147,11 @@ export function setField<K extends keyof Step>(
   const { [key]: _, ...rest } = step
   return (value === undefined ? rest : { ...step, [key]: value }) as Step
 }
+
+/** A new step after `before`; the end of a visit stays its end, so what is no close goes before it. */
+export function insertNew(steps: readonly Step[], before: Step | undefined, added: Step): Step[] {
+  const isAfterClose = before?.phase === 'close' && added.phase !== 'close'
+  if (!before || !isAfterClose) return insertAfter(steps, before?.id, added)
+  const previous = steps[steps.indexOf(before) - 1]
+  return previous ? insertAfter(steps, previous.id, added) : [added, ...steps]
+}

@@ -1,5 +1,5 @@
 import { setProduct, type Shelf } from '#core/catalog'
-import type { Step } from '#core/protocol'
+import type { LeverId, Step } from '#core/protocol'
 import { setField } from './edit'
 
 /** What a field of the builder makes of a step: pure, with the builder's defaults and bounds. */
@@ -24,10 +24,9 @@ export function withProduct(step: Step, pick: Pick | undefined, shelf: Shelf): S
   return step.deviceId ? { ...step, product: pick } : setProduct(step, pick, shelf.products)
 }
 
-export function withLever(step: Step, lever: string): Step {
+export function withLever(step: Step, lever: LeverId | ''): Step {
   const rung = step.lever?.rung ?? FIRST_RUNG
-  const value = { lever: lever as NonNullable<Step['lever']>['lever'], rung }
-  return setField(step, 'lever', lever === '' ? undefined : value)
+  return setField(step, 'lever', lever === '' ? undefined : { lever, rung })
 }
 
 export const withFloating = (step: Step, floats: boolean): Step =>

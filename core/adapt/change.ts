@@ -21,6 +21,8 @@ export interface Why {
   readonly reason: string
   readonly instead: string
   readonly because: string
+  /** The answers behind it, by their codes; plans stored before they were kept have none. */
+  readonly facts?: readonly string[] | undefined
   readonly basis: Constraint['basis']
   readonly source?: string | undefined
   readonly overridable: 'no' | 'reason'
@@ -42,6 +44,7 @@ export const whyOf = (constraint: Constraint): Why => ({
   reason: constraint.reason,
   instead: constraint.instead,
   because: constraint.because,
+  ...(constraint.facts ? { facts: constraint.facts } : {}),
   basis: constraint.basis,
   ...(constraint.source ? { source: constraint.source } : {}),
   overridable: constraint.overridable,

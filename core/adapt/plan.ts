@@ -9,6 +9,7 @@ const Why = z.strictObject({
   reason: z.string(),
   instead: z.string(),
   because: z.string(),
+  facts: z.array(z.string()).readonly().optional(),
   basis: z.enum(['published', 'common-practice', 'house']),
   source: z.string().optional(),
   overridable: z.enum(['no', 'reason']),

@@ -125,6 +125,9 @@ function permittedVariants({ steps, resolving }: Ready): NonNullable<SlotProblem
 /** A change that stands for time alone. */
 export const isForTime = (change: Change): boolean =>
   change.why.some((why) => why.ruleId in FOR_TIME)
+/** A change that cuts something for time: left out, another way, shorter. */
+export const isCutForTime = (change: Change): boolean =>
+  isForTime(change) && !change.why.some((why) => why.ruleId === 'T04')
 const FOR_TIME = { T01: 'left out', T02: 'another way', T03: 'shorter', T04: 'longer' }
 
 /** What the slot changed, each with its reason. */

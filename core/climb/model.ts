@@ -23,6 +23,19 @@ export const SkinAnswer = z.strictObject({
 })
 export type SkinAnswer = z.infer<typeof SkinAnswer>
 
+/** Nothing that the skin answered. */
+export const CALM_ANSWER: SkinAnswer = {
+  redness: 0,
+  rednessHours: 0,
+  stinging: 0,
+  swelling: false,
+  blisters: false,
+  weeping: false,
+  burn: false,
+  darkMark: false,
+  coldSore: false,
+}
+
 export const LeverUse = z.strictObject({
   lever: z.enum(LEVERS),
   rung: z.number().int().min(1).max(5),

@@ -1,21 +1,18 @@
 import { expect, test } from 'vitest'
-import { isHarm, isStrong, suggest, suggestLever, type PastVisit, type SkinAnswer } from '.'
+import {
+  CALM_ANSWER,
+  isHarm,
+  isStrong,
+  suggest,
+  suggestLever,
+  type PastVisit,
+  type SkinAnswer,
+} from '.'
 
-const calm: SkinAnswer = {
-  redness: 0,
-  rednessHours: 0,
-  stinging: 0,
-  swelling: false,
-  blisters: false,
-  weeping: false,
-  burn: false,
-  darkMark: false,
-  coldSore: false,
-}
 const visit = (on: string, rung: number, answer: Partial<SkinAnswer> | null = {}): PastVisit => ({
   on,
   levers: [{ lever: 'acid', rung }],
-  answer: answer && { ...calm, ...answer },
+  answer: answer && { ...CALM_ANSWER, ...answer },
 })
 const TODAY = '2026-11-24'
 
@@ -77,7 +74,7 @@ test('E03: one lever goes up per visit, the first wanted', () => {
       { lever: 'acid', rung: 2 },
       { lever: 'enzyme', rung: 1 },
     ],
-    answer: calm,
+    answer: CALM_ANSWER,
   }))
   expect(
     suggest(['enzyme', 'acid'], both, TODAY).map(({ lever, move, rung }) => [lever, move, rung]),
@@ -88,8 +85,8 @@ test('E03: one lever goes up per visit, the first wanted', () => {
 })
 test('strong and harm are told apart', () => {
   expect([
-    isStrong({ ...calm, redness: 4, rednessHours: 2 }),
-    isHarm({ ...calm, swelling: true }),
-    isStrong({ ...calm, swelling: true }),
+    isStrong({ ...CALM_ANSWER, redness: 4, rednessHours: 2 }),
+    isHarm({ ...CALM_ANSWER, swelling: true }),
+    isStrong({ ...CALM_ANSWER, swelling: true }),
   ]).toEqual([false, true, false])
 })

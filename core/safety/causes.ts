@@ -10,9 +10,10 @@ import { byKind } from '../kinds'
 import type { Condition } from './rule'
 import { allergiesUnknown, type KnownFacts, type NamedFact } from './situation'
 
-/** One reason a condition holds: in words, with the zones and product it names. */
+/** One reason a condition holds: in words, with the answers behind it by their codes, and the zones and product it names. */
 export interface Cause {
   readonly because: string
+  readonly facts?: readonly string[]
   readonly zones?: readonly ZoneId[]
   readonly productId?: string
   readonly unasked: boolean
@@ -58,6 +59,9 @@ function everyCombination({ of }: ConditionOf<'all'>, known: KnownFacts): readon
 const together = (first: Cause, second: Cause): Cause => ({
   ...first,
   because: `${first.because}, ${second.because}`,
+  ...(first.facts || second.facts
+    ? { facts: [...(first.facts ?? []), ...(second.facts ?? [])] }
+    : {}),
   ...(second.zones ? { zones: second.zones } : {}),
 })
 
@@ -70,7 +74,9 @@ function factCauses(
   const isOpen = question?.level === 'stop' && (own === undefined || own.answer === 'unknown')
   const answers = byQuestion.get(condition.code) ?? []
   const causes = answers.flatMap((answer) => factCause(condition, answer, situation.date) ?? [])
-  return isOpen ? [...causes, { because: question.ask, unasked: true }] : causes
+  return isOpen
+    ? [...causes, { because: question.ask, facts: [condition.code], unasked: true }]
+    : causes
 }
 
 function factCause(
@@ -81,7 +87,7 @@ function factCause(
   if (!isInForce(condition, fact, date)) return undefined
   const because = fact.on ? `${name} (${dateInWords(fact.on)})` : name
   const zones = fact.answer === 'yes' && fact.zones?.length ? { zones: fact.zones } : {}
-  return { ...asked(because), ...zones }
+  return { ...asked(because), facts: [fact.code], ...zones }
 }
 
 /** A yes within its window; a no only where the rule reaches for some days after the end. */
@@ -131,7 +137,7 @@ function allergyCauses(
   const name = (familyById.get(family)?.name ?? family).toLowerCase()
   const verb = fact.reaction === 'dislike' ? 'Dislikes' : 'Allergy to'
   const how = fact.reaction === 'breathing' ? ', with breathing trouble or swelling' : ''
-  return [asked(`${verb} ${name}${how}`)]
+  return [{ ...asked(`${verb} ${name}${how}`), facts: [fact.code] }]
 }
 
 function memoryCauses({ memory: kind }: ConditionOf<'memory'>, { situation }: KnownFacts): Cause[] {

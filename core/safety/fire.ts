@@ -76,6 +76,7 @@ function constraintOf(firing: Firing): Constraint {
     basis: rule.basis,
     ...(rule.source ? { source: rule.source } : {}),
     because: cause.because,
+    ...(cause.facts ? { facts: cause.facts } : {}),
     unasked: cause.unasked,
   }
 }

@@ -4,6 +4,7 @@ export { isExpired, selects, subjectReader, touches } from './subject'
 export type { Subject } from './subject'
 export { exfoliationPoints, freeAcidOf, isLeaveOn, rungOf } from './strength'
 export {
+  CLEARANCE_RULES,
   isAdvice,
   NO_SETTINGS,
   RULE_BOOK,

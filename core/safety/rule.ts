@@ -211,6 +211,8 @@ export interface Constraint {
   readonly overridable: 'no' | 'reason'
   /** The fact, finding or visit behind it, in words. */
   readonly because: string
+  /** The answers behind it, by their codes. */
+  readonly facts?: readonly string[]
   /** True when it stands because a question has not been asked. */
   readonly unasked: boolean
 }

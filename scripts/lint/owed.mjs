@@ -3,53 +3,6 @@
  * and nothing is put in.
  */
 export const OWED = [
-  {
-    files: ['app/components/ladder/PartRows.vue'],
-    rules: ['max-lines', 'no-nested-ternary', 'vue/no-restricted-syntax'],
-  },
-  {
-    files: ['app/components/protocols/BuilderLadder.vue'],
-    rules: ['max-lines', 'no-nested-ternary', 'vue/max-lines-per-block'],
-  },
-  { files: ['app/components/shelf/DeviceList.vue'], rules: ['max-lines'] },
-  {
-    files: ['app/components/shelf/ShelfTable.vue'],
-    rules: ['max-lines', 'vue/no-restricted-syntax'],
-  },
-  { files: ['app/components/skin/FaceMap.vue'], rules: ['max-lines'] },
-  { files: ['app/components/skin/PhotoDesk.vue'], rules: ['max-lines'] },
-  {
-    files: ['app/components/skin/SkinReader.vue'],
-    rules: ['max-lines', 'no-nested-ternary', 'vue/max-lines-per-block'],
-  },
-  { files: ['app/composables/protocols/useCard.ts'], rules: ['house/function-lines'] },
-  { files: ['app/composables/shelf/useProduct.ts'], rules: ['house/function-lines'] },
-  {
-    files: ['app/pages/protocols/\\[id\\].vue'],
-    rules: ['complexity', 'max-lines', 'no-nested-ternary', 'vue/max-lines-per-block'],
-  },
-  { files: ['app/pages/protocols/index.vue'], rules: ['max-lines'] },
-  {
-    files: ['app/pages/shelf/\\[id\\].vue'],
-    rules: ['house/template-functions', 'max-lines', 'vue/max-lines-per-block'],
-  },
-  { files: ['app/pages/shelf/bench.vue'], rules: ['max-lines', 'vue/no-restricted-syntax'] },
-  {
-    files: ['app/pages/visits/\\[id\\]/close.vue'],
-    rules: ['max-lines', 'vue/max-lines-per-block', 'vue/no-restricted-syntax'],
-  },
-  {
-    files: ['app/pages/visits/\\[id\\]/consult.vue'],
-    rules: [
-      'complexity',
-      'max-lines',
-      'no-nested-ternary',
-      'vue/max-lines-per-block',
-      'vue/no-restricted-syntax',
-    ],
-  },
-  { files: ['app/pages/visits/\\[id\\]/fit.vue'], rules: ['max-lines', 'vue/max-lines-per-block'] },
-  { files: ['app/pages/visits/\\[id\\]/prepare.vue'], rules: ['max-lines'] },
   { files: ['core/adapt/gates.test.ts'], rules: ['max-lines'] },
   { files: ['core/adapt/rules.test.ts'], rules: ['house/function-lines', 'max-lines'] },
   { files: ['core/catalog/inci.test.ts'], rules: ['max-lines'] },

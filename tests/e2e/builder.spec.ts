@@ -1,6 +1,6 @@
 import { expect, test, type Locator, type Page } from '@playwright/test'
 import { book, OWNER, signedIn, withDatabase } from '../api/http'
-import { enterStudio, freshVisit, noFaults } from './steps'
+import { choose, enterStudio, freshVisit, noFaults } from './steps'
 
 const search = (page: Page) => page.getByRole('combobox', { name: 'Add a step' })
 const ladder = (page: Page) => page.getByRole('listbox', { name: 'Rungs of the ladder' })
@@ -244,16 +244,16 @@ test('methods rewrite the ladder and say why; one that would break it is refused
 }) => {
   await copyOf(page, 'brightening', 'For methods')
   await detail(page, 'Methods').click()
-  await page.getByLabel('Massage', { exact: true }).selectOption('none')
+  await choose(page, 'Massage', 'none')
   await expect(page.getByText('Out: Massage, 3 movements.')).toBeVisible()
   await expect(ladder(page).getByRole('option', { name: 'Massage, 3 movements' })).toHaveCount(0)
-  await page.getByLabel('Tone', { exact: true }).selectOption('every')
+  await choose(page, 'Tone', 'after every removal (usual)')
   await expect
     .poll(() => ladder(page).getByRole('option', { name: 'Tone' }).count())
     .toBeGreaterThan(2)
   await copyOf(page, 'course-needling', 'Needling, for methods')
   await detail(page, 'Methods').click()
-  await page.getByLabel('Mist', { exact: true }).selectOption('before')
+  await choose(page, 'Mist', 'before serum')
   await expect(page.getByText(/Not on this ladder:.*open skin/)).toBeVisible()
 })
 
@@ -267,7 +267,7 @@ test('movements: their lines on the map, their sum as the minutes', async ({ pag
   await page.keyboard.press('Tab')
   await expect(page.getByText('160 s').or(page.getByText('2 min 40 s'))).toBeVisible()
   await expect(page.getByLabel('Flowing massage, on, usual minutes')).toHaveValue('7.9')
-  await page.getByLabel('Add a movement').selectOption('nape')
+  await choose(page, 'Add a movement', 'nape, upward')
   await expect(page.getByText('Not on this map: nape, upward')).toBeVisible()
 })
 
@@ -314,10 +314,10 @@ test('the library: found by what it does, copied, put away and back, taken out a
   await enterStudio(page)
   await page.goto('/protocols')
   const list = page.getByRole('list', { name: 'Library' })
-  await page.getByRole('combobox', { name: /^Device/ }).selectOption('Radio Frequency Wand')
+  await choose(page, 'Device', 'Radio Frequency Wand')
   await expect(list.getByRole('listitem')).toHaveCount(1)
   await expect(list).toContainText('Seven Tides device facial')
-  await page.getByRole('combobox', { name: /^At most/ }).selectOption('60')
+  await choose(page, 'At most', '60 min')
   await expect(list).toContainText('No protocol answers all of this')
   await page.getByRole('button', { name: 'Clear' }).click()
   await page.getByLabel('Find').fill('grain')

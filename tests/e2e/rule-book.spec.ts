@@ -1,6 +1,6 @@
 import { expect, test, type Page } from '@playwright/test'
 import { freeSeat } from '../api/http'
-import { answer, card, consultPart, freshVisit, open, panel } from './steps'
+import { answer, card, choose, consultPart, freshVisit, open, panel } from './steps'
 
 async function owner(page: Page) {
   await page.goto('/sign-in')
@@ -88,9 +88,9 @@ test('a walk-in: name, birthday, twelve questions, a ladder', async ({ page }) =
   const dialog = page.getByRole('dialog')
   await dialog.getByLabel('Name').fill('Invented Walk-in')
   await dialog.getByLabel('Born on').fill('1991-03-04')
-  await dialog.getByLabel('Protocol').selectOption({ label: 'Quiet Tide brightening facial' })
-  await dialog.getByLabel('Room').selectOption({ label: seat.room })
-  await dialog.getByLabel('Practitioner').selectOption({ label: seat.practitioner })
+  await choose(dialog, 'Protocol', 'Quiet Tide brightening facial')
+  await choose(dialog, 'Room', seat.room)
+  await choose(dialog, 'Practitioner', seat.practitioner)
   await dialog.getByRole('button', { name: 'Ask the twelve questions' }).click()
   await expect(page).toHaveURL(/consult/)
   await expect(

@@ -1,5 +1,6 @@
 import { expect, test } from '@playwright/test'
 import {
+  choose,
   consultPart,
   enterStudio,
   morning,
@@ -273,7 +274,7 @@ test('a written protocol is edited, undone, published; the draft survives a relo
   await expect(mend).toBeVisible()
   await mend.click()
   await rung('tone-1').click()
-  await page.getByLabel('Product of Tone', { exact: true }).selectOption('chamomile-toner')
+  await choose(page, 'Product of Tone', 'Chamomile Toner')
   await page.reload()
   await rung('extract').click()
   await expect(minutes).toHaveValue('8')
@@ -292,10 +293,10 @@ test('bad input: a wrong password, a taken room, a visit that is not there', asy
   await enterStudio(page)
   await page.getByRole('button', { name: 'Book a visit' }).click()
   const dialog = page.getByRole('dialog')
-  await dialog.getByLabel('Client').selectOption({ label: 'Pilar Nwosu' })
-  await dialog.getByLabel('Protocol').selectOption({ label: 'Short acid visit' })
-  await dialog.getByLabel('Room').selectOption({ label: 'Tideline' })
-  await dialog.getByLabel('Practitioner').selectOption({ label: 'Maren Oduya-Lind' })
+  await choose(dialog, 'Client', 'Pilar Nwosu')
+  await choose(dialog, 'Protocol', 'Short acid visit')
+  await choose(dialog, 'Room', 'Tideline')
+  await choose(dialog, 'Practitioner', 'Maren Oduya-Lind')
   await dialog.getByLabel('From').fill('08:30')
   await dialog.getByRole('button', { name: 'Book', exact: true }).click()
   await expect(dialog.getByRole('alert')).toContainText('The room is taken')

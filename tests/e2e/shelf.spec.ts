@@ -2,6 +2,7 @@ import { expect, test, type Locator, type Page } from '@playwright/test'
 import { randomUUID } from 'node:crypto'
 import { OWNER, signedIn, withDatabase } from '../api/http'
 import {
+  choose,
   enterStudio,
   freshVisit,
   noFaults,
@@ -45,12 +46,12 @@ test.describe('the shelf', () => {
     await page.getByRole('searchbox', { name: 'Find' }).fill('lact')
     await expect(row(page, 'Lactic Soft Peel')).toContainText('lactic 12 % · pH 3.8')
     await page.getByRole('button', { name: 'Clear' }).click()
-    await page.getByLabel('Kind').selectOption('sun')
-    await page.getByLabel('Stock').selectOption('low')
+    await choose(page, 'Kind', 'sun')
+    await choose(page, 'Stock', 'low')
     await expect(row(page, 'Light Sun Fluid')).toContainText('3 doses')
     await expect(row(page, 'Mineral Sun Veil')).toHaveCount(0)
     await page.getByRole('button', { name: 'Clear' }).click()
-    await page.getByLabel('Never on').selectOption('neck')
+    await choose(page, 'Never on', 'neck')
     await expect(row(page, 'Glycolic Brief Peel')).toHaveCount(1)
     await expect(row(page, 'Oat Milk Cleanser')).toHaveCount(0)
     await page.getByRole('button', { name: 'Clear' }).click()
@@ -59,7 +60,7 @@ test.describe('the shelf', () => {
       'aria-sort',
       'ascending',
     )
-    await page.getByLabel('Stock').selectOption('past its time')
+    await choose(page, 'Stock', 'past its time')
     await expect(row(page, 'Dulse Gommage')).toContainText('✕ past its time')
     await page.getByRole('searchbox', { name: 'Find' }).fill('nothing of the kind')
     await expect(
@@ -108,7 +109,7 @@ test.describe('a product', () => {
     await openShelf(page, '/new')
     const name = fresh('Glycolic')
     await page.getByLabel('Name').fill(name)
-    await page.getByLabel('Kind').selectOption('acid')
+    await choose(page, 'Kind', 'acid')
     await putOnShelf(page)
     await expect(page.getByRole('heading', { level: 1 })).toHaveText(name)
     await page.getByRole('button', { name: 'Another active' }).click()
@@ -126,7 +127,7 @@ test.describe('a product', () => {
     await expect(page.getByRole('region', { name: 'Published review' })).toContainText(
       'Outside the published review',
     )
-    await page.getByLabel('Dissolved in').selectOption('alcohol')
+    await choose(page, 'Dissolved in', 'alcohol')
     await expect(acid).toContainText('It holds in water only')
     await expect(page.getByRole('status').filter({ hasText: 'Saved' })).toBeVisible()
     await page.getByRole('button', { name: 'Undo' }).click()
@@ -207,7 +208,7 @@ test.describe('a product', () => {
 
 test.describe('the mix bench', () => {
   const add = async (page: Page, name: string, parts: string) => {
-    await page.getByLabel('Add a part').selectOption({ label: name })
+    await choose(page, 'Add a part', name)
     await page.getByLabel(`Parts of ${name}`).fill(parts)
     await page.getByLabel(`Parts of ${name}`).blur()
   }
@@ -263,7 +264,7 @@ test.describe('the mix bench', () => {
   }) => {
     await openShelf(page, '/bench')
     await add(page, 'Lactic Soft Peel', '1')
-    await page.getByLabel('Add a part').selectOption({ label: 'Water' })
+    await choose(page, 'Add a part', 'Water')
     await expect(page.getByRole('region', { name: 'Actives of the mix' })).toContainText('6 %')
     await page.reload()
     await expect(page.getByLabel('Parts of Water')).toHaveValue('1')
@@ -487,7 +488,7 @@ test('prices: the margin falls below what is wanted, and included is set against
   await line.getByLabel('Price of Short acid visit').blur()
   await expect(line).not.toContainText('↓')
   const offer = page.getByRole('region', { name: 'Included or one by one' })
-  await offer.getByLabel('With').selectOption({ label: 'Quiet Tide brightening facial' })
+  await choose(offer, 'With', 'Quiet Tide brightening facial')
   await offer.getByRole('button', { name: 'Lip enhancement' }).click()
   await offer.getByLabel('All for').fill('105')
   await expect(offer).toContainText('One by one €112.00')

@@ -35,6 +35,13 @@ export const consultPart = async (page: Page, name: string) => {
     .getByRole('button', { name })
     .click()
 }
+/** Chooses from a field with a list behind it: by the field’s label, then by the words of the choice. */
+export async function choose(scope: Page | Locator, label: string | RegExp, words: string) {
+  const page = 'goto' in scope ? scope : scope.page()
+  await scope.getByLabel(label, { exact: true }).first().click()
+  await page.locator('.choices').getByRole('option', { name: words, exact: true }).click()
+  await expect(page.locator('.choices')).toHaveCount(0)
+}
 /** Reads the skin as it is, so that nothing of the plan is open. */
 export async function readAsIs(page: Page) {
   await stage(page, 'Read skin')

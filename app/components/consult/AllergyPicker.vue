@@ -107,7 +107,7 @@ const flip = (id: string) =>
         </button>
       </div>
       <p
-        v-for="(change, at) in changesBecause(plan, `Allergy to ${family.name.toLowerCase()}`)"
+        v-for="(change, at) in changesBecause(plan, `allergy:${family.id}`)"
         :key="at"
         class="mt-1 text-sm"
       >

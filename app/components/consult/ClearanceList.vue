@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import type { Clearance } from '#core/client'
-import { RULE_BOOK } from '#core/safety'
+import { CLEARANCE_RULES } from '#core/safety'
 import { shortDate } from '~/support/time'
 
 const props = defineProps<{
@@ -10,13 +10,12 @@ const props = defineProps<{
   disabled: boolean
 }>()
 const emit = defineEmits<{ clear: [clearance: Clearance] }>()
-const all = RULE_BOOK.flatMap((rule) =>
-  rule.effects.flatMap((effect) =>
-    effect.unless?.kind === 'clearance'
-      ? [{ id: effect.unless.id, title: rule.title, ruleId: rule.id }]
-      : [],
-  ),
-)
+const all = CLEARANCE_RULES.map(({ id, title, clearance }) => ({
+  id: clearance,
+  title,
+  ruleId: id,
+}))
+const choices = all.map(({ id, title, ruleId }) => ({ value: id, words: `${title} (${ruleId})` }))
 const titleOf = (id: string) => all.find((one) => one.id === id)?.title ?? id
 const choosing = ref('')
 const by = ref('')
@@ -96,14 +95,15 @@ function keep() {
       <button type="button" class="rung" @click="choosing = ''">Cancel</button>
       <p v-if="trouble" role="alert" class="w-full text-mind">{{ trouble }}</p>
     </form>
-    <label class="flex flex-col gap-1 mt-5 text-sm text-soft max-w-md">
-      Another clearance
-      <select v-model="choosing" class="field" :disabled="disabled">
-        <option value="">Choose</option>
-        <option v-for="one in all" :key="one.id" :value="one.id">
-          {{ one.title }} ({{ one.ruleId }})
-        </option>
-      </select>
-    </label>
+    <FieldChoice
+      class="mt-5 max-w-md"
+      label="Another clearance"
+      unset="Choose"
+      grows
+      :value="choosing"
+      :options="choices"
+      :disabled="disabled"
+      @change="choosing = $event"
+    />
   </section>
 </template>

@@ -3,6 +3,7 @@ import type { Product } from '#core/catalog'
 import type { Fact } from '#core/client'
 import { chosenText } from '~/support/files'
 import { listForClient } from '~/support/consult/ingredient-list'
+import { orNone } from '~/support/options'
 
 /** Reads the list of any product for this client: one of the shelf, or what the client brought along. */
 const props = defineProps<{ facts: ReadonlyMap<string, Fact>; products: readonly Product[] }>()
@@ -12,19 +13,28 @@ const trouble = ref('')
 const reading = computed(() =>
   typed.value.trim() === '' ? undefined : listForClient(typed.value, props.facts),
 )
-const listed = computed(() => [...props.products].sort((a, b) => a.name.localeCompare(b.name)))
+const chosenId = ref('')
+const choices = computed(() => {
+  const named = props.products.map(({ id, name, inci }) => ({
+    value: id,
+    words: inci ? name : `${name}, no list`,
+  }))
+  named.sort((a, b) => a.words.localeCompare(b.words))
+  return orNone(named, 'none of these')
+})
 
 async function take(event: Event) {
   const chosen = await chosenText(event, { bytes: 200_000, what: 'an ingredient list' })
   trouble.value = chosen && 'trouble' in chosen ? chosen.trouble : ''
   if (chosen && 'text' in chosen) typed.value = chosen.text
 }
-const choose = (event: Event) => {
-  const product = props.products.find((one) => one.id === (event.target as HTMLSelectElement).value)
-  trouble.value =
-    product && !product.inci
-      ? `${product.name} has no ingredient list: not checked, never clear.`
-      : ''
+function choose(id: string) {
+  chosenId.value = id
+  const product = props.products.find((candidate) => candidate.id === id)
+  const isUnread = product && !product.inci
+  trouble.value = isUnread
+    ? `${product.name} has no ingredient list: not checked, never clear.`
+    : ''
   typed.value = product?.inci ?? ''
 }
 const SIGNS = { allergic: '⊘ ', 'may cross': '! ', no: '' } as const
@@ -37,15 +47,15 @@ const SIGNS = { allergic: '⊘ ', 'may cross': '! ', no: '' } as const
       <div class="grid grid-cols-[minmax(0,1fr)_minmax(0,1fr)] gap-6">
         <div class="flex flex-col gap-3">
           <div class="flex items-end gap-3">
-            <label class="flex flex-col gap-1 flex-1">
-              From the shelf
-              <select class="field" @change="choose">
-                <option value="">none of these</option>
-                <option v-for="product in listed" :key="product.id" :value="product.id">
-                  {{ product.name }}{{ product.inci ? '' : ', no list' }}
-                </option>
-              </select>
-            </label>
+            <FieldChoice
+              class="flex-1"
+              plain
+              grows
+              label="From the shelf"
+              :value="chosenId"
+              :options="choices"
+              @change="choose"
+            />
             <label class="rung cursor-pointer">
               From a file<input
                 type="file"

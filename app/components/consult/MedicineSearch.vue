@@ -102,11 +102,7 @@ const say = (one: { known: Known; fact: Fact }, change: Partial<Fact>) => {
           Not any more
         </button>
       </div>
-      <p
-        v-for="(change, at) in changesBecause(plan, one.known.name)"
-        :key="at"
-        class="text-sm mt-1"
-      >
+      <p v-for="(change, at) in changesBecause(plan, one.fact.code)" :key="at" class="text-sm mt-1">
         <span class="font-semibold">{{ change.what }}.</span> {{ change.why[0]?.reason }}
       </p>
     </div>

@@ -5,6 +5,7 @@ import type { PatchTest } from '#core/client'
 import { passedTests } from '#core/safety'
 import { zoneName, type ZoneId } from '#core/skin'
 import { shortDate } from '~/support/time'
+import { byName } from '~/support/options'
 
 const props = defineProps<{
   tests: readonly (PatchTest & { id: string })[]
@@ -17,6 +18,7 @@ const emit = defineEmits<{
   read: [id: string, result: 'calm' | 'reacted']
 }>()
 const ZONES: readonly ZoneId[] = ['ears', 'jaw-left', 'neck-side-left', 'arms']
+const zones = ZONES.map((id) => ({ value: id, words: zoneName(id) }))
 const productId = ref('')
 const zone = ref<ZoneId>('ears')
 const valid = computed(() => new Set(passedTests(props.tests, props.today)))
@@ -85,21 +87,17 @@ function words(test: PatchTest): string {
       <li v-if="tests.length === 0" class="py-2 text-soft">None placed yet.</li>
     </ul>
     <div class="flex flex-wrap items-end gap-3 mt-4">
-      <label class="flex flex-col gap-1">
-        Product
-        <select v-model="productId" class="field max-w-64">
-          <option value="" disabled>Choose</option>
-          <option v-for="product in products" :key="product.id" :value="product.id">{{
-            product.name
-          }}</option>
-        </select>
-      </label>
-      <label class="flex flex-col gap-1">
-        Where
-        <select v-model="zone" class="field">
-          <option v-for="one in ZONES" :key="one" :value="one">{{ zoneName(one) }}</option>
-        </select>
-      </label>
+      <FieldChoice
+        class="w-64"
+        plain
+        grows
+        label="Product"
+        unset="Choose"
+        :value="productId"
+        :options="byName(products)"
+        @change="productId = $event"
+      />
+      <FieldChoice plain label="Where" :value="zone" :options="zones" @change="zone = $event" />
     </div>
     <div class="flex flex-wrap gap-2 mt-3">
       <button

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import type { FittedPlan } from '#core/adapt'
 import { factsInForce, medicinesFor, type Fact, type Known } from '#core/client'
-import type { SkinAnswer } from '#core/climb'
+import { CALM_ANSWER, type SkinAnswer } from '#core/climb'
 import { cardState, nothingNew, SINCE_CARDS, type SinceCard } from '~/support/consult/consult'
 import { changesBecause } from '~/support/fit/consequences'
 import { shortDate } from '~/support/time'
@@ -41,22 +41,11 @@ const line = (card: SinceCard) => {
       .join(' · ') || card.hint
   )
 }
-const calm = (): SkinAnswer => ({
-  redness: 0,
-  rednessHours: 0,
-  stinging: 0,
-  swelling: false,
-  blisters: false,
-  weeping: false,
-  burn: false,
-  darkMark: false,
-  coldSore: false,
-})
-const skin = ref<SkinAnswer>(calm())
+const skin = ref<SkinAnswer>({ ...CALM_ANSWER })
 watch(
   () => props.lastVisit,
   (visit) => {
-    skin.value = visit?.answer ?? calm()
+    skin.value = visit?.answer ?? { ...CALM_ANSWER }
   },
   { immediate: true },
 )
@@ -170,7 +159,7 @@ const confirmWords = computed(() => {
           :question="question"
           :fact="inForce.get(question.code)"
           :medicines="namesFor(question.code)"
-          :changes="changesBecause(plan, question.ask)"
+          :changes="changesBecause(plan, question.code)"
           :today="today"
           :disabled="disabled"
           @answer="emit('answer', [$event])"

@@ -8,6 +8,8 @@ const props = defineProps<{
 }>()
 const emit = defineEmits<{ choose: [question: string, school: string] }>()
 const answered = (id: string) => props.methods[id] ?? ''
+const schoolsOf = ({ schools, byDefault }: (typeof METHODS)[number]) =>
+  schools.map(({ id, name }) => ({ value: id, words: id === byDefault ? `${name} (usual)` : name }))
 const why = (id: string, school: string) =>
   METHODS.find((one) => one.id === id)?.schools.find((one) => one.id === school)?.why
 </script>
@@ -19,23 +21,22 @@ const why = (id: string, school: string) =>
       back.
     </p>
     <div v-for="method in METHODS" :key="method.id" class="border-t border-hair py-2">
-      <label class="flex items-center gap-2">
-        <span class="w-32 shrink-0">
+      <div class="flex items-center gap-2">
+        <span class="w-32 shrink-0" aria-hidden="true">
           {{ method.asks }}
         </span>
-        <select
-          class="field !min-h-[36px] !px-2 flex-1 min-w-0"
-          :aria-label="method.asks"
+        <FieldChoice
+          beside
+          small
+          class="choice-fills flex-1 min-w-0"
+          :name="method.asks"
+          unset="as written"
           :value="answered(method.id)"
+          :options="schoolsOf(method)"
           :disabled="busy"
-          @change="emit('choose', method.id, ($event.target as HTMLSelectElement).value)"
-        >
-          <option value="" disabled>as written</option>
-          <option v-for="school in method.schools" :key="school.id" :value="school.id">
-            {{ school.name }}{{ school.id === method.byDefault ? ' (usual)' : '' }}
-          </option>
-        </select>
-      </label>
+          @change="emit('choose', method.id, $event)"
+        />
+      </div>
       <p v-if="said[method.id]" role="status" class="text-sm mt-1">{{
         said[method.id]!.join(' ')
       }}</p>

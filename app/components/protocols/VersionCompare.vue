@@ -54,22 +54,8 @@ const wordsOf = ({ kind, moved, details }: RungDiff) =>
   </p>
   <div v-else>
     <div class="grid grid-cols-2 gap-3 mb-3">
-      <label class="flex flex-col gap-1 text-sm text-soft">
-        From
-        <select v-model="from" class="field !text-ink w-full">
-          <option v-for="one in choices" :key="one.value" :value="one.value">{{
-            one.words
-          }}</option>
-        </select>
-      </label>
-      <label class="flex flex-col gap-1 text-sm text-soft">
-        To
-        <select v-model="to" class="field !text-ink w-full">
-          <option v-for="one in choices" :key="one.value" :value="one.value">{{
-            one.words
-          }}</option>
-        </select>
-      </label>
+      <FieldChoice label="From" grows :value="from" :options="choices" @change="from = $event" />
+      <FieldChoice label="To" grows :value="to" :options="choices" @change="to = $event" />
     </div>
     <p role="status" class="mb-2 text-soft">{{
       told.length === 0

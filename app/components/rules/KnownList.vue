@@ -79,6 +79,7 @@ function save() {
     }),
   )
 }
+const questions = QUESTIONS.map(({ code, ask }) => ({ value: code, words: ask }))
 const rulesOf = (code: string) => rulesAsking(code).map((rule) => rule.id)
 </script>
 
@@ -148,14 +149,14 @@ const rulesOf = (code: string) => rulesAsking(code).map((rule) => rule.id)
           Also said as, with commas between
           <input v-model="form.synonyms" class="field" />
         </label>
-        <label class="flex flex-col gap-1">
-          Answers yes to
-          <select v-model="form.code" class="field">
-            <option v-for="question in QUESTIONS" :key="question.code" :value="question.code">{{
-              question.ask
-            }}</option>
-          </select>
-        </label>
+        <FieldChoice
+          plain
+          grows
+          label="Answers yes to"
+          :value="form.code"
+          :options="questions"
+          @change="form.code = $event"
+        />
         <p class="text-soft">Rules: {{ rulesOf(form.code).join(', ') || 'none' }}</p>
         <p v-if="trouble" role="alert" class="text-mind font-medium">{{ trouble }}</p>
         <div class="flex gap-3">

@@ -1,10 +1,11 @@
 <script setup lang="ts">
 import type { Kit, Listed } from '#core/catalog'
 import { CONCERNS } from '#core/client'
-import { minorTyped, money, moneyField } from '~/support/money'
+import { money } from '~/support/money'
+import { asOptions, byName } from '~/support/options'
 import { call } from '~/support/api'
 import { idFrom } from '~/support/shelf/shelf'
-import { takeNumber, textOf as text } from '~/support/typed'
+import { textOf } from '~/support/typed'
 
 const props = defineProps<{
   kits: readonly Kit[]
@@ -16,54 +17,40 @@ const { things, trouble, state, put: putThing } = useThings<Kit>(() => props.kit
 const put = (kit: Kit) =>
   putThing(kit, () => call(`/api/shelf/kits/${kit.id}`, { method: 'PUT', body: kit }))
 const named = ref('')
-const byName = computed(() =>
-  [...props.products].filter((one) => !one.archived).sort((a, b) => a.name.localeCompare(b.name)),
+const MOST_ITEMS = 12
+const MOST = 10_000
+const onShelf = computed(() =>
+  props.products
+    .filter((product) => !product.archived)
+    .sort((a, b) => a.name.localeCompare(b.name)),
 )
-const unitOf = (id: string) => props.products.find((one) => one.id === id)?.unit ?? ''
-const take = (event: Event, words: string, use: (value: number) => void) =>
-  takeNumber(
-    event,
-    words,
-    (says) => {
-      trouble.value = says
-    },
-    (value) => {
-      if (value !== undefined) use(value)
-    },
-    0,
-    10_000,
-  )
-const item = (kit: Kit, at: number, more: Partial<Kit['items'][number]>) =>
-  put({ ...kit, items: kit.items.map((one, index) => (index === at ? { ...one, ...more } : one)) })
-function price(kit: Kit, event: Event) {
-  const minor = minorTyped(text(event), props.currency)
-  if (typeof minor !== 'number')
-    return void (trouble.value = `${kit.name}: “${text(event)}” is not a price.`)
-  void put({ ...kit, priceMinor: minor })
+const choices = computed(() => byName(onShelf.value))
+const unitOf = (id: string) => props.products.find((product) => product.id === id)?.unit ?? ''
+function complain(says: string) {
+  trouble.value = says
 }
+const putItem = (kit: Kit, at: number, more: Partial<Kit['items'][number]>) =>
+  put({
+    ...kit,
+    items: kit.items.map((item, index) => (index === at ? { ...item, ...more } : item)),
+  })
+const newItem = (productId: string) => ({ productId, amount: 1, home: '' })
+const addItem = (kit: Kit) => put({ ...kit, items: [...kit.items, newItem(onShelf.value[0]!.id)] })
+const removeItem = (kit: Kit, at: number) =>
+  put({ ...kit, items: kit.items.filter((_, index) => index !== at) })
 async function add() {
-  const first = byName.value[0]
-  if (
-    first &&
-    (await put({
-      id: idFrom(named.value, new Set(things.value.map((one) => one.id))),
-      name: named.value.trim(),
-      concern: 'hydrate',
-      priceMinor: 0,
-      stock: 0,
-      items: [{ productId: first.id, amount: 1, home: '' }],
-    }))
-  )
-    named.value = ''
+  const first = onShelf.value[0]
+  if (!first) return
+  const isAdded = await put({
+    id: idFrom(named.value, new Set(things.value.map((kit) => kit.id))),
+    name: named.value.trim(),
+    concern: 'hydrate',
+    priceMinor: 0,
+    stock: 0,
+    items: [newItem(first.id)],
+  })
+  if (isAdded) named.value = ''
 }
-const countSets = (kit: Kit, event: Event) =>
-  take(event, `${kit.name}, sets left`, (value) => {
-    void put({ ...kit, stock: Math.round(value) })
-  })
-const putAmount = (kit: Kit, at: number, event: Event) =>
-  take(event, `Part ${at + 1} of ${kit.name}`, (amount) => {
-    if (amount > 0) void item(kit, at, { amount })
-  })
 </script>
 
 <template>
@@ -93,86 +80,80 @@ const putAmount = (kit: Kit, at: number, event: Event) =>
       </div>
       <fieldset :disabled="disabled" class="mt-2">
         <div class="flex gap-3 mb-2">
-          <label class="flex items-center gap-2">
-            For
-            <select
-              class="field !min-h-[38px]"
-              :value="kit.concern"
-              @change="put({ ...kit, concern: text($event) as Kit['concern'] })"
-            >
-              <option v-for="one in CONCERNS" :key="one">{{ one }}</option>
-            </select>
-          </label>
-          <label class="flex items-center gap-2">
-            Price, {{ currency }}
-            <input
-              class="field !min-h-[38px] w-28"
-              inputmode="decimal"
-              v-shown="moneyField(kit.priceMinor, currency)"
-              @change="price(kit, $event)"
-            />
-          </label>
-          <label class="flex items-center gap-2">
-            Sets left
-            <input
-              type="number"
-              min="0"
-              class="field !min-h-[38px] w-20"
-              v-shown="kit.stock"
-              @change="countSets(kit, $event)"
-            />
-          </label>
+          <FieldChoice
+            beside
+            label="For"
+            :value="kit.concern"
+            :options="asOptions(CONCERNS)"
+            @change="put({ ...kit, concern: $event })"
+          />
+          <FieldMoney
+            beside
+            :label="`Price, ${currency}`"
+            :words="kit.name"
+            :value="kit.priceMinor"
+            :currency="currency"
+            @change="put({ ...kit, priceMinor: $event })"
+            @bad="complain"
+          />
+          <FieldFigure
+            beside
+            whole
+            label="Sets left"
+            :words="`${kit.name}, sets left`"
+            :value="kit.stock"
+            :most="MOST"
+            @change="put({ ...kit, stock: $event })"
+            @bad="complain"
+          />
         </div>
         <div
-          v-for="(one, at) in kit.items"
+          v-for="(item, at) in kit.items"
           :key="at"
           class="flex items-center gap-2 py-1 border-t border-hair"
         >
-          <select
-            class="field !min-h-[38px] w-64"
-            :value="one.productId"
-            :aria-label="`Part ${at + 1} of ${kit.name}`"
-            @change="item(kit, at, { productId: text($event) })"
-          >
-            <option v-for="product in byName" :key="product.id" :value="product.id">{{
-              product.name
-            }}</option>
-          </select>
-          <input
-            class="field !min-h-[38px] w-20"
-            inputmode="decimal"
-            v-shown="one.amount"
-            :aria-label="`Amount of part ${at + 1} of ${kit.name}`"
-            @change="putAmount(kit, at, $event)"
+          <FieldChoice
+            beside
+            grows
+            class="choice-fills w-64"
+            :name="`Part ${at + 1} of ${kit.name}`"
+            :value="item.productId"
+            :options="choices"
+            @change="putItem(kit, at, { productId: $event })"
           />
-          <span class="w-8 text-soft">{{ unitOf(one.productId) }}</span>
+          <FieldFigure
+            beside
+            :name="`Amount of part ${at + 1} of ${kit.name}`"
+            :words="`Part ${at + 1} of ${kit.name}`"
+            :value="item.amount"
+            :least="0.001"
+            :most="MOST"
+            @change="putItem(kit, at, { amount: $event })"
+            @bad="complain"
+          />
+          <span class="w-8 text-soft">{{ unitOf(item.productId) }}</span>
           <input
             class="field !min-h-[38px] flex-1"
             maxlength="160"
             placeholder="at home: how, and when"
-            v-shown="one.home"
+            v-shown="item.home"
             :aria-label="`At home, part ${at + 1} of ${kit.name}`"
-            @change="item(kit, at, { home: text($event) })"
+            @change="putItem(kit, at, { home: textOf($event) })"
           />
           <button
             type="button"
             class="pick !min-h-[38px]"
             :disabled="kit.items.length < 2"
-            @click="put({ ...kit, items: kit.items.filter((_, index) => index !== at) })"
+            @click="removeItem(kit, at)"
           >
             Take out
           </button>
         </div>
         <button
-          v-if="!disabled && kit.items.length < 12"
+          v-if="!disabled && kit.items.length < MOST_ITEMS"
           type="button"
           class="rung mt-2 !min-h-[38px]"
-          @click="
-            put({
-              ...kit,
-              items: [...kit.items, { productId: byName[0]!.id, amount: 1, home: '' }],
-            })
-          "
+          @click="addItem(kit)"
         >
           Another part
         </button>

@@ -45,6 +45,11 @@ const earned = (row: PriceRow) =>
     : undefined
 const isThin = (row: PriceRow) =>
   (earned(row)?.marginPercent ?? Infinity) < props.rates.marginPercent
+const priced = computed(() =>
+  protocols.value
+    .filter(({ priceMinor }) => priceMinor)
+    .map((row) => ({ value: row.ref, words: row.name })),
+)
 const flip = (id: string) => {
   set.value.addOns = set.value.addOns.includes(id)
     ? set.value.addOns.filter((one) => one !== id)
@@ -151,19 +156,14 @@ const flip = (id: string) => {
     >
       <h2 class="text-xl">Included, or one by one?</h2>
       <div class="flex flex-wrap items-end gap-3 mt-2">
-        <label class="flex flex-col gap-1 text-sm text-soft">
-          With
-          <select v-model="set.protocol" class="field !text-ink">
-            <option value="">choose a protocol</option>
-            <option
-              v-for="row in protocols.filter((one) => one.priceMinor)"
-              :key="row.ref"
-              :value="row.ref"
-            >
-              {{ row.name }}
-            </option>
-          </select>
-        </label>
+        <FieldChoice
+          label="With"
+          grows
+          unset="choose a protocol"
+          :value="set.protocol"
+          :options="priced"
+          @change="set.protocol = $event"
+        />
         <button
           v-for="row in addOns.filter((one) => one.priceMinor)"
           :key="row.ref"

@@ -1,34 +1,18 @@
 <script setup lang="ts">
 import { SUPPLY_KINDS, type Supply } from '#core/catalog'
-import { minorTyped, moneyField } from '~/support/money'
 import { call } from '~/support/api'
 import { idFrom } from '~/support/shelf/shelf'
-import { takeNumber, textOf as text } from '~/support/typed'
 
 const props = defineProps<{ supplies: readonly Supply[]; currency: string; disabled: boolean }>()
 const { things, trouble, state, put: putThing } = useThings<Supply>(() => props.supplies)
 const put = (supply: Supply) =>
   putThing(supply, () => call(`/api/shelf/supplies/${supply.id}`, { method: 'PUT', body: supply }))
 const named = ref('')
+const MOST = 100_000
 const WORDS = { 'single use': 'Used once', laundry: 'Washed', kept: 'Kept' } as const
-const count = (supply: Supply, key: 'pack' | 'stock', event: Event) =>
-  takeNumber(
-    event,
-    supply.name,
-    (says) => {
-      trouble.value = says
-    },
-    (value) => {
-      if (value !== undefined) void put({ ...supply, [key]: Math.round(value) })
-    },
-    key === 'pack' ? 1 : 0,
-    100_000,
-  )
-function price(supply: Supply, event: Event) {
-  const minor = minorTyped(text(event), props.currency)
-  if (minor === undefined || minor === null)
-    return void (trouble.value = `${supply.name}: “${text(event)}” is not a price.`)
-  void put({ ...supply, packMinor: minor })
+const KINDS = SUPPLY_KINDS.map((kind) => ({ value: kind, words: WORDS[kind].toLowerCase() }))
+function complain(says: string) {
+  trouble.value = says
 }
 async function add() {
   if (
@@ -75,47 +59,53 @@ async function add() {
           >
             <td class="py-1.5">{{ supply.name }}</td>
             <td v-if="kind === 'single use'">
-              <input
-                class="field !min-h-[38px] w-24"
-                inputmode="numeric"
+              <FieldFigure
+                beside
+                whole
+                :name="`${supply.name} in a pack`"
+                :words="supply.name"
+                :value="supply.pack"
+                :least="1"
+                :most="MOST"
                 :disabled="disabled"
-                v-shown="supply.pack"
-                :aria-label="`${supply.name} in a pack`"
-                @change="count(supply, 'pack', $event)"
+                @change="put({ ...supply, pack: $event })"
+                @bad="complain"
               />
             </td>
             <td v-if="kind !== 'kept'">
-              <input
-                class="field !min-h-[38px] w-28"
-                inputmode="decimal"
+              <FieldMoney
+                beside
+                :name="`Price of ${supply.name}`"
+                :words="supply.name"
+                :value="supply.packMinor"
+                :currency="currency"
                 :disabled="disabled"
-                v-shown="moneyField(supply.packMinor, currency)"
-                :aria-label="`Price of ${supply.name}`"
-                @change="price(supply, $event)"
+                @change="put({ ...supply, packMinor: $event })"
+                @bad="complain"
               />
             </td>
             <td>
-              <input
-                class="field !min-h-[38px] w-24"
-                inputmode="numeric"
+              <FieldFigure
+                beside
+                whole
+                :name="`${supply.name} left`"
+                :words="supply.name"
+                :value="supply.stock"
+                :most="MOST"
                 :disabled="disabled"
-                v-shown="supply.stock"
-                :aria-label="`${supply.name} left`"
-                @change="count(supply, 'stock', $event)"
+                @change="put({ ...supply, stock: $event })"
+                @bad="complain"
               />
             </td>
             <td>
-              <select
-                class="field !min-h-[38px]"
-                :disabled="disabled"
+              <FieldChoice
+                beside
+                :name="`Kind of ${supply.name}`"
                 :value="supply.kind"
-                :aria-label="`Kind of ${supply.name}`"
-                @change="put({ ...supply, kind: text($event) as Supply['kind'] })"
-              >
-                <option v-for="one in SUPPLY_KINDS" :key="one" :value="one">{{
-                  WORDS[one].toLowerCase()
-                }}</option>
-              </select>
+                :options="KINDS"
+                :disabled="disabled"
+                @change="put({ ...supply, kind: $event })"
+              />
             </td>
           </tr>
         </tbody>

@@ -1,13 +1,6 @@
 <script setup lang="ts">
-import {
-  DECISION_WORDS,
-  LESION_WORDS,
-  OUTCOME_WORDS,
-  zoneName,
-  type Lesion,
-  type MapView,
-  type ZoneId,
-} from '#core/skin'
+import { useEventListener } from '@vueuse/core'
+import { zoneName, type Lesion, type MapView, type ZoneId } from '#core/skin'
 import { MAP_HEIGHT, MAP_SHOWN, MAP_WIDTH, neighbour, viewOf } from '~/skin-map/shapes'
 
 const props = defineProps<{
@@ -85,13 +78,10 @@ function keyed(zone: ZoneId, label: readonly [number, number], event: KeyboardEv
     void nextTick(() => svg.value?.querySelector<SVGElement>(`[data-zone="${next}"]`)?.focus())
   }
 }
-const pinWords = (lesion: Lesion) =>
-  `${LESION_WORDS[lesion.type]}, ${zoneName(lesion.zone)}, ${DECISION_WORDS[lesion.decision].toLowerCase()}${lesion.outcome ? `, ${OUTCOME_WORDS[lesion.outcome].toLowerCase()}` : ''}`
-onMounted(() => window.addEventListener('pointerup', release))
-onBeforeUnmount(() => window.removeEventListener('pointerup', release))
-function release() {
+useEventListener('pointerup', () => {
   pressed = false
-}
+})
+const MODE_WORDS = { pin: 'pins', paint: 'paints', choose: 'chooses' } as const
 </script>
 
 <template>
@@ -99,7 +89,7 @@ function release() {
     ref="svg"
     :viewBox="`0 ${MAP_SHOWN.top} ${MAP_WIDTH} ${MAP_SHOWN.height}`"
     role="group"
-    :aria-label="`Map, ${shapes.name}: arrow keys move, Enter ${{ pin: 'pins', paint: 'paints', choose: 'chooses' }[mode]}`"
+    :aria-label="`Map, ${shapes.name}: arrow keys move, Enter ${MODE_WORDS[mode]}`"
     class="block mx-auto w-auto max-w-full h-[min(405px,46vh)] select-none touch-none"
     :class="mode === 'pin' && !disabled ? 'cursor-crosshair' : ''"
   >
@@ -165,78 +155,14 @@ function release() {
       stroke-linecap="round"
       class="pointer-events-none"
     />
-    <g class="pointer-events-none">
-      <template v-for="shape in shapes.zones" :key="`g${shape.zone}`">
-        <text
-          v-if="grades.get(shape.zone)"
-          :x="shape.label[0]"
-          :y="shape.label[1] + 5"
-          text-anchor="middle"
-          font-size="15"
-          font-weight="700"
-          fill="var(--ink)"
-          paint-order="stroke"
-          stroke="var(--raised)"
-          stroke-width="3"
-        >
-          {{ grades.get(shape.zone) }}
-        </text>
-        <text
-          v-else-if="before.get(shape.zone)"
-          :x="shape.label[0]"
-          :y="shape.label[1] + 5"
-          text-anchor="middle"
-          font-size="13"
-          fill="var(--ink-soft)"
-          paint-order="stroke"
-          stroke="var(--raised)"
-          stroke-width="3"
-        >
-          {{ before.get(shape.zone) }}
-        </text>
-      </template>
-    </g>
-    <g
+    <ZoneGrades :shapes="shapes.zones" :grades="grades" :before="before" />
+    <LesionPin
       v-for="lesion in pins"
       :key="lesion.id"
-      :transform="`translate(${lesion.x * MAP_WIDTH} ${lesion.y * MAP_HEIGHT})`"
-      role="button"
-      tabindex="0"
-      :aria-label="pinWords(lesion)"
-      class="cursor-pointer"
-      @pointerdown.stop="emit('selectLesion', lesion.id)"
-      @keydown.enter.prevent="emit('selectLesion', lesion.id)"
-    >
-      <circle r="14" fill="transparent" />
-      <circle
-        v-if="lesion.id === selectedLesion"
-        r="12"
-        fill="none"
-        stroke="var(--now)"
-        stroke-width="2.5"
-      />
-      <circle
-        v-if="lesion.decision === 'ready'"
-        r="6"
-        fill="var(--raised)"
-        stroke="var(--ink)"
-        stroke-width="2"
-      />
-      <path
-        v-else-if="lesion.decision === 'leave'"
-        d="M-6 -6 L6 6 M6 -6 L-6 6"
-        stroke="var(--ink)"
-        stroke-width="2.4"
-      />
-      <path
-        v-else
-        d="M0 -8 L8 6 L-8 6 Z"
-        fill="var(--mind)"
-        stroke="var(--raised)"
-        stroke-width="1"
-      />
-      <circle v-if="lesion.outcome" r="2.4" fill="var(--ink)" />
-    </g>
+      :lesion="lesion"
+      :is-selected="lesion.id === selectedLesion"
+      @select="emit('selectLesion', lesion.id)"
+    />
   </svg>
 </template>
 

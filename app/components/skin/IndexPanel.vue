@@ -13,6 +13,7 @@ import {
   type PigmentRegion,
   type Reading,
 } from '#core/skin'
+import { upTo } from '~/support/options'
 
 const props = defineProps<{
   reading: Reading
@@ -63,6 +64,7 @@ function say(at: number, score: number) {
   if (at === next.length - 1 || at < next.length)
     emit('change', { ...props.reading, phototypeAnswers: next })
 }
+const gradesTo = (most: number) => [{ value: '0', words: '0' }, ...upTo(most)]
 </script>
 
 <template>
@@ -111,17 +113,14 @@ function say(at: number, score: number) {
               {{ REGION_WORDS[region] }}
             </th>
             <td v-for="part in PARTS" :key="part.key">
-              <select
-                class="field w-20"
-                :aria-label="`${REGION_WORDS[region]}, ${part.name.toLowerCase()}`"
-                :value="reading.pigment?.[region]?.[part.key] ?? 0"
+              <FieldChoice
+                beside
+                :name="`${REGION_WORDS[region]}, ${part.name.toLowerCase()}`"
+                :value="String(reading.pigment?.[region]?.[part.key] ?? 0)"
+                :options="gradesTo(part.most)"
                 :disabled="disabled"
-                @change="
-                  setPigment(region, part.key, Number(($event.target as HTMLSelectElement).value))
-                "
-              >
-                <option v-for="n in part.most + 1" :key="n" :value="n - 1">{{ n - 1 }}</option>
-              </select>
+                @change="setPigment(region, part.key, Number($event))"
+              />
             </td>
           </tr>
         </tbody>

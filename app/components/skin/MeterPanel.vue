@@ -24,6 +24,7 @@ const emit = defineEmits<{ change: [reading: Reading] }>()
 const kind = ref<MeterKind>('hydration')
 /** Chosen here or on the map. */
 const zone = defineModel<ZoneId>('zone', { required: true })
+const zones = READ_ZONES.map((id) => ({ value: id, words: zoneName(id) }))
 const typed = ref('')
 const live = ref<ProbeSample>()
 const trouble = ref('')
@@ -107,12 +108,7 @@ onBeforeUnmount(stop)
       </button>
     </div>
     <div class="flex flex-wrap items-end gap-3 mt-3">
-      <label class="flex flex-col gap-1">
-        Where
-        <select v-model="zone" class="field">
-          <option v-for="one in READ_ZONES" :key="one" :value="one">{{ zoneName(one) }}</option>
-        </select>
-      </label>
+      <FieldChoice plain label="Where" :value="zone" :options="zones" @change="zone = $event" />
       <form class="flex items-end gap-2" @submit.prevent="keepTyped">
         <label class="flex flex-col gap-1">
           {{ scale.name }}, {{ scale.least }} to {{ scale.most }}

@@ -1,16 +1,16 @@
 <script setup lang="ts">
 import { call, refusalOf } from '~/support/api'
+import { byName } from '~/support/options'
+import { missingChoice, type DayChoices } from '~/support/today/booking'
 
-interface Named {
-  id: string
-  name: string
-}
 const props = defineProps<{
   open: boolean
   day: string
-  choices: { clients: Named[]; rooms: Named[]; practitioners: Named[]; protocols: Named[] }
+  choices: DayChoices
   preset?: { clientId?: string; protocolId?: string; roomId?: string; practitionerId?: string }
 }>()
+/** Lists that grow with the salon are searched. */
+const GROWING: ReadonlySet<string> = new Set(['clientId', 'protocolId'])
 const emit = defineEmits<{ close: []; booked: [id: string] }>()
 
 const empty = () => ({
@@ -44,6 +44,8 @@ const lists = computed(
 )
 
 async function book() {
+  const missing = missingChoice(lists.value, form.value)
+  if (missing) return void (trouble.value = missing)
   try {
     const { id } = await call<{ id: string }>('/api/visits', { method: 'POST', body: form.value })
     emit('booked', id)
@@ -56,15 +58,17 @@ async function book() {
 <template>
   <PlainDialog :open="open" title="Book a visit" @close="emit('close')">
     <form class="grid grid-cols-2 gap-4" @submit.prevent="book">
-      <label v-for="list in lists" :key="list.key" class="flex flex-col gap-1">
-        {{ list.label }}
-        <select v-model="form[list.key]" class="field" required>
-          <option value="" disabled>Choose</option>
-          <option v-for="item in list.items" :key="item.id" :value="item.id">{{
-            item.name
-          }}</option>
-        </select>
-      </label>
+      <FieldChoice
+        v-for="list in lists"
+        :key="list.key"
+        plain
+        :grows="GROWING.has(list.key)"
+        :label="list.label"
+        unset="Choose"
+        :value="form[list.key]"
+        :options="byName(list.items)"
+        @change="form[list.key] = $event"
+      />
       <label class="flex flex-col gap-1">
         Day
         <input v-model="form.date" class="field" type="date" required />

@@ -1,16 +1,16 @@
 <script setup lang="ts">
 import { call, refusalOf } from '~/support/api'
+import { byName } from '~/support/options'
+import { missingChoice, type DayChoices } from '~/support/today/booking'
 
-interface Named {
-  id: string
-  name: string
-}
 const props = defineProps<{
   open: boolean
   today: string
-  choices: { rooms: Named[]; practitioners: Named[]; protocols: Named[] }
+  choices: Omit<DayChoices, 'clients'>
   practitionerId: string | null
 }>()
+/** Lists that grow with the salon are searched. */
+const GROWING: ReadonlySet<string> = new Set(['clientId', 'protocolId'])
 const emit = defineEmits<{ close: []; booked: [id: string] }>()
 
 const empty = () => ({
@@ -41,6 +41,8 @@ const lists = computed(
 )
 
 async function begin() {
+  const missing = missingChoice(lists.value, form.value)
+  if (missing) return void (trouble.value = missing)
   busy.value = true
   try {
     const { id } = await call<{ id: string }>('/api/visits/walk-in', {
@@ -96,15 +98,17 @@ async function begin() {
           required
         />
       </label>
-      <label v-for="list in lists" :key="list.key" class="flex flex-col gap-1">
-        {{ list.label }}
-        <select v-model="form[list.key]" class="field" required>
-          <option value="" disabled>Choose</option>
-          <option v-for="item in list.items" :key="item.id" :value="item.id">{{
-            item.name
-          }}</option>
-        </select>
-      </label>
+      <FieldChoice
+        v-for="list in lists"
+        :key="list.key"
+        plain
+        :grows="GROWING.has(list.key)"
+        :label="list.label"
+        unset="Choose"
+        :value="form[list.key]"
+        :options="byName(list.items)"
+        @change="form[list.key] = $event"
+      />
       <p v-if="trouble" role="alert" class="col-span-2 text-mind font-medium">{{ trouble }}</p>
       <div class="col-span-2 flex gap-3 justify-end mt-2">
         <button type="button" class="rung" @click="emit('close')">Cancel</button>

@@ -3,8 +3,10 @@ import { textOf } from '~/support/typed'
 
 /** A line of text with its label; told when it is left, trimmed. A needed one is never told empty. */
 const props = defineProps<{
-  label: string
+  label?: string
+  name?: string
   value: string
+  placeholder?: string
   maxlength?: number
   needed?: boolean
   lines?: number
@@ -24,9 +26,12 @@ const size = computed(() => (props.small ? '!min-h-[36px] !px-2 !text-ink' : '!t
     {{ label }}
     <textarea
       v-if="lines"
-      class="field !text-ink py-2"
+      class="field !text-ink py-2 resize-y"
+      spellcheck="false"
       :rows="lines"
       :maxlength="maxlength"
+      :placeholder="placeholder"
+      :aria-label="name"
       v-shown="value"
       @change="onChange"
     />
@@ -36,6 +41,8 @@ const size = computed(() => (props.small ? '!min-h-[36px] !px-2 !text-ink' : '!t
       class="field"
       :class="size"
       :maxlength="maxlength"
+      :placeholder="placeholder"
+      :aria-label="name"
       v-shown="value"
       @change="onChange"
     />

@@ -1,3 +1,4 @@
+import type { ComputedRef, ShallowRef } from 'vue'
 import { refDebounced, useDebounceFn, useLocalStorage, useRefHistory } from '@vueuse/core'
 import type { Sketch } from '#core/adapt'
 import type { Shelf } from '#core/catalog'
@@ -24,69 +25,47 @@ interface Opened {
 
 const KEEP_AFTER_MS = 120
 const SAVE_AFTER_MS = 600
+const SKETCH_AFTER_MS = 40
 const UNDO_DEPTH = 200
 const asJson = (value: unknown) => JSON.stringify(value)
 
-/** One protocol on the bench: what is written, its undo, its draft here and on the server, and the ladder as it stands. */
-export function useCard(id: string) {
-  const opened = shallowRef<Opened>()
-  const trouble = ref('')
-  // A value, replaced as a whole by every change: nothing inside it is watched, so forty rungs cost no more than four.
-  const state = shallowRef<CardState>({ name: '', steps: [], methods: {} })
-  const history = useRefHistory(state, { capacity: UNDO_DEPTH })
+const keptOf = ({ name, steps, methods }: CardState): CardState => ({ name, steps, methods })
+
+/** What is published: the card without a draft. */
+const publishedOf = (opened: Opened | undefined): CardState => ({
+  name: opened?.version?.name ?? opened?.name ?? '',
+  steps: opened?.version?.steps ?? [],
+  methods: opened?.version?.methods ?? {},
+})
+
+interface Bench {
+  readonly id: string
+  readonly opened: ShallowRef<Opened | undefined>
+  readonly state: ShallowRef<CardState>
+  readonly trouble: Ref<string>
+  readonly changed: ComputedRef<boolean>
+  readonly basedOn: ComputedRef<number>
+}
+
+/** Keeps what is written: on the tablet a moment after the last change, on the server a little later. */
+function useDraft({ id, opened, state, trouble, changed, basedOn }: Bench) {
   const local = useLocalStorage<Draft | null>(`zen-card-${id}`, null, {
     shallow: true,
     serializer: { read: (raw) => JSON.parse(raw) as Draft | null, write: asJson },
   })
   const saved = ref<'same' | 'saving' | 'saved' | 'here'>('same')
-  const sketched = shallowRef<Sketch>()
-  const shelf = computed<Shelf>(() => opened.value?.shelf ?? { products: [], devices: [] })
-  const published = computed<CardState>(() => ({
-    name: opened.value?.version?.name ?? opened.value?.name ?? '',
-    steps: opened.value?.version?.steps ?? [],
-    methods: opened.value?.version?.methods ?? {},
-  }))
-  const changed = computed(
-    () => opened.value !== undefined && asJson(state.value) !== asJson(published.value),
-  )
-  const basedOn = computed(() => opened.value?.version?.version ?? 0)
-
-  async function load() {
-    try {
-      const reply = await call<Opened>(`/api/protocols/${id}`)
-      opened.value = reply
-      // What was typed on this tablet and never reached the server is newer than the server's draft.
-      const drafts = [local.value, reply.draft]
-        .flatMap((draft) => draft ?? [])
-        .sort((a, b) => b.savedAt.localeCompare(a.savedAt))
-      state.value = drafts[0]
-        ? { name: drafts[0].name, steps: drafts[0].steps, methods: drafts[0].methods }
-        : published.value
-      await nextTick()
-      history.clear()
-      saved.value = changed.value ? 'saved' : 'same'
-      if (changed.value && drafts[0] && drafts[0].basedOn < basedOn.value)
-        trouble.value = `Version ${basedOn.value} was published after this draft was begun. Compare the two before you publish.`
-    } catch (error) {
-      trouble.value = refusalOf(error).detail
-    }
-  }
-
   let unsaved = ''
+  async function sendDraft(draft: Draft | null) {
+    const path = `/api/protocols/${id}/draft`
+    if (draft) {
+      const body = { basedOn: draft.basedOn, ...keptOf(draft) }
+      await call(path, { method: 'PUT', body })
+    } else if (opened.value?.draft) await call(path, { method: 'DELETE' })
+  }
   const send = useDebounceFn(async () => {
     const draft = local.value
     try {
-      if (draft)
-        await call(`/api/protocols/${id}/draft`, {
-          method: 'PUT',
-          body: {
-            basedOn: draft.basedOn,
-            name: draft.name,
-            steps: draft.steps,
-            methods: draft.methods,
-          },
-        })
-      else if (opened.value?.draft) await call(`/api/protocols/${id}/draft`, { method: 'DELETE' })
+      await sendDraft(draft)
       if (asJson(draft) === asJson(local.value)) saved.value = draft ? 'saved' : 'same'
       // Only what saving itself had said: a refusal to publish stays until it is answered.
       if (trouble.value === unsaved) trouble.value = ''
@@ -96,16 +75,12 @@ export function useCard(id: string) {
       if (status !== 0) trouble.value = unsaved = detail
     }
   }, SAVE_AFTER_MS)
-
-  /** The tablet has it a moment after the last change, the server a little later. */
+  const undated = (draft: Draft | null) => asJson(draft && { ...draft, savedAt: '' })
   const keep = useDebounceFn(() => {
     const draft = changed.value
       ? { ...state.value, basedOn: basedOn.value, savedAt: new Date().toISOString() }
       : null
-    if (
-      asJson(draft && { ...draft, savedAt: '' }) ===
-      asJson(local.value && { ...local.value, savedAt: '' })
-    ) {
+    if (undated(draft) === undated(local.value)) {
       saved.value = draft ? 'saved' : 'same'
       return
     }
@@ -117,50 +92,72 @@ export function useCard(id: string) {
     saved.value = 'saving'
     void keep()
   })
+  return { local, saved }
+}
 
+/** The ladder as it stands, drawn anew a moment after every change; only the latest drawing counts. */
+function useSketched({ opened, state }: Pick<Bench, 'opened' | 'state'>, shelf: Ref<Shelf>) {
+  const sketched = shallowRef<Sketch>()
   let latest = 0
-  const settled = refDebounced(state, 40)
+  const settled = refDebounced(state, SKETCH_AFTER_MS)
   watch([settled, opened], async () => {
     if (!opened.value) return
     const mine = ++latest
     const found = await useFitter().sketch(state.value.steps, shelf.value)
     if (mine === latest) sketched.value = found
   })
+  return sketched
+}
 
+/** One protocol on the bench: what is written, its undo, its draft here and on the server, and the ladder as it stands. */
+export function useCard(id: string) {
+  const opened = shallowRef<Opened>()
+  const { trouble, attempt } = useAttempt()
+  // A value, replaced as a whole by every change: nothing inside it is watched, so forty rungs cost no more than four.
+  const state = shallowRef<CardState>({ name: '', steps: [], methods: {} })
+  const history = useRefHistory(state, { capacity: UNDO_DEPTH })
+  const shelf = computed<Shelf>(() => opened.value?.shelf ?? { products: [], devices: [] })
+  const published = computed(() => publishedOf(opened.value))
+  const isWritten = () => asJson(state.value) !== asJson(published.value)
+  const changed = computed(() => opened.value !== undefined && isWritten())
+  const basedOn = computed(() => opened.value?.version?.version ?? 0)
+  const { local, saved } = useDraft({ id, opened, state, trouble, changed, basedOn })
+  const sketched = useSketched({ opened, state }, shelf)
+
+  async function open() {
+    const reply = await call<Opened>(`/api/protocols/${id}`)
+    opened.value = reply
+    // What was typed on this tablet and never reached the server is newer than the server's draft.
+    const [newest] = [local.value, reply.draft]
+      .flatMap((draft) => draft ?? [])
+      .sort((a, b) => b.savedAt.localeCompare(a.savedAt))
+    state.value = newest ? keptOf(newest) : published.value
+    await nextTick()
+    history.clear()
+    saved.value = changed.value ? 'saved' : 'same'
+    return newest
+  }
+  const load = async () => {
+    const draft = await attempt(open)
+    if (changed.value && draft && draft.basedOn < basedOn.value)
+      trouble.value = `Version ${basedOn.value} was published after this draft was begun. Compare the two before you publish.`
+  }
   /** Every change goes through here: one step of undo each. */
   const put = (change: Partial<CardState>) => {
     state.value = { ...state.value, ...change }
   }
-
+  /** The number of the version that is now published, or undefined with the reason in `trouble`. */
   async function publish(note: string): Promise<number | undefined> {
-    try {
-      const { version } = await call<{ version: number }>(`/api/protocols/${id}/versions`, {
-        method: 'POST',
-        body: { basedOn: basedOn.value, note, ...state.value },
-      })
-      local.value = null
-      trouble.value = ''
-      await load()
-      return version
-    } catch (error) {
-      trouble.value = refusalOf(error).detail
-      return undefined
-    }
+    const body = { basedOn: basedOn.value, note, ...state.value }
+    const reply = await attempt(() =>
+      call<{ version: number }>(`/api/protocols/${id}/versions`, { method: 'POST', body }),
+    )
+    if (!reply) return undefined
+    local.value = null
+    await load()
+    return reply.version
   }
-  return {
-    opened,
-    trouble,
-    state,
-    history,
-    shelf,
-    sketched,
-    changed,
-    saved,
-    basedOn,
-    published,
-    load,
-    put,
-    publish,
-  }
+  const shown = { opened, state, history, shelf, sketched }
+  return { ...shown, trouble, changed, saved, basedOn, published, load, put, publish }
 }
 export type CardOnBench = ReturnType<typeof useCard>

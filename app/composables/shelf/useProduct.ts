@@ -1,6 +1,9 @@
+import type { ShallowRef } from 'vue'
 import { useDebounceFn, useRefHistory } from '@vueuse/core'
 import { currentBatch, inUse, type Batch, type Product } from '#core/catalog'
 import { call, refusalOf, type Refusal } from '~/support/api'
+import { compact } from '~/support/compact'
+import { NEW_PRODUCT, type ProductChange } from '~/support/shelf/product-fields'
 import { idFrom } from '~/support/shelf/shelf'
 
 interface Reply {
@@ -10,64 +13,20 @@ interface Reply {
   changedAt: string
 }
 const SAVE_AFTER_MS = 600
-const NEW: Product = {
-  id: '',
-  name: '',
-  kind: 'serum',
-  concerns: [],
-  vehicle: 'water',
-  actives: [],
-  properties: [],
-  skin: 'any',
-  leaves: 'nothing',
-  emergencyOff: 'rinse',
-  openSkinUse: false,
-  expected: [],
-  stock: 0,
-  uses: [],
+type Refs = Pick<ProductOnBench, 'product' | 'state' | 'trouble'>
+interface ProductOnBench {
+  readonly product: ShallowRef<Product | undefined>
+  readonly state: Ref<'saved' | 'saving' | 'waiting' | 'new'>
+  readonly trouble: Ref<string>
 }
 
-/** One product on the bench: every change is kept a moment later, and can be undone. `parts`: what a house mix is made of. */
-export function useProduct(id: string, today: () => string) {
-  const product = shallowRef<Product>()
-  const history = useRefHistory(product, { capacity: 100 })
-  const fetched = shallowRef<Batch[]>([])
-  const archived = ref(false)
-  const { trouble, attempt } = useAttempt()
-  const { things: batches, put: putThing } = useThings<Batch>(() => fetched.value, trouble)
-  const state = ref<'saved' | 'saving' | 'waiting' | 'new'>('saved')
+/** Sends the product a moment after its last change, one request after the other. */
+function useSending(id: string, { product, state, trouble }: Refs) {
   let seenAt: string | undefined
-  const isNew = id === 'new'
-  // What comes from the server is nobody's change.
-  let quiet = true
-
-  async function load() {
-    if (isNew) {
-      product.value = NEW
-      state.value = 'new'
-    } else {
-      await attempt(async () => {
-        const reply = await call<Reply>(`/api/shelf/products/${id}`)
-        quiet = true
-        product.value = reply.product
-        quiet = false
-        fetched.value = reply.batches
-        archived.value = reply.archived
-        seenAt = reply.changedAt
-      })
-    }
-    await nextTick()
-    history.clear()
-  }
-
   let sending = Promise.resolve()
-  const send = useDebounceFn(() => {
-    sending = sending.then(sendNow)
-    return sending
-  }, SAVE_AFTER_MS)
   async function sendNow() {
     const mine = product.value
-    if (!mine || isNew) return
+    if (!mine) return
     try {
       const { changedAt } = await call<{ changedAt: string }>(`/api/shelf/products/${id}`, {
         method: 'PUT',
@@ -85,32 +44,33 @@ export function useProduct(id: string, today: () => string) {
           : refusal.detail
     }
   }
-  watch(
-    product,
-    (now) => {
-      if (!now || quiet || isNew) return
-      state.value = 'saving'
-      void send()
-    },
-    { flush: 'sync' },
-  )
-
-  /** Every change goes through here; a field set to undefined goes away. */
-  function put(more: Partial<Product>) {
-    product.value = Object.fromEntries(
-      Object.entries({ ...product.value!, ...more }).filter(([, value]) => value !== undefined),
-    ) as Product
+  const send = useDebounceFn(() => {
+    sending = sending.then(sendNow)
+    return sending
+  }, SAVE_AFTER_MS)
+  function seen(changedAt: string) {
+    seenAt = changedAt
   }
+  return { send, seen }
+}
+
+/** What is done to a product beside writing on it: made, put away, and its batches counted. */
+function useProductDeeds(
+  id: string,
+  product: ShallowRef<Product | undefined>,
+  { trouble, attempt }: ReturnType<typeof useAttempt>,
+) {
+  const fetched = shallowRef<Batch[]>([])
+  const archived = ref(false)
+  const { things: batches, put: putThing } = useThings<Batch>(() => fetched.value, trouble)
+
   /** Puts a new product on the shelf; gives its id, or undefined with the reason in `trouble`. */
   async function create(taken: ReadonlySet<string>): Promise<string | undefined> {
-    const made = {
-      ...product.value!,
-      id: idFrom(product.value!.name, taken),
-      name: product.value!.name.trim(),
-    }
+    const name = product.value!.name.trim()
+    const created = { ...product.value!, name, id: idFrom(name, taken) }
     return attempt(async () => {
-      await call(`/api/shelf/products/${made.id}`, { method: 'PUT', body: { product: made } })
-      return made.id
+      await call(`/api/shelf/products/${created.id}`, { method: 'PUT', body: { product: created } })
+      return created.id
     })
   }
   /** A batch received, opened, counted or thrown away. */
@@ -126,24 +86,56 @@ export function useProduct(id: string, today: () => string) {
       await call(`/api/shelf/products/${id}/archived`, { method: 'PUT', body: { archived: away } })
       archived.value = away
     })
-  const shown = computed(() => product.value && inUse(product.value, batches.value, today()))
-  const current = computed(() =>
-    currentBatch(batches.value, product.value?.afterOpeningMonths, today()),
-  )
-  return {
-    product,
-    history,
-    batches,
-    archived,
-    trouble,
-    state,
-    isNew,
-    shown,
-    current,
-    load,
-    put,
-    create,
-    putBatch,
-    putAway,
+  return { fetched, batches, archived, create, putBatch, putAway }
+}
+
+/** One product on the bench: every change is kept a moment later, and can be undone. `today`: what counts as in date. */
+export function useProduct(id: string, today: () => string) {
+  const product = shallowRef<Product>()
+  const history = useRefHistory(product, { capacity: 100 })
+  const state = ref<'saved' | 'saving' | 'waiting' | 'new'>('saved')
+  const attempting = useAttempt()
+  const { trouble, attempt } = attempting
+  const { fetched, ...deeds } = useProductDeeds(id, product, attempting)
+  const { send, seen } = useSending(id, { product, state, trouble })
+  const isNew = id === 'new'
+  // What comes from the server is nobody's change.
+  let quiet = true
+
+  async function fetchProduct() {
+    const reply = await call<Reply>(`/api/shelf/products/${id}`)
+    quiet = true
+    product.value = reply.product
+    quiet = false
+    fetched.value = reply.batches
+    deeds.archived.value = reply.archived
+    seen(reply.changedAt)
   }
+  async function load() {
+    if (isNew) {
+      product.value = NEW_PRODUCT
+      state.value = 'new'
+    } else await attempt(fetchProduct)
+    await nextTick()
+    history.clear()
+  }
+  watch(
+    product,
+    (now) => {
+      if (!now || quiet || isNew) return
+      state.value = 'saving'
+      void send()
+    },
+    { flush: 'sync' },
+  )
+
+  /** Every change goes through here; a field set to undefined goes away. */
+  function put(more: ProductChange) {
+    product.value = compact<Product>({ ...product.value!, ...more })
+  }
+  const shown = computed(() => product.value && inUse(product.value, deeds.batches.value, today()))
+  const current = computed(() =>
+    currentBatch(deeds.batches.value, product.value?.afterOpeningMonths, today()),
+  )
+  return { product, history, trouble, state, isNew, shown, current, load, put, ...deeds }
 }

@@ -1,11 +1,8 @@
 import type { Change, FittedPlan } from '#core/adapt'
 
-/** Changes of today's ladder that stand because of one answer: those whose reasons name it. */
-export function changesBecause(plan: FittedPlan | undefined, name: string): Change[] {
-  return (
-    plan?.changes.filter((change) => change.why.some((why) => why.because.startsWith(name))) ?? []
-  )
-}
+/** Changes of today's ladder that stand because of one answer, by its code. */
+export const changesBecause = (plan: FittedPlan | undefined, code: string): Change[] =>
+  plan?.changes.filter(({ why }) => why.some(({ facts }) => facts?.includes(code))) ?? []
 
 const GLYPHS: Readonly<Record<Change['kind'], { glyph: string; word: string }>> = {
   dropped: { glyph: '✕', word: 'Left out' },

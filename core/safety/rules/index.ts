@@ -97,3 +97,11 @@ function withWindow(condition: Condition, days: number): Condition {
     ? condition
     : { ...condition, aheadDays: Math.max(days, condition.aheadDays) }
 }
+
+/** Clearances that loosen a rule: who may give one is written in its title. */
+export const CLEARANCE_RULES: readonly { id: string; title: string; clearance: string }[] =
+  RULE_BOOK.flatMap(({ id, title, effects }) =>
+    effects.flatMap(({ unless }) =>
+      unless?.kind === 'clearance' ? [{ id, title, clearance: unless.id }] : [],
+    ),
+  )

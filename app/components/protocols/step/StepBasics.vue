@@ -27,8 +27,8 @@ function chooseProduct(id: string) {
   const pick = products.value.find((product) => product.pick.productId === id)?.pick
   if (pick || id === '') emit('change', withProduct(props.step, pick, props.shelf))
 }
-const chooseConcern = (concern: string) =>
-  emit('change', setField(props.step, 'concern', (concern || undefined) as Step['concern']))
+const chooseConcern = (concern: Step['concern'] | '') =>
+  emit('change', setField(props.step, 'concern', concern || undefined))
 </script>
 
 <template>
@@ -46,7 +46,7 @@ const chooseConcern = (concern: string) =>
       label="Phase"
       :value="step.phase"
       :options="asOptions(PHASES)"
-      @change="put({ phase: $event as Step['phase'] })"
+      @change="put({ phase: $event })"
     />
     <FieldChoice
       label="For"
@@ -55,16 +55,18 @@ const chooseConcern = (concern: string) =>
       @change="chooseConcern"
     />
     <FieldChoice
-      class="col-span-2 [&_select]:w-full"
+      class="col-span-2"
       label="Product"
+      grows
       :name="`Product of ${step.title}`"
       :value="step.product?.productId ?? ''"
       :options="productOptions"
       @change="chooseProduct"
     />
     <FieldChoice
-      class="col-span-2 [&_select]:w-full"
+      class="col-span-2"
       label="Device"
+      grows
       :value="step.deviceId ?? ''"
       :options="deviceOptions"
       @change="emit('change', setField(step, 'deviceId', $event || undefined))"

@@ -23,8 +23,8 @@ function choosePick(at: number, productId: string) {
   const pick = picks.value.find((candidate) => candidate.productId === productId)
   if (pick) emit('change', withOption(props.step, at, { pick }))
 }
-const chooseConcern = (at: number, concern: string) =>
-  emit('change', withOption(props.step, at, { concern: concern as Concern }))
+const chooseConcern = (at: number, concern: Concern) =>
+  emit('change', withOption(props.step, at, { concern }))
 </script>
 
 <template>
@@ -63,7 +63,8 @@ const chooseConcern = (at: number, concern: string) =>
           <FieldChoice
             beside
             small
-            class="flex-1 min-w-0 [&_select]:flex-1 [&_select]:min-w-0"
+            class="choice-fills flex-1 min-w-0"
+            grows
             :name="`Product of pick ${at + 1}`"
             :value="option.pick.productId"
             :options="productOptions"

@@ -8,8 +8,7 @@ const props = defineProps<{ step: Step }>()
 const emit = defineEmits<{ change: [step: Step] }>()
 const put = (more: Partial<Step>) => emit('change', { ...props.step, ...more })
 const leverOptions = orNone(LEVERS.map((lever) => ({ value: lever, words: LEVER_WORDS[lever] })))
-const putNeeds = (needs: string) =>
-  put({ floating: { ...props.step.floating!, needs: needs as Needs } })
+const putNeeds = (needs: Needs) => put({ floating: { ...props.step.floating!, needs } })
 const putRung = (rung: string) => put({ lever: { ...props.step.lever!, rung: Number(rung) } })
 </script>
 
@@ -23,7 +22,7 @@ const putRung = (rung: string) => put({ lever: { ...props.step.lever!, rung: Num
       beside
       small
       :name="`Priority of ${step.title}`"
-      :value="step.priority"
+      :value="String(step.priority)"
       :options="upTo(5, (worth) => `${worth} of 5`)"
       @change="put({ priority: Number($event) })"
     />
@@ -56,7 +55,7 @@ const putRung = (rung: string) => put({ lever: { ...props.step.lever!, rung: Num
       label="rung"
       beside
       small
-      :value="step.lever.rung"
+      :value="String(step.lever.rung)"
       :options="upTo(5)"
       @change="putRung"
     />

@@ -3,19 +3,16 @@ import { unitOf, type Product, type Use } from '#core/catalog'
 import { freshId, PHASES, segment, type Step } from '#core/protocol'
 import { inMinutes } from '#core/quantity'
 import { FACE, zonesInWords } from '#core/skin'
-import { takeNumber, textOf as text } from '~/support/typed'
+import { compact } from '~/support/compact'
+import { asOptions } from '~/support/options'
 
 const props = defineProps<{ product: Product }>()
 const emit = defineEmits<{ change: [uses: Use[]]; bad: [says: string] }>()
-const put = (at: number, more: Partial<Use>) =>
+const put = (at: number, more: { [K in keyof Use]?: Use[K] | undefined }) =>
   emit(
     'change',
     props.product.uses.map((use, index) =>
-      index === at
-        ? (Object.fromEntries(
-            Object.entries({ ...use, ...more }).filter(([, value]) => value !== undefined),
-          ) as Use)
-        : use,
+      index === at ? compact<Use>({ ...use, ...more }) : use,
     ),
   )
 /** A use drawn as a step, so that its minutes are written where a card's are. */
@@ -29,20 +26,14 @@ const asStep = (use: Use): Step => ({
   essential: false,
   priority: 3,
 })
-const dose = (at: number, event: Event) =>
-  takeNumber(
-    event,
-    'Dose',
-    (says) => emit('bad', says),
-    (amount) =>
-      put(at, {
-        dose:
-          amount === undefined
-            ? undefined
-            : { amount, unit: props.product.uses[at]!.dose?.unit ?? unitOf(props.product) },
-      }),
-    0.01,
-    5000,
+function putDose(at: number, more: Partial<NonNullable<Use['dose']>>) {
+  const now = props.product.uses[at]!.dose ?? { amount: 1, unit: unitOf(props.product) }
+  put(at, { dose: { ...now, ...more } })
+}
+const remove = (at: number) =>
+  emit(
+    'change',
+    props.product.uses.filter((_, index) => index !== at),
   )
 const add = () =>
   emit('change', [
@@ -79,49 +70,31 @@ const minutes = (use: Use) => inMinutes(use.segments.reduce((sum, part) => sum +
       </template>
       <div class="pl-4 pb-4 flex flex-col gap-3">
         <div class="flex flex-wrap items-end gap-3">
-          <label class="flex flex-col gap-1 text-sm text-soft">
-            Phase
-            <select
-              class="field !text-ink"
-              :value="use.phase"
-              @change="put(at, { phase: text($event) as Use['phase'] })"
-            >
-              <option v-for="phase in PHASES" :key="phase" :value="phase">{{
-                phase.replaceAll('-', ' ')
-              }}</option>
-            </select>
-          </label>
-          <label class="flex flex-col gap-1 text-sm text-soft">
-            Dose on these zones
-            <input
-              class="field !text-ink w-24"
-              inputmode="decimal"
-              v-shown="use.dose?.amount ?? ''"
-              @change="dose(at, $event)"
-            />
-          </label>
-          <select
-            class="field"
-            aria-label="Unit of the dose"
+          <FieldChoice
+            label="Phase"
+            :value="use.phase"
+            :options="asOptions(PHASES)"
+            @change="put(at, { phase: $event })"
+          />
+          <FieldFigure
+            class="w-32"
+            label="Dose on these zones"
+            words="Dose"
+            :value="use.dose?.amount"
+            :least="0.01"
+            :most="5000"
+            @change="putDose(at, { amount: $event })"
+            @clear="put(at, { dose: undefined })"
+            @bad="emit('bad', $event)"
+          />
+          <FieldChoice
+            name="Unit of the dose"
             :value="use.dose?.unit ?? unitOf(product)"
+            :options="asOptions(['g', 'mL'])"
             :disabled="!use.dose"
-            @change="use.dose && put(at, { dose: { ...use.dose, unit: text($event) as 'g' } })"
-          >
-            <option>g</option>
-            <option>mL</option>
-          </select>
-          <button
-            type="button"
-            class="pick ml-auto"
-            @click="
-              emit(
-                'change',
-                product.uses.filter((_, index) => index !== at),
-              )
-            "
-          >
-            Take this use out
-          </button>
+            @change="putDose(at, { unit: $event })"
+          />
+          <button type="button" class="pick ml-auto" @click="remove(at)">Take this use out</button>
         </div>
         <ZonePicker
           :zones="use.zones"

@@ -1,22 +1,40 @@
 <script setup lang="ts">
 import type { Product } from '#core/catalog'
 import { calibrate, MEASURES, type SalonMeasure } from '#core/quantity'
+import { asOptions } from '~/support/options'
 import { figure } from '~/support/shelf/shelf'
-import { takeNumber } from '~/support/typed'
+import type { ProductChange } from '~/support/shelf/product-fields'
 
 const props = defineProps<{ product: Product }>()
-const emit = defineEmits<{ change: [more: Partial<Product>]; bad: [says: string] }>()
-const draft = ref({
-  name: props.product.measure?.name ?? ('pump' as SalonMeasure['name']),
-  unit: props.product.measure?.unit ?? ('mL' as 'g' | 'mL'),
+const emit = defineEmits<{ change: [more: ProductChange]; bad: [says: string] }>()
+interface Draft extends Pick<SalonMeasure, 'name' | 'unit'> {
+  count: string
+  total: string
+}
+const draft = ref<Draft>({
+  name: props.product.measure?.name ?? 'pump',
+  unit: props.product.measure?.unit ?? 'mL',
   count: String(props.product.measure?.calibration?.count ?? 20),
   total: String(props.product.measure?.calibration?.total ?? ''),
 })
 const spoons = ref({ count: '5', total: '' })
-const made = computed(() =>
+const measured = computed(() =>
   weighed(draft.value.name, draft.value.unit, draft.value.count, draft.value.total),
 )
 const spoon = computed(() => weighed('teaspoon', 'g', spoons.value.count, spoons.value.total))
+const measureWords = computed(() => {
+  const { measure } = props.product
+  if (!measure) return 'Dosed in grams and millilitres only.'
+  const { name, per, unit, calibration } = measure
+  const from = calibration
+    ? `, from ${calibration.count} that came to ${calibration.total} ${unit}`
+    : ''
+  return `One ${name} of this is ${figure(per)} ${unit}${from}.`
+})
+const spoonWords = computed(() => {
+  const grams = props.product.gramsPerTeaspoon
+  return grams ? `One level teaspoon weighs ${figure(grams)} g.` : ''
+})
 function weighed(
   name: SalonMeasure['name'],
   unit: 'g' | 'mL',
@@ -31,24 +49,16 @@ function weighed(
 <template>
   <div class="flex flex-col gap-3">
     <p>
-      {{
-        product.measure
-          ? `One ${product.measure.name} of this is ${figure(product.measure.per)} ${product.measure.unit}${product.measure.calibration ? `, from ${product.measure.calibration.count} that came to ${product.measure.calibration.total} ${product.measure.unit}` : ''}.`
-          : 'Dosed in grams and millilitres only.'
-      }}
-      {{
-        product.gramsPerTeaspoon
-          ? `One level teaspoon weighs ${figure(product.gramsPerTeaspoon)} g.`
-          : ''
-      }}
+      {{ measureWords }}
+      {{ spoonWords }}
     </p>
     <div class="flex flex-wrap items-end gap-3">
-      <label class="flex flex-col gap-1 text-sm text-soft">
-        Measure
-        <select v-model="draft.name" class="field !text-ink">
-          <option v-for="one in MEASURES" :key="one">{{ one }}</option>
-        </select>
-      </label>
+      <FieldChoice
+        label="Measure"
+        :value="draft.name"
+        :options="asOptions(MEASURES)"
+        @change="draft.name = $event"
+      />
       <label class="flex flex-col gap-1 text-sm text-soft">
         How many
         <input v-model="draft.count" class="field !text-ink w-20" inputmode="numeric" />
@@ -62,17 +72,19 @@ function weighed(
           placeholder="16"
         />
       </label>
-      <select v-model="draft.unit" class="field" aria-label="Unit of the measure">
-        <option>g</option>
-        <option>mL</option>
-      </select>
+      <FieldChoice
+        name="Unit of the measure"
+        :value="draft.unit"
+        :options="asOptions(['g', 'mL'])"
+        @change="draft.unit = $event"
+      />
       <button
         type="button"
         class="rung"
-        :disabled="!made"
-        @click="made && emit('change', { measure: made })"
+        :disabled="!measured"
+        @click="measured && emit('change', { measure: measured })"
       >
-        {{ made ? `Keep: one is ${figure(made.per)} ${made.unit}` : 'Keep' }}
+        {{ measured ? `Keep: one is ${figure(measured.per)} ${measured.unit}` : 'Keep' }}
       </button>
       <button
         v-if="product.measure"
@@ -100,24 +112,17 @@ function weighed(
       >
         {{ spoon ? `Keep: one is ${figure(spoon.per)} g` : 'Keep' }}
       </button>
-      <label class="flex flex-col gap-1 text-sm text-soft">
-        or typed, g a teaspoon
-        <input
-          class="field !text-ink w-28"
-          inputmode="decimal"
-          v-shown="product.gramsPerTeaspoon ?? ''"
-          @change="
-            takeNumber(
-              $event,
-              'Grams a teaspoon',
-              (says) => emit('bad', says),
-              (gramsPerTeaspoon) => emit('change', { gramsPerTeaspoon }),
-              0.01,
-              30,
-            )
-          "
-        />
-      </label>
+      <FieldFigure
+        class="w-32"
+        label="or typed, g a teaspoon"
+        words="Grams a teaspoon"
+        :value="product.gramsPerTeaspoon"
+        :least="0.01"
+        :most="30"
+        @change="emit('change', { gramsPerTeaspoon: $event })"
+        @clear="emit('change', { gramsPerTeaspoon: undefined })"
+        @bad="emit('bad', $event)"
+      />
     </div>
   </div>
 </template>

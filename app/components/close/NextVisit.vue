@@ -1,0 +1,31 @@
+<script setup lang="ts">
+import type { FittedPlan } from '#core/adapt'
+import { LEVER_WORDS } from '#core/protocol'
+import { MOVE_CLASSES, MOVE_WORDS, type NextVisit } from '~/support/close/next-visit'
+import { shortDate } from '~/support/time'
+
+/** When the next visit may be, what the client is referred for, and where each lever stands then. */
+defineProps<{ next: NextVisit; refer: FittedPlan['refer'] }>()
+</script>
+
+<template>
+  <h2 class="text-xl border-b border-line pb-2">Next visit, {{ shortDate(next.usual) }}</h2>
+  <p v-if="next.earliest < next.usual" class="text-sm text-soft pt-1">
+    At the earliest {{ shortDate(next.earliest) }} (E01, E11)
+  </p>
+  <ReferLines :refer="refer" class="mt-3" />
+  <div v-for="lever in next.climb" :key="lever.lever" class="py-2.5 border-b border-hair">
+    <p class="flex justify-between">
+      <span class="font-semibold first-letter:uppercase">
+        {{ LEVER_WORDS[lever.lever] }}
+      </span>
+      <span :class="MOVE_CLASSES[lever.move]">
+        {{ MOVE_WORDS[lever.move]
+        }}<template v-if="lever.rung > 0"> · rung {{ lever.rung }}</template>
+      </span>
+    </p>
+    <p class="text-sm text-soft">
+      {{ lever.why }} <span class="whitespace-nowrap">({{ lever.ruleIds.join(', ') }})</span>
+    </p>
+  </div>
+</template>

@@ -1,0 +1,101 @@
+<script setup lang="ts">
+import type { Fact, Known } from '#core/client'
+import { LASTING_QUESTIONS, WALK_IN_QUESTIONS } from '~/support/consult/consult'
+
+/** The part of the consultation that is open. */
+defineProps<{
+  part: string
+  facts: ReadonlyMap<string, Fact>
+  known: readonly Known[]
+  wanted: readonly { id: string; title: string; ruleId: string }[]
+  isMinor: boolean
+}>()
+const store = useVisitStore()
+const session = useSessionStore()
+const data = computed(() => store.data!)
+const client = computed(() => data.value.input.client)
+const asked = computed(() => ({
+  plan: store.preview,
+  today: data.value.input.date,
+  disabled: store.locked,
+}))
+</script>
+
+<template>
+  <section v-if="part === 'walk'" aria-label="Twelve questions">
+    <QuestionList
+      title="Twelve questions before anything is done"
+      all-words="All no"
+      :questions="WALK_IN_QUESTIONS"
+      :facts="facts"
+      :known="known"
+      v-bind="asked"
+      @answer="store.answer"
+    />
+  </section>
+  <SinceLast
+    v-else-if="part === 'since'"
+    :facts="client.facts"
+    :known="known"
+    v-bind="asked"
+    :last-visit="data.lastVisit"
+    @answer="store.answer"
+    @check-in="store.checkIn"
+  />
+  <AllergyPicker
+    v-else-if="part === 'allergies'"
+    :facts="facts"
+    :products="data.input.shelf.products"
+    v-bind="asked"
+    @answer="store.answer($event)"
+  />
+  <section v-else-if="part === 'lasting'" aria-label="Health and habits">
+    <QuestionList
+      title="What stays"
+      :all-words="data.lastVisit ? 'All as told' : 'All others no'"
+      :questions="LASTING_QUESTIONS"
+      :facts="facts"
+      :known="known"
+      v-bind="asked"
+      @answer="store.answer"
+    >
+      <MedicineSearch :facts="client.facts" :known="known" v-bind="asked" @answer="store.answer" />
+    </QuestionList>
+  </section>
+  <GoalRank
+    v-else-if="part === 'goals'"
+    :concerns="client.concerns"
+    :disabled="store.locked"
+    @rank="store.rank"
+  />
+  <ClearanceList
+    v-else-if="part === 'clearances'"
+    :given="client.clearances"
+    :wanted="wanted"
+    :today="asked.today"
+    :disabled="store.locked"
+    @clear="store.clear"
+  />
+  <PatchTests
+    v-else-if="part === 'tests'"
+    :tests="data.patchTests"
+    :products="data.input.shelf.products"
+    :today="asked.today"
+    :disabled="store.locked"
+    @place="store.placeTest"
+    @read="(id, result) => store.readTest(id, result, asked.today)"
+  />
+  <ConsentPart
+    v-else-if="part === 'consent'"
+    :texts="data.texts"
+    :consents="data.consents"
+    :client="data.visit.client"
+    :minor="isMinor"
+    :disabled="store.locked"
+    :owner="session.account?.role === 'owner'"
+    @published="store.load(data.visit.id)"
+    @sign="store.signConsent"
+    @withdraw="store.withdrawConsent"
+  />
+  <IntakeFile v-else :visit-id="data.visit.id" :disabled="store.locked" @take="store.takeIntake" />
+</template>

@@ -1,0 +1,85 @@
+import { call, refusalOf } from '~/support/api'
+import { chosenText } from '~/support/files'
+import type { Shelved } from '~/support/protocols/library'
+
+const MOST_FILE_BYTES = 2_000_000
+
+/** What a new protocol begins from. */
+export type Origin =
+  { readonly from: 'nothing' } | { readonly from: 'protocol'; readonly id: string }
+
+/** The library: its protocols, and what is done with one. `trouble`, `told`: why not, and what happened. */
+export function useLibrary() {
+  const protocols = ref<Shelved[]>()
+  const told = ref('')
+  const undoing = ref<Shelved>()
+  const { trouble, attempt } = useAttempt()
+
+  const load = () =>
+    attempt(async () => {
+      protocols.value = await call<Shelved[]>('/api/protocols')
+    })
+  const act = (work: () => Promise<void>) => {
+    trouble.value = told.value = ''
+    return attempt(work)
+  }
+  const create = (origin: Origin, name: string) =>
+    act(async () => {
+      const body = { ...origin, name }
+      const { id } = await call<{ id: string }>('/api/protocols', { method: 'POST', body })
+      await navigateTo(`/protocols/${id}`)
+    })
+  const putAway = (protocol: Shelved, archived: boolean) =>
+    act(async () => {
+      const { id, name } = protocol
+      await call(`/api/protocols/${id}/archived`, { method: 'PUT', body: { archived } })
+      await load()
+      undoing.value = archived ? protocol : undefined
+      told.value = archived
+        ? `${name} is put away; what is booked keeps it.`
+        : `${name} is back in the library.`
+    })
+
+  const takeIn = useTakeIn({ trouble, told, load })
+  return { protocols, trouble, told, undoing, load, create, putAway, takeIn }
+}
+
+interface Taking {
+  readonly trouble: Ref<string>
+  readonly told: Ref<string>
+  readonly load: () => Promise<unknown>
+}
+
+/** Takes a protocol file in as a draft; what it names and the shelf lacks is told. */
+function useTakeIn({ trouble, told, load }: Taking) {
+  /** What a file holds, or undefined with the reason in `trouble`. */
+  async function readFile(event: Event): Promise<unknown> {
+    const chosen = await chosenText(event, { bytes: MOST_FILE_BYTES, what: 'a protocol file' })
+    if (!chosen) return undefined
+    if ('trouble' in chosen) return void (trouble.value = chosen.trouble)
+    try {
+      return JSON.parse(chosen.text) as unknown
+    } catch (error) {
+      trouble.value = `${chosen.name} is not JSON: ${(error as Error).message}. Nothing was taken in.`
+      return undefined
+    }
+  }
+  return async function takeIn(event: Event) {
+    trouble.value = told.value = ''
+    const file = await readFile(event)
+    if (file === undefined) return
+    try {
+      const body = { from: 'file', file }
+      const path = '/api/protocols'
+      const { id, missing } = await call<{ id: string; missing: string[] }>(path, {
+        method: 'POST',
+        body,
+      })
+      if (missing.length === 0) return void (await navigateTo(`/protocols/${id}`))
+      await load()
+      told.value = `Taken in as a draft. Not on your shelf: ${missing.join(', ')}. Open it and choose what stands in.`
+    } catch (error) {
+      trouble.value = refusalOf(error).detail
+    }
+  }
+}
