@@ -15,6 +15,7 @@ const { createConfigForNuxt } = await import('@nuxt/eslint/config').catch(
 
 /** Folders of the core from the ground up: a file may import from its own folder and from those before it. */
 const LAYERS = [
+  'fault',
   'quantity',
   'chemistry',
   'skin',

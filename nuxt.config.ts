@@ -27,15 +27,31 @@ export default defineNuxtConfig({
       link: [{ rel: 'icon', href: '/icon.svg', type: 'image/svg+xml' }],
     },
   },
-  typescript: { strict: true, tsConfig: { compilerOptions: strict } },
+  typescript: {
+    strict: true,
+    tsConfig: { compilerOptions: strict },
+  },
   vite: {
     plugins: [tailwindcss()],
     worker: { format: 'es' },
     build: { chunkSizeWarningLimit: 700 },
   },
+  hooks: {
+    // What answers for an address that is not there knows every one that is.
+    'nitro:init': (nitro) => {
+      nitro.options.virtual['#api-routes'] = () => {
+        const routes = nitro.scannedHandlers
+          .filter(({ route, method }) => route?.startsWith('/api/') && method)
+          .map(({ route, method }) => ({ route, method }))
+        return `export const API_ROUTES = ${JSON.stringify(routes)}`
+      }
+    },
+  },
   nitro: {
     errorHandler: '~~/server/error-handler.ts',
-    typescript: { tsConfig: { include: ['../core/**/*.ts'], compilerOptions: strict } },
+    typescript: {
+      tsConfig: { include: ['../core/**/*.ts'], compilerOptions: strict },
+    },
     externals: { inline: ['zod'] },
   },
   pwa: {

@@ -1,31 +1,10 @@
 <script setup lang="ts">
 import { ChevronLeft, ChevronRight } from 'lucide-vue-next'
-import { call, refusalOf } from '~/support/api'
+import { call, refusalOf, type Reply } from '~/support/api'
 import { clockTime, dateAfter, dayInWords } from '~/support/time'
 import { preloadStages } from '~/support/stages'
 
-interface DayVisit {
-  id: string
-  client: string
-  room: string
-  practitioner: string
-  practitionerId: string
-  protocol: string
-  startsAt: string
-  endsAt: string
-  stage: string
-}
-interface Named {
-  id: string
-  name: string
-}
-interface Day {
-  date: string
-  today: string
-  timeZone: string
-  visits: DayVisit[]
-  choices: { clients: Named[]; rooms: Named[]; practitioners: Named[]; protocols: Named[] }
-}
+type Day = Reply<'/api/day'>
 
 const session = useSessionStore()
 const route = useRoute()
@@ -42,7 +21,7 @@ const STAGE_WORDS: Record<string, string> = {
 
 async function load() {
   try {
-    day.value = await call<Day>('/api/day', {
+    day.value = await call('/api/day', {
       query: typeof route.query.date === 'string' ? { date: route.query.date } : {},
     })
     trouble.value = ''
@@ -58,7 +37,7 @@ const to = (days: number) => ({ query: { date: dateAfter(day.value!.date, days) 
 /** Who may see health answers goes straight to the questions. */
 function walkedIn(id: string) {
   walkingIn.value = false
-  return session.account?.seesHealth ? navigateTo(`/visits/${id}/consult`) : load()
+  return session.can('health.read') ? navigateTo(`/visits/${id}/consult`) : load()
 }
 /** Where a visit goes on: by its stage, and how its stage is inked. */
 const STAGE_PAGES: Record<string, string> = { performing: 'perform', closed: 'close' }
@@ -66,7 +45,8 @@ const STAGE_INKS: Record<string, string> = {
   performing: 'text-now font-semibold',
   closed: 'text-calm',
 }
-const linkTo = ({ id, stage }: DayVisit) => `/visits/${id}/${STAGE_PAGES[stage] ?? 'consult'}`
+const linkTo = ({ id, stage }: Day['visits'][number]) =>
+  `/visits/${id}/${STAGE_PAGES[stage] ?? 'consult'}`
 onMounted(preloadStages)
 function booked() {
   booking.value = false
@@ -109,11 +89,11 @@ function booked() {
             class="border-b border-hair"
           >
             <component
-              :is="session.account?.seesHealth ? 'a' : 'div'"
-              :href="session.account?.seesHealth ? linkTo(visit) : undefined"
+              :is="session.can('health.read') ? 'a' : 'div'"
+              :href="session.can('health.read') ? linkTo(visit) : undefined"
               class="grid grid-cols-[5.5rem_1fr_auto] gap-4 py-3.5 px-1 items-baseline"
-              :class="session.account?.seesHealth && 'hover:bg-sunk'"
-              @click.prevent="session.account?.seesHealth && navigateTo(linkTo(visit))"
+              :class="session.can('health.read') && 'hover:bg-sunk'"
+              @click.prevent="session.can('health.read') && navigateTo(linkTo(visit))"
             >
               <span class="text-lg">
                 {{ clockTime(visit.startsAt, day.timeZone) }}

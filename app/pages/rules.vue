@@ -60,7 +60,7 @@ const isList = computed(() => !['G', 'rungs', 'known'].includes(part.value))
 
 const load = () =>
   attempt(async () => {
-    settings.value = await call<RuleSettings>('/api/rules')
+    settings.value = await call('/api/rules')
   })
 onMounted(load)
 const go = (to: Part) => {
@@ -180,8 +180,8 @@ const limitsOf = (table: (typeof RUNGS)[keyof typeof RUNGS]) =>
             v-if="chosen"
             :page="chosen"
             :settings="settings"
-            :owner="session.account?.role === 'owner'"
-            :sees-health="session.account?.seesHealth ?? false"
+            :owner="session.can('rules.write')"
+            :sees-health="session.can('health.read')"
             @set="load"
           />
           <p v-else class="text-soft">
@@ -236,7 +236,7 @@ const limitsOf = (table: (typeof RUNGS)[keyof typeof RUNGS]) =>
           </tbody>
         </table>
       </section>
-      <KnownList v-else :owner="session.account?.role === 'owner'" />
+      <KnownList v-else :owner="session.can('rules.write')" />
     </div>
   </div>
 </template>

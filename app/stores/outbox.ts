@@ -1,5 +1,5 @@
 import { defineStore } from 'pinia'
-import { call, mayRetry, refusalOf, type Refusal } from '~/support/api'
+import { mayRetry, refusalOf, request, type Refusal } from '~/support/api'
 import {
   countChanges,
   dropChange,
@@ -7,6 +7,7 @@ import {
   oldestChange,
   type Outgoing,
 } from '~/support/outbox-db'
+import { plain } from '~/support/plain'
 
 const RETRY_MS = 5000
 
@@ -53,7 +54,7 @@ export const useOutboxStore = defineStore('outbox', () => {
   /** Keeps a change and sends it. Gives the server's refusal, or undefined when it was taken or waits. */
   async function put(change: Omit<Outgoing, 'accountId'>): Promise<Refusal | undefined> {
     const outgoing = { ...change, accountId: session.account!.id }
-    const seq = await keepChange(JSON.parse(JSON.stringify(outgoing)) as Outgoing)
+    const seq = await keepChange(plain(outgoing))
     waiting.value++
     await flush()
     const refusal = refusals.get(seq)
@@ -68,7 +69,7 @@ export const useOutboxStore = defineStore('outbox', () => {
 function sender(trouble: Ref<string>, refusals: Map<number, Refusal>) {
   return async (change: Outgoing & { seq: number }): Promise<boolean> => {
     try {
-      await call(change.path, { method: change.method, body: change.body })
+      await request(change.path, { method: change.method, body: change.body })
     } catch (error) {
       const refusal = refusalOf(error)
       trouble.value = refusal.detail

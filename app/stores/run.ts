@@ -9,6 +9,7 @@ import {
   markSent,
   type KeptRun,
 } from '~/support/perform/run-db'
+import { plain } from '~/support/plain'
 import type { VisitData } from './visit-data'
 
 const RETRY_MS = 4000
@@ -106,7 +107,7 @@ function runLog() {
     run.value = await keptRun(visitId)
     await recall(visitId)
     try {
-      const data = await call<VisitData>(`/api/visits/${visitId}`)
+      const data = await call('/api/visits/:id', { params: { id: visitId } })
       if (data.plan) run.value = await kept(data, data.plan)
       await markSent(visitId, data.events)
       await recall(visitId)
@@ -136,9 +137,6 @@ function runLog() {
   }
   return { run, events, unsent, trouble, nowMs, open, say, send }
 }
-
-/** Plain all through: what a screen hands over may be reactive, and that is not kept. */
-const plain = <T>(value: T): T => JSON.parse(JSON.stringify(value)) as T
 
 async function kept(data: VisitData, plan: NonNullable<VisitData['plan']>): Promise<KeptRun> {
   const { salon } = useSessionStore()
@@ -173,9 +171,11 @@ function sender({ run, unsent, trouble, recall }: Sending) {
     try {
       const all = await keptEvents(visitId)
       const waiting = all.filter(({ sent }) => sent === 0).map(({ event }) => event)
-      const path = `/api/visits/${visitId}/events`
-      const body = { events: waiting }
-      const reply = await call<{ events: RunEvent[] }>(path, { method: 'POST', body })
+      const reply = await call('/api/visits/:id/events', {
+        method: 'post',
+        params: { id: visitId },
+        body: { events: waiting },
+      })
       await markSent(visitId, reply.events)
       await recall(visitId)
       trouble.value = ''

@@ -1,28 +1,33 @@
 import { defineStore } from 'pinia'
-import { call, refusalOf } from '~/support/api'
+import { z } from 'zod'
+import { call, refusalOf, type Reply } from '~/support/api'
+import { keptIn } from '~/support/kept'
 import { wipeSent } from '~/support/perform/run-db'
 
-export interface Account {
-  id: string
-  name: string
-  role: 'owner' | 'practitioner' | 'assistant' | 'front_desk'
-  practitionerId: string | null
-  seesHealth: boolean
-}
-export interface Salon {
-  name: string
-  timeZone: string
-  emergencyNumber: string
-  address: string
-  today: string
-}
-interface SessionReply {
-  account: Account | null
-  demo: boolean
-  salon?: Salon
-}
+type SessionReply = Reply<'/api/session'>
+export type Account = NonNullable<SessionReply['account']>
+export type Salon = NonNullable<SessionReply['salon']>
+export type Capability = Account['can'][number]
 
 const KEPT = 'zen-session-kept'
+const Kept = z.object({
+  demo: z.boolean(),
+  account: z.object({
+    id: z.string(),
+    name: z.string(),
+    practitionerId: z.string().nullable(),
+    can: z.array(z.custom<Capability>((name) => typeof name === 'string')),
+  }),
+  salon: z
+    .object({
+      name: z.string(),
+      timeZone: z.string(),
+      emergencyNumber: z.string(),
+      address: z.string(),
+      today: z.string(),
+    })
+    .nullable(),
+})
 
 /** Who is signed in on this tablet. Without a network the last known person stays, so that a running visit goes on. */
 export const useSessionStore = defineStore('session', () => {
@@ -33,7 +38,7 @@ export const useSessionStore = defineStore('session', () => {
 
   function take(reply: SessionReply) {
     account.value = reply.account
-    salon.value = reply.salon ?? null
+    salon.value = reply.salon
     demo.value = reply.demo
     known.value = true
     if (reply.account) localStorage.setItem(KEPT, JSON.stringify(reply))
@@ -43,29 +48,31 @@ export const useSessionStore = defineStore('session', () => {
   async function load() {
     if (known.value && account.value) return
     try {
-      take(await call<SessionReply>('/api/session'))
+      take(await call('/api/session'))
     } catch (error) {
-      const kept = localStorage.getItem(KEPT)
+      const kept = keptIn(localStorage, KEPT, Kept)
       if (refusalOf(error).status !== 0 || !kept) throw error
-      take(JSON.parse(kept) as SessionReply)
+      take(kept)
     }
   }
 
   async function signIn(email: string, password: string) {
-    await call('/api/session', { method: 'POST', body: { email, password } })
+    await call('/api/session', { method: 'post', body: { email, password } })
     known.value = false
     await load()
   }
   async function openDemo() {
-    await call('/api/session/demo', { method: 'POST' })
+    await call('/api/session/demo', { method: 'post' })
     known.value = false
     await load()
   }
   async function signOut() {
     await useOutboxStore().flush()
-    await call('/api/session', { method: 'DELETE' })
+    await call('/api/session', { method: 'delete' })
     await wipeSent()
-    take({ account: null, demo: demo.value })
+    take({ account: null, salon: null, demo: demo.value })
   }
-  return { account, salon, demo, load, signIn, openDemo, signOut }
+  /** Whether the person signed in may do something; nobody may anything while signed out. */
+  const can = (capability: Capability): boolean => account.value?.can.includes(capability) ?? false
+  return { account, salon, demo, can, load, signIn, openDemo, signOut }
 })

@@ -1,7 +1,10 @@
+import type { InternalApi } from 'nitropack/types'
+import type { ProblemCode } from '#core/fault'
+
 /** What the server says when it refuses: problem details. */
 export interface Refusal {
   readonly status: number
-  readonly code: string
+  readonly code: ProblemCode | 'offline'
   readonly detail: string
 }
 
@@ -9,7 +12,7 @@ export interface Refusal {
 export function refusalOf(error: unknown): Refusal {
   const { statusCode, data } = error as {
     statusCode?: number
-    data?: { code?: string; detail?: string }
+    data?: { code?: ProblemCode; detail?: string }
   }
   if (!statusCode)
     return {
@@ -28,11 +31,50 @@ export function refusalOf(error: unknown): Refusal {
 export const mayRetry = (status: number): boolean =>
   status === 0 || status === 401 || status === 429 || status >= 500
 
-interface Call {
-  readonly method?: 'GET' | 'POST' | 'PUT' | 'DELETE'
+type Routes = {
+  [Path in keyof InternalApi as Path extends `/api/${string}` ? Path : never]: InternalApi[Path]
+}
+export type Route = keyof Routes
+type MethodOf<R extends Route> = Exclude<keyof Routes[R], 'default'>
+type Name<Part> = Part extends `:${infer Param}` ? Param : never
+/** The parts of a route that stand for something: of `/api/visits/:id/fit`, `id`. */
+type ParamOf<R> = R extends `${infer Part}/${infer Rest}` ? Name<Part> | ParamOf<Rest> : Name<R>
+
+/** What a route answers, as it arrives. It is inferred from the route itself: a field that is changed there does not compile here. */
+export type Reply<R extends Route, M extends MethodOf<R> = MethodOf<R> & 'get'> = Routes[R][M]
+
+type Call<R extends Route, M> = {
+  readonly method?: M
+  readonly body?: unknown
+  readonly query?: Readonly<Record<string, string>>
+} & ([ParamOf<R>] extends [never]
+  ? object
+  : { readonly params: Readonly<Record<ParamOf<R>, string>> })
+
+/** One call of our own server: a route by its name, what stands for its parts, and the reply it has. `get`, unless another method is given. */
+export function call<R extends Route, M extends MethodOf<R> = MethodOf<R> & 'get'>(
+  ...[route, options]: [ParamOf<R>] extends [never]
+    ? [route: R, options?: Call<R, M>]
+    : [route: R, options: Call<R, M>]
+): Promise<Reply<R, M>> {
+  const { method, params, body, query } = (options ?? {}) as Request
+  const path = route.replaceAll(/:(\w+)/g, (_, name: string) => encodeURIComponent(params![name]!))
+  return request(path, { method: method ?? 'get', body, ...(query ? { query } : {}) }) as Promise<
+    Reply<R, M>
+  >
+}
+
+interface Request {
+  readonly method?: string
+  readonly params?: Readonly<Record<string, string>>
   readonly body?: unknown
   readonly query?: Readonly<Record<string, string>>
 }
-/** One call of our own server. Plain strings keep the compiler from matching every route against every path. */
-export const call = <T>(path: string, options: Call = {}): Promise<T> =>
-  ($fetch as unknown as (path: string, options: Call) => Promise<T>)(path, options)
+
+/** A call by its path, for changes that were kept as such; whoever reads the reply uses `call`. */
+export const request = (path: string, { method, ...rest }: Omit<Request, 'params'>) =>
+  // The compiler would otherwise match every path against every route.
+  ($fetch as unknown as (path: string, options: Request) => Promise<unknown>)(path, {
+    ...(method ? { method: method.toUpperCase() } : {}),
+    ...rest,
+  })

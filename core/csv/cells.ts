@@ -1,12 +1,13 @@
+import { Invalid } from '../fault'
 import type { Cells, Column } from './columns'
 
 /** A cell that cannot be read, with a sentence for the person who wrote it. */
-export class BadCell extends Error {
+export class BadCell extends Invalid {
   constructor(
     readonly column: Column,
     readonly says: string,
   ) {
-    super(says)
+    super({ code: 'bad_cell', detail: says, path: column })
   }
 }
 

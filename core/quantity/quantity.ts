@@ -1,3 +1,5 @@
+import { Invalid } from '../fault'
+
 /** The dimensions a salon measures. Base units: g, mL, cm, cm², °C, s. */
 export type Dimension = 'mass' | 'volume' | 'length' | 'area' | 'temperature' | 'time'
 
@@ -42,8 +44,10 @@ export type UnitName = keyof typeof UNITS
 type DimensionOf<U extends UnitName> = (typeof UNITS)[U]['dimension']
 
 /** Thrown when two dimensions are mixed or a figure is not a number. Carries the sentence for the person. */
-export class QuantityError extends Error {
-  override readonly name = 'QuantityError'
+export class QuantityError extends Invalid {
+  constructor(detail: string) {
+    super({ code: 'bad_quantity', detail })
+  }
 }
 
 /** `amount` of a unit as a quantity, for instance `quantity(2, 'tsp-us')`. Throws QuantityError for a non-finite amount. */

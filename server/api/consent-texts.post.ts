@@ -1,11 +1,13 @@
 import { randomUUID } from 'node:crypto'
 import { z } from 'zod'
+import { Invalid } from '#core/fault'
 import { writeAudit } from '../db/access.sql'
 import { CONSENT_KINDS, newestTexts, publishText } from '../db/consent.sql'
 import { inTransaction } from '../db/rows'
 import { requireCan } from '../utils/access'
 import { useDb } from '../utils/db'
-import { explainDatabase, parseOr400, problem } from '../utils/problem'
+import { explainDatabase, parsed } from '../utils/problem'
+import { created } from '../utils/reply'
 
 const Body = z.strictObject({
   kind: z.enum(CONSENT_KINDS),
@@ -17,13 +19,13 @@ const Body = z.strictObject({
 /** Publishes new words for one kind of consent. Older versions stay with the signatures under them. */
 export default defineEventHandler(async (event) => {
   const account = await requireCan(event, 'rules.write')
-  const { kind, after, title, body } = parseOr400(Body, await readBody(event))
+  const { kind, after, title, body } = parsed(Body, await readBody(event))
   try {
     return await inTransaction(useDb(), async (db) => {
       const newest =
         (await newestTexts(db, account.salon_id)).find((text) => text.kind === kind)?.version ?? 0
       if (after > newest)
-        throw problem(400, {
+        throw new Invalid({
           code: 'no_version',
           detail: `There is no version ${after} of these words.`,
           path: 'after',
@@ -35,7 +37,7 @@ export default defineEventHandler(async (event) => {
         kind,
         version: text.version,
       })
-      return { version: text.version }
+      return created(event, { id: text.id, version: text.version })
     })
   } catch (error) {
     throw explainDatabase(error)

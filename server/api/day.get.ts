@@ -4,14 +4,14 @@ import { listBookable } from '../db/protocol.sql'
 import { visitsOn } from '../db/visit.sql'
 import { requireCan } from '../utils/access'
 import { useDb } from '../utils/db'
-import { parseOr400 } from '../utils/problem'
+import { parsed } from '../utils/problem'
 
 const Query = z.object({ date: z.iso.date().optional() })
 
 /** One day of the salon: its visits in order, and what a booking can choose from. */
 export default defineEventHandler(async (event) => {
   const account = await requireCan(event, 'booking')
-  const { date } = parseOr400(Query, getQuery(event))
+  const { date } = parsed(Query, getQuery(event))
   const salon = (await salonById(useDb(), account.salon_id))!
   const day = date ?? salon.today
   const visits = await visitsOn(useDb(), account.salon_id, day)

@@ -1,7 +1,7 @@
 import { z } from 'zod'
 import { scaleSamples } from '#core/mixing'
 import { requireCan } from '../utils/access'
-import { parseOr400 } from '../utils/problem'
+import { parsed } from '../utils/problem'
 import { streamSamples } from '../utils/stream'
 
 const Query = z.object({ grams: z.coerce.number().positive().max(5000) })
@@ -9,6 +9,6 @@ const Query = z.object({ grams: z.coerce.number().positive().max(5000) })
 /** The simulated bench scale: somebody pours towards so many grams. */
 export default defineEventHandler(async (event) => {
   await requireCan(event, 'shelf.read')
-  const { grams } = parseOr400(Query, getQuery(event))
+  const { grams } = parsed(Query, getQuery(event))
   return streamSamples(event, scaleSamples(grams, Math.random), 120)
 })

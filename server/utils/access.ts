@@ -1,39 +1,24 @@
 import { randomUUID } from 'node:crypto'
 import type { H3Event } from 'h3'
 import { useSession } from 'h3'
+import { Forbidden, NotFound } from '#core/fault'
 import type { Account } from '../db/access.sql'
 import { accountOfSession, endSession, openSession, writeAudit } from '../db/access.sql'
 import { visitById, type VisitRow } from '../db/visit.sql'
+import { canDo, type Capability } from './capabilities'
+import { useConfig } from './config'
 import { useDb } from './db'
-import { problem } from './problem'
-
-/** What each role may do. Every route names one of these. */
-const MAY = {
-  booking: ['owner', 'practitioner', 'assistant', 'front_desk'],
-  'health.read': ['owner', 'practitioner', 'assistant'],
-  'health.write': ['owner', 'practitioner'],
-  perform: ['owner', 'practitioner', 'assistant'],
-  sign: ['owner', 'practitioner'],
-  'protocol.write': ['owner', 'practitioner'],
-  'rules.write': ['owner'],
-  'shelf.read': ['owner', 'practitioner', 'assistant', 'front_desk'],
-  'shelf.write': ['owner', 'practitioner', 'assistant'],
-  'price.write': ['owner', 'practitioner'],
-  'rates.write': ['owner'],
-} as const satisfies Record<string, readonly Account['role'][]>
-export type Capability = keyof typeof MAY
+import { SignedOut } from './problem'
 
 const SESSION_HOURS = 12
 
 function sealed(event: H3Event) {
-  const password = process.env.ZEN_SESSION_SECRET
-  if (!password || password.length < 32)
-    throw new Error('ZEN_SESSION_SECRET must be set, 32 characters or more. `npm start` makes one.')
+  const { sessionSecret, isTls } = useConfig()
   return useSession<{ sessionId?: string }>(event, {
     name: 'zen-session',
-    password,
+    password: sessionSecret,
     maxAge: SESSION_HOURS * 3600,
-    cookie: { httpOnly: true, sameSite: 'strict', secure: process.env.ZEN_TLS === '1', path: '/' },
+    cookie: { httpOnly: true, sameSite: 'strict', secure: isTls, path: '/' },
   })
 }
 
@@ -60,12 +45,12 @@ export async function currentAccount(event: H3Event): Promise<Account | undefine
 export async function requireCan(event: H3Event, capability: Capability): Promise<Account> {
   const account = await currentAccount(event)
   if (!account)
-    throw problem(401, {
+    throw new SignedOut({
       code: 'signed_out',
       detail: 'You are signed out. Sign in and go on where you were.',
     })
-  if (!(MAY[capability] as readonly string[]).includes(account.role))
-    throw problem(403, {
+  if (!canDo(account.role, capability))
+    throw new Forbidden({
       code: 'not_allowed',
       detail: 'Your role may not do this. Ask the owner of the salon.',
     })
@@ -83,13 +68,10 @@ export async function requireVisit(
     ? await visitById(useDb(), account.salon_id, id)
     : undefined
   if (!visit)
-    throw problem(404, {
+    throw new NotFound({
       code: 'no_visit',
       detail: 'There is no such visit in this salon.',
       path: 'id',
     })
   return { account, visit }
 }
-
-export const canDo = (role: Account['role'], capability: Capability): boolean =>
-  (MAY[capability] as readonly string[]).includes(role)

@@ -1,5 +1,5 @@
 import sharp from 'sharp'
-import { problem } from './problem'
+import { TooLarge, WrongType } from './problem'
 
 /** Largest file that is taken, in bytes. */
 export const PHOTO_MOST_BYTES = 20 * 1024 * 1024
@@ -9,7 +9,7 @@ const QUALITY = 86
 /** What cameras write; drawings and documents that the decoder could also open are left out. */
 const KINDS: readonly string[] = ['jpeg', 'png', 'webp', 'heif', 'tiff', 'gif']
 const refused = (why: string) =>
-  problem(415, {
+  new WrongType({
     code: 'not_a_photo',
     detail: `This file is no photograph that can be read (${why}). Use JPEG, PNG, WebP or AVIF.`,
     path: 'photo',
@@ -23,7 +23,7 @@ export async function reencoded(
   bytes: Buffer,
 ): Promise<{ bytes: Buffer; width: number; height: number }> {
   if (bytes.length > PHOTO_MOST_BYTES)
-    throw problem(413, {
+    throw new TooLarge({
       code: 'photo_too_large',
       detail: `This photograph has ${Math.round(bytes.length / 1_048_576)} MB; at most ${PHOTO_MOST_BYTES / 1_048_576} MB are taken. Take it again with a smaller size.`,
       path: 'photo',

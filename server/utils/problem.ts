@@ -1,17 +1,38 @@
-import { createError } from 'h3'
 import type { z } from 'zod'
+import { Conflict, Fault, Invalid, type FaultKind, type Problem } from '#core/fault'
 
-/** What a person can be told: what, where and what to do (RFC 9457 problem details). */
-export interface Problem {
-  readonly code: string
-  readonly detail: string
-  readonly path?: string | undefined
-  readonly faults?: readonly { path: string; says: string }[]
+/** The status each kind of fault is told with. */
+export const STATUS_OF: Readonly<Record<FaultKind, number>> = {
+  invalid: 400,
+  'signed-out': 401,
+  forbidden: 403,
+  'not-found': 404,
+  'wrong-method': 405,
+  conflict: 409,
+  infeasible: 409,
+  'too-large': 413,
+  'wrong-type': 415,
+  'too-many': 429,
 }
 
-/** An error reply; thrown by routes. */
-export const problem = (status: number, body: Problem) =>
-  createError({ statusCode: status, message: body.detail, data: body })
+/** Nobody is signed in, or not with what was typed. */
+export class SignedOut extends Fault {
+  readonly kind = 'signed-out'
+}
+/** The address is there, but not for this method. */
+export class WrongMethod extends Fault {
+  readonly kind = 'wrong-method'
+}
+export class TooLarge extends Fault {
+  readonly kind = 'too-large'
+}
+/** What was sent is of a kind that is not taken. */
+export class WrongType extends Fault {
+  readonly kind = 'wrong-type'
+}
+export class TooMany extends Fault {
+  readonly kind = 'too-many'
+}
 
 // Control characters carry no meaning in any field of ours, and PostgreSQL keeps no U+0000: a paste that brings them along loses them, not its text.
 // eslint-disable-next-line no-control-regex
@@ -27,15 +48,15 @@ function withoutControls(value: unknown): unknown {
 const isPlainObject = (value: unknown): value is object =>
   value !== null && typeof value === 'object' && Object.getPrototypeOf(value) === Object.prototype
 
-/** Parses what came in, control characters taken out of its texts, or throws a 400 that names every field; `path` is the first of them. */
-export function parseOr400<T extends z.ZodType>(schema: T, value: unknown): z.infer<T> {
-  const parsed = schema.safeParse(withoutControls(value))
-  if (parsed.success) return parsed.data
-  const faults = parsed.error.issues.map((issue) => ({
+/** Parses what came in, control characters taken out of its texts, or throws an Invalid that names every field; `path` is the first of them. */
+export function parsed<T extends z.ZodType>(schema: T, value: unknown): z.infer<T> {
+  const result = schema.safeParse(withoutControls(value))
+  if (result.success) return result.data
+  const faults = result.error.issues.map((issue) => ({
     path: issue.path.join('.'),
     says: issue.message,
   }))
-  throw problem(400, {
+  throw new Invalid({
     code: 'invalid',
     detail: faults.map((fault) => `${fault.path || 'body'}: ${fault.says}`).join('; '),
     path: faults[0]?.path,
@@ -43,59 +64,46 @@ export function parseOr400<T extends z.ZodType>(schema: T, value: unknown): z.in
   })
 }
 
-const CLASHES: Readonly<Record<string, { status: number; code: string; detail: string }>> = {
+const CLASHES: Readonly<Record<string, Problem>> = {
   visit_room_free: {
-    status: 409,
     code: 'room_taken',
     detail: 'The room is taken at that time, turnover included. Choose another time or room.',
   },
   practitioner_free: {
-    status: 409,
     code: 'practitioner_taken',
     detail: 'The practitioner has another visit at that time. Choose another time or person.',
   },
   fitted_plan_visit_id_revision_key: {
-    status: 409,
     code: 'fitted_meanwhile',
     detail: 'This visit was fitted on another device meanwhile. Open it again.',
   },
   consent_text_salon_id_kind_version_key: {
-    status: 409,
     code: 'published_meanwhile',
     detail:
       'Somebody published other words meanwhile. Open the consent again and repeat your change.',
   },
   kit_opening_visit_id_kit_id_key: {
-    status: 409,
     code: 'opened',
     detail: 'This kit is opened for this visit already.',
   },
   protocol_version_pkey: {
-    status: 409,
     code: 'published_meanwhile',
     detail: 'Somebody published this protocol meanwhile. Open it again and repeat your change.',
   },
   protocol_version_protocol_id_version_key: {
-    status: 409,
     code: 'published_meanwhile',
     detail: 'Somebody published this protocol meanwhile. Open it again and repeat your change.',
   },
 }
+/** restrict_violation: raised by our own triggers, with a sentence of their own. */
+const RESTRICTED = '23001'
 
 /** Words for what the database refused; other errors go on unchanged. */
 export function explainDatabase(error: unknown): unknown {
-  const { constraint, code, message } = error as {
-    constraint?: string
-    code?: string
-    message?: string
-  }
-  const clash = constraint === undefined ? undefined : CLASHES[constraint]
-  if (clash) return problem(clash.status, clash)
-  // restrict_violation: raised by our own triggers, with a sentence of their own.
-  if (code === '23001')
-    return problem(409, {
-      code: 'locked',
-      detail: `${message ?? 'It is locked'}. Add a note instead.`,
-    })
-  return error
+  const refusal = error as { constraint?: string; code?: string; message?: string }
+  const clash = refusal.constraint === undefined ? undefined : CLASHES[refusal.constraint]
+  if (clash) return new Conflict(clash)
+  if (refusal.code !== RESTRICTED) return error
+  const why = refusal.message ?? 'It is locked'
+  return new Conflict({ code: 'locked', detail: `${why}. Add a note instead.` })
 }

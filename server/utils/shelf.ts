@@ -3,6 +3,7 @@ import type { z } from 'zod'
 import type { Shelf } from '#core/catalog'
 import { namedIn } from '#core/formats'
 import type { Step } from '#core/protocol'
+import { Conflict, Invalid } from '#core/fault'
 import { writeAudit } from '../db/access.sql'
 import type { Db } from '../db/rows'
 import { salonById } from '../db/salon.sql'
@@ -10,7 +11,7 @@ import { loadShelf } from '../db/shelf.sql'
 import { saveDevice, saveKit, saveSupply } from '../db/things.sql'
 import { requireCan } from './access'
 import { useDb } from './db'
-import { parseOr400, problem } from './problem'
+import { parsed } from './problem'
 
 /** The shelf as it stands today, with everything these steps name. */
 export const shelfToday = async (
@@ -31,7 +32,7 @@ export const shelfToday = async (
 export function shelfId(event: H3Event): string {
   const id = getRouterParam(event, 'id') ?? ''
   if (!/^[a-z0-9][a-z0-9-]{0,59}$/.test(id))
-    throw problem(400, {
+    throw new Invalid({
       code: 'bad_id',
       detail: 'An id has at most sixty small letters, figures and hyphens.',
       path: 'id',
@@ -49,20 +50,20 @@ export function defineThingPut<Body extends z.ZodType<{ id: string; name: string
   return defineEventHandler(async (event) => {
     const account = await requireCan(event, 'shelf.write')
     const id = shelfId(event)
-    const body = parseOr400(model, await readBody(event))
+    const body = parsed(model, await readBody(event))
     if (body.id !== id)
-      throw problem(400, {
+      throw new Invalid({
         code: 'other_id',
         detail: 'The id in the body is not the one in the path.',
         path: 'id',
       })
     if (!(await SAVE[thing](useDb(), account.salon_id, body)))
-      throw problem(409, {
+      throw new Conflict({
         code: 'taken',
         detail: 'This id is taken. Choose another name.',
         path: 'id',
       })
     await writeAudit(useDb(), account.id, `${thing}.write`, thing, id)
-    return { saved: true }
+    return sendNoContent(event)
   })
 }

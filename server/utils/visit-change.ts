@@ -4,9 +4,10 @@ import type { z } from 'zod'
 import { writeAudit, type Account } from '../db/access.sql'
 import { inTransaction } from '../db/rows'
 import type { VisitRow } from '../db/visit.sql'
-import { requireVisit, type Capability } from './access'
+import { requireVisit } from './access'
+import type { Capability } from './capabilities'
 import { useDb } from './db'
-import { explainDatabase, parseOr400 } from './problem'
+import { explainDatabase, parsed } from './problem'
 
 interface Change<Body extends z.ZodType> {
   readonly capability: Capability
@@ -22,20 +23,23 @@ interface Scene<Body> {
   readonly body: Body
 }
 
-/** A route that changes something of a visit's client: parse, authorise, all of it or none in one transaction, audited, refusals in words. */
+/** A route that changes something of a visit's client: parse, authorise, all of it or none in one transaction, audited, refusals in words.
+ * What `work` gives is the reply; nothing: 204. */
 export function defineVisitChange<Body extends z.ZodType, Result>(
   { capability, body, action }: Change<Body>,
   work: (scene: Scene<z.infer<Body>>) => Promise<Result>,
 ) {
   return defineEventHandler(async (event) => {
     const { account, visit } = await requireVisit(event, capability)
-    const parsed = parseOr400(body, await readBody(event))
+    const given = parsed(body, await readBody(event))
     try {
-      return await inTransaction(useDb(), async (db) => {
-        const result = await work({ db, event, account, visit, body: parsed })
+      const result = await inTransaction(useDb(), async (db) => {
+        const told = await work({ db, event, account, visit, body: given })
         await writeAudit(db, account.id, action, 'client', visit.client_id, { visit: visit.id })
-        return result
+        return told
       })
+      if (result === undefined) await sendNoContent(event)
+      return result
     } catch (error) {
       throw explainDatabase(error)
     }

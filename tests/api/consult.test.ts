@@ -48,7 +48,7 @@ describe('clearances', () => {
     ).status
     const crossing = (plan: FittedPlan) =>
       plan.changes.some((change) => change.why.some((why) => why.ruleId === 'B-papaya-pineapple'))
-    expect([facts, crossing(await planOf(id))]).toEqual([200, true])
+    expect([facts, crossing(await planOf(id))]).toEqual([204, true])
     const clearance = {
       clearance: 'B-papaya-pineapple',
       by: 'Allergy clinic',
@@ -106,7 +106,7 @@ describe('patch tests', () => {
     expect(
       (await owner.ask('POST', `/api/visits/${id}/patch-tests`, { id: testId, test: placed }))
         .status,
-    ).toBe(200)
+    ).toBe(201)
     expect(
       (
         await owner.ask('PUT', `/api/visits/${id}/patch-tests/${testId}`, {
@@ -114,7 +114,7 @@ describe('patch tests', () => {
           readOn: '2026-11-26',
         })
       ).status,
-    ).toBe(200)
+    ).toBe(204)
     expect((await visitOf(id)).patchTests.find((one) => one.id === testId)?.result).toBe('calm')
     expect(
       (
@@ -159,7 +159,7 @@ describe('consent', () => {
   }
   test('is kept with its exact words; withdrawn once, never changed', async () => {
     const id = await book(owner, 'Marguerite Abiola')
-    expect((await sign(id, 'treatment')).status).toBe(200)
+    expect((await sign(id, 'treatment')).status).toBe(201)
     const consent = (await visitOf(id)).consents.find((one) => one.kind === 'treatment')!
     expect(consent.body.length).toBeGreaterThan(100)
     expect(
@@ -169,7 +169,7 @@ describe('consent', () => {
           factId: randomUUID(),
         })
       ).status,
-    ).toBe(200)
+    ).toBe(204)
     expect(
       (
         await owner.ask('DELETE', `/api/visits/${id}/consents/${consent.id}`, {
@@ -189,7 +189,7 @@ describe('consent', () => {
     expect((await planOf(id)).status).toBe('postponed')
     expect((await sign(id, 'guardian')).body.code).toBe('not_guardian')
     expect((await planOf(id)).status).toBe('postponed')
-    expect((await sign(id, 'guardian', { relation: 'guardian' })).status).toBe(200)
+    expect((await sign(id, 'guardian', { relation: 'guardian' })).status).toBe(201)
     expect((await planOf(id)).status).toBe('ready')
     const held = (await visitOf(id)).consents.filter(
       (one) => one.kind === 'guardian' && one.withdrawnOn === null,
@@ -239,7 +239,7 @@ describe('the words of a consent', () => {
       owner.ask('POST', '/api/consent-texts', body),
       owner.ask('POST', '/api/consent-texts', body),
     ])
-    expect(both.map((one) => one.status).sort()).toEqual([200, 409])
+    expect(both.map((one) => one.status).sort()).toEqual([201, 409])
     expect((await visitOf(id)).texts.find((one) => one.kind === 'photo-publish')).toMatchObject({
       version: text.version + 1,
       body: body.body,
@@ -337,7 +337,7 @@ describe('the intake as a file', () => {
     })
     const { input } = await visitOf(to)
     expect([status, input.client.name, input.client.concerns]).toEqual([
-      200,
+      204,
       'Hollis Marchetti',
       intake.client.concerns,
     ])
@@ -412,7 +412,7 @@ describe('answers that cannot be', () => {
           facts: [said('sunburn', 'yes', { note: 'after\u0000noon' })],
         })
       ).status,
-    ).toBe(200)
+    ).toBe(204)
     expect(
       (await visitOf(id)).input.client.facts.findLast((one) => one.code === 'sunburn')?.note,
     ).toBe('afternoon')
@@ -485,14 +485,14 @@ describe('the rule book of the studio', () => {
     const acid = async () =>
       (await planOf(id)).changes.some((change) => change.why.some((why) => why.ruleId === 'A07'))
     const atFive = await acid()
-    expect((await put(owner, 'A07', false, 60)).status).toBe(200)
+    expect((await put(owner, 'A07', false, 60)).status).toBe(204)
     expect((await owner.ask<{ windowDays: object }>('GET', '/api/rules')).body.windowDays).toEqual({
       A07: 60,
     })
     expect(await acid()).toBe(true)
     await put(owner, 'A07', false, null)
     expect(await acid()).toBe(atFive)
-    expect((await put(owner, 'C16d', true, null)).status).toBe(200)
+    expect((await put(owner, 'C16d', true, null)).status).toBe(204)
     expect((await owner.ask<{ adviceOff: string[] }>('GET', '/api/rules')).body.adviceOff).toEqual([
       'C16d',
     ])
@@ -519,7 +519,7 @@ describe('the rule book of the studio', () => {
       (await owner.ask('PUT', '/api/known/lymecycline', { ...entry, code: 'nonsense' })).body.code,
     ).toBe('unknown_question')
     expect((await owner.ask('PUT', '/api/known/Not%20an%20id', entry)).body.code).toBe('bad_id')
-    expect((await owner.ask('PUT', '/api/known/lymecycline', entry)).status).toBe(200)
+    expect((await owner.ask('PUT', '/api/known/lymecycline', entry)).status).toBe(204)
     const { body: list } = await owner.ask<{ id: string }[]>('GET', '/api/known')
     expect(list.map((one) => one.id)).toEqual(
       expect.arrayContaining(['lymecycline', 'doxycycline']),
@@ -531,7 +531,7 @@ describe('the rule book of the studio', () => {
     await owner.ask('POST', `/api/visits/${id}/facts`, {
       facts: [said('medicine:lymecycline', 'no')],
     })
-    expect((await owner.ask('DELETE', '/api/known/lymecycline')).status).toBe(200)
+    expect((await owner.ask('DELETE', '/api/known/lymecycline')).status).toBe(204)
   })
 })
 

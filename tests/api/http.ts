@@ -53,7 +53,7 @@ export class Person {
 export async function signedIn(email: string): Promise<Person> {
   const person = new Person()
   const reply = await person.ask('POST', '/api/session', { email, password: 'quiet-tide' })
-  if (reply.status !== 200) throw new Error(`${email} could not sign in: ${reply.status}`)
+  if (reply.status !== 204) throw new Error(`${email} could not sign in: ${reply.status}`)
   return person
 }
 export const PRACTITIONER = 'anneke@saltgrass.example'

@@ -150,7 +150,7 @@ describe('products', () => {
       turnoverMinutes: 10,
     }
     expect((await anneke.ask('PUT', '/api/shelf/rates', rates)).status).toBe(403)
-    expect((await owner.ask('PUT', '/api/shelf/rates', rates)).status).toBe(200)
+    expect((await owner.ask('PUT', '/api/shelf/rates', rates)).status).toBe(204)
     expect(
       (
         await tamsin.ask('PUT', '/api/shelf/prices', {
@@ -176,15 +176,15 @@ describe('batches', () => {
     })
     const put = (row: Batch, reason: string) =>
       tamsin.ask('PUT', `/api/shelf/batches/${row.id}`, { productId: id, batch: row, reason })
-    expect((await put(batch(b, 200), 'received')).status).toBe(200)
-    expect((await put(batch(b, 150, { openedOn: '2026-10-01' }), 'count')).status).toBe(200)
+    expect((await put(batch(b, 200), 'received')).status).toBe(204)
+    expect((await put(batch(b, 150, { openedOn: '2026-10-01' }), 'count')).status).toBe(204)
     expect((await shelf()).products.find((row) => row.id === id)).toMatchObject({
       stock: 150,
       state: 'good',
       lot: b.toUpperCase(),
       until: '2027-04-01',
     })
-    expect((await put(batch(b, 0, { openedOn: '2026-10-01' }), 'discarded')).status).toBe(200)
+    expect((await put(batch(b, 0, { openedOn: '2026-10-01' }), 'discarded')).status).toBe(204)
     expect((await shelf()).products.find((row) => row.id === id)!.state).toBe('out')
     expect((await put(batch(b, 1, { openedOn: '2025-12-31' }), 'count')).body.path).toBe(
       'batch.openedOn',
@@ -355,7 +355,7 @@ describe('a visit and the shelf', () => {
     const opened = await tamsin.ask<{
       openings: { kitId: string; rest: { productId: string; amount: number }[] }[]
     }>('POST', `/api/visits/${id}/kits`, { id: randomUUID(), kitId: 'clear-start-kit' })
-    expect(opened.status).toBe(200)
+    expect(opened.status).toBe(201)
     expect(opened.body.openings[0]!.rest.map((rest) => rest.productId)).toContain('sorrel-spot')
     expect(
       (
@@ -410,7 +410,7 @@ describe('files', () => {
             rows: rows.slice(from, from + 500),
           })
         ).status,
-      ).toBe(200)
+      ).toBe(204)
     return anneke.ask<{ added: number; changed: number; code: string }>(
       'POST',
       `/api/shelf/imports/${id}`,

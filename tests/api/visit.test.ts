@@ -312,7 +312,7 @@ describe('bad input gets a sentence that says what and where', () => {
       )
     for (let times = 0; times < 2; times++)
       expect((await owner.ask('POST', `/api/visits/${id}/facts`, { facts: [good] })).status).toBe(
-        200,
+        204,
       )
     expect(await count(good.id)).toBe(1)
     const fresh = randomUUID()

@@ -253,7 +253,7 @@ test('methods rewrite the ladder and say why; one that would break it is refused
     .toBeGreaterThan(2)
   await copyOf(page, 'course-needling', 'Needling, for methods')
   await detail(page, 'Methods').click()
-  await choose(page, 'Mist', 'before serum')
+  await choose(page, 'Mist', 'before serum (usual)')
   await expect(page.getByText(/Not on this ladder:.*open skin/)).toBeVisible()
 })
 

@@ -116,7 +116,7 @@ export async function freshVisit({
     fact: { ...fact, askedOn: TODAY },
   }))
   const { status } = await owner.ask('POST', `/api/visits/${id}/facts`, { facts })
-  if (status !== 200) throw new Error(`answers refused: ${status}`)
+  if (status !== 204) throw new Error(`answers refused: ${status}`)
   return `/visits/${id}`
 }
 /** The day of a fresh visit, five minutes before the studio opens. */

@@ -60,7 +60,7 @@ async function publish() {
   const { kind, version } = changing.value!
   try {
     await call('/api/consent-texts', {
-      method: 'POST',
+      method: 'post',
       body: { kind, after: version, ...words.value },
     })
     changing.value = undefined

@@ -92,7 +92,7 @@ const asked = computed(() => ({
     :client="data.visit.client"
     :minor="isMinor"
     :disabled="store.locked"
-    :owner="session.account?.role === 'owner'"
+    :owner="session.can('rules.write')"
     @published="store.load(data.visit.id)"
     @sign="store.signConsent"
     @withdraw="store.withdrawConsent"

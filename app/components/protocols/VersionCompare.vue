@@ -1,8 +1,8 @@
 <script setup lang="ts">
 import type { Shelf } from '#core/catalog'
 import { compareVersions, type RungDiff } from '#core/compose'
-import type { ProtocolVersion, Step } from '#core/protocol'
-import { call, refusalOf } from '~/support/api'
+import type { Step } from '#core/protocol'
+import { call, refusalOf, type Reply } from '~/support/api'
 import { shortDate } from '~/support/time'
 
 const props = defineProps<{
@@ -11,13 +11,14 @@ const props = defineProps<{
   changed: boolean
   shelf: Shelf
 }>()
-type Published = ProtocolVersion & { publishedAt: string; by: string | null }
-const versions = ref<Published[]>()
+const versions = shallowRef<Reply<'/api/protocols/:id/versions'>>()
 const trouble = ref('')
 const [from, to] = [ref(''), ref('')]
 onMounted(async () => {
   try {
-    versions.value = await call<Published[]>(`/api/protocols/${props.protocolId}/versions`)
+    versions.value = await call('/api/protocols/:id/versions', {
+      params: { id: props.protocolId },
+    })
     to.value = props.changed ? 'draft' : String(versions.value[0]?.version ?? 'draft')
     from.value = String(
       versions.value[props.changed ? 0 : 1]?.version ?? versions.value[0]?.version ?? 'draft',

@@ -22,7 +22,7 @@ const form = ref<{
 
 async function load() {
   try {
-    list.value = await call<Known[]>('/api/known')
+    list.value = await call('/api/known')
   } catch (error) {
     trouble.value = refusalOf(error).detail
   }
@@ -44,6 +44,8 @@ const add = () => {
   }
 }
 
+const remove = () =>
+  send(() => call('/api/known/:id', { method: 'delete', params: { id: form.value!.id } }))
 async function send(work: () => Promise<unknown>) {
   try {
     await work()
@@ -65,8 +67,9 @@ function save() {
     return
   }
   void send(() =>
-    call(`/api/known/${to}`, {
-      method: 'PUT',
+    call('/api/known/:id', {
+      method: 'put',
+      params: { id: to },
       body: {
         kind,
         name,
@@ -160,12 +163,7 @@ const rulesOf = (code: string) => rulesAsking(code).map((rule) => rule.id)
         <p class="text-soft">Rules: {{ rulesOf(form.code).join(', ') || 'none' }}</p>
         <p v-if="trouble" role="alert" class="text-mind font-medium">{{ trouble }}</p>
         <div class="flex gap-3">
-          <button
-            v-if="!form.isNew"
-            type="button"
-            class="rung mr-auto"
-            @click="send(() => call(`/api/known/${form!.id}`, { method: 'DELETE' }))"
-          >
+          <button v-if="!form.isNew" type="button" class="rung mr-auto" @click="remove">
             Take off the list
           </button>
           <button type="button" class="rung ml-auto" @click="form = undefined">Cancel</button>

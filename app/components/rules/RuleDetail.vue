@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { isAdvice, windowOf, type RuleSettings } from '#core/safety'
-import { call, refusalOf } from '~/support/api'
+import { call, refusalOf, type Reply } from '~/support/api'
 import type { RulePage } from '~/support/rules/rule-book'
 
 const props = defineProps<{
@@ -11,12 +11,7 @@ const props = defineProps<{
 }>()
 const emit = defineEmits<{ set: [] }>()
 
-interface Touched {
-  id: string
-  name: string
-  because: string[]
-}
-const touched = ref<Touched[]>()
+const touched = ref<Reply<'/api/rules/:ruleId'>['clients']>()
 const trouble = ref('')
 const rule = computed(() => props.page.rule)
 const window_ = computed(() => windowOf(rule.value))
@@ -34,7 +29,7 @@ watch(
     days.value = inForceDays.value
     if (!props.seesHealth) return
     try {
-      const { clients } = await call<{ clients: Touched[] }>(`/api/rules/${id}`)
+      const { clients } = await call('/api/rules/:ruleId', { params: { ruleId: id } })
       if (id === rule.value.id) touched.value = clients
     } catch (error) {
       trouble.value = refusalOf(error).detail
@@ -46,7 +41,11 @@ watch(
 async function set(adviceOff: boolean, windowDays: number | null) {
   trouble.value = ''
   try {
-    await call(`/api/rules/${rule.value.id}`, { method: 'PUT', body: { adviceOff, windowDays } })
+    await call('/api/rules/:ruleId', {
+      method: 'put',
+      params: { ruleId: rule.value.id },
+      body: { adviceOff, windowDays },
+    })
     emit('set')
   } catch (error) {
     trouble.value =

@@ -13,7 +13,9 @@ const props = defineProps<{
 }>()
 const { things, trouble, state, put: putThing } = useThings<Device>(() => props.devices)
 const send = (device: Device) =>
-  putThing(device, () => call(`/api/shelf/devices/${device.id}`, { method: 'PUT', body: device }))
+  putThing(device, () =>
+    call('/api/shelf/devices/:id', { method: 'put', params: { id: device.id }, body: device }),
+  )
 const chosen = ref(props.devices[0]?.id ?? '')
 const draft = ref<Device>()
 const device = computed(() => draft.value ?? things.value.find(({ id }) => id === chosen.value))

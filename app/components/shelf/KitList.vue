@@ -15,7 +15,9 @@ const props = defineProps<{
 }>()
 const { things, trouble, state, put: putThing } = useThings<Kit>(() => props.kits)
 const put = (kit: Kit) =>
-  putThing(kit, () => call(`/api/shelf/kits/${kit.id}`, { method: 'PUT', body: kit }))
+  putThing(kit, () =>
+    call('/api/shelf/kits/:id', { method: 'put', params: { id: kit.id }, body: kit }),
+  )
 const named = ref('')
 const MOST_ITEMS = 12
 const MOST = 10_000

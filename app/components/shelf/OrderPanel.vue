@@ -1,25 +1,18 @@
 <script setup lang="ts">
-import { isUrgent, type OrderLine, type ProductForecast } from '#core/costing'
-import { call } from '~/support/api'
+import { isUrgent } from '#core/costing'
+import { call, type Reply } from '~/support/api'
 import { money } from '~/support/money'
 import { figure } from '~/support/shelf/shelf'
 import { dateAfter, shortDate } from '~/support/time'
 
 defineProps<{ currency: string }>()
-interface Reply {
-  today: string
-  until: string
-  visits: number
-  products: ProductForecast[]
-  orders: OrderLine[]
-}
 const CHOICES = [2, 4, 8, 12] as const
 const weeks = ref<number>(8)
-const reply = shallowRef<Reply>()
+const reply = shallowRef<Reply<'/api/shelf/forecast'>>()
 const { trouble, attempt } = useAttempt()
 const load = () =>
   attempt(async () => {
-    reply.value = await call<Reply>('/api/shelf/forecast', {
+    reply.value = await call('/api/shelf/forecast', {
       query: { weeks: String(weeks.value) },
     })
   })

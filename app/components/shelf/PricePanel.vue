@@ -13,8 +13,8 @@ const RATES = [
   ['turnoverMinutes', 'Turnover, min'],
 ] as const
 const session = useSessionStore()
-const isOwner = computed(() => session.account?.role === 'owner')
-const mayPrice = computed(() => isOwner.value || session.account?.role === 'practitioner')
+const isOwner = computed(() => session.can('rates.write'))
+const mayPrice = computed(() => session.can('price.write'))
 const {
   rows,
   trouble,

@@ -6,7 +6,9 @@ import { idFrom } from '~/support/shelf/shelf'
 const props = defineProps<{ supplies: readonly Supply[]; currency: string; disabled: boolean }>()
 const { things, trouble, state, put: putThing } = useThings<Supply>(() => props.supplies)
 const put = (supply: Supply) =>
-  putThing(supply, () => call(`/api/shelf/supplies/${supply.id}`, { method: 'PUT', body: supply }))
+  putThing(supply, () =>
+    call('/api/shelf/supplies/:id', { method: 'put', params: { id: supply.id }, body: supply }),
+  )
 const named = ref('')
 const MOST = 100_000
 const WORDS = { 'single use': 'Used once', laundry: 'Washed', kept: 'Kept' } as const

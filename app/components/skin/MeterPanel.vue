@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { z } from 'zod'
 import {
   deltaE2000,
   hexOf,
@@ -9,7 +10,6 @@ import {
   type Lab,
   type MeterKind,
   type MeterValue,
-  type ProbeSample,
   type Reading,
   type ZoneId,
 } from '#core/skin'
@@ -26,9 +26,7 @@ const kind = ref<MeterKind>('hydration')
 const zone = defineModel<ZoneId>('zone', { required: true })
 const zones = READ_ZONES.map((id) => ({ value: id, words: zoneName(id) }))
 const typed = ref('')
-const live = ref<ProbeSample>()
 const trouble = ref('')
-let stream: EventSource | undefined
 const scale = computed(() => METER_SCALE[kind.value])
 const before = (value: MeterValue) =>
   props.last?.body.meters.find((one) => one.kind === value.kind && one.zone === value.zone)?.value
@@ -68,28 +66,19 @@ function keepTyped() {
   trouble.value = typed.value = ''
   keep(value, 'typed')
 }
-function stop() {
-  stream?.close()
-  stream = live.value = undefined
-}
+const samples = useSamples(z.object({ value: z.number(), steady: z.boolean() }), () => {
+  trouble.value = 'The probe does not answer. Type the value, or try again.'
+})
+const { live, close: stop } = samples
 function probe() {
-  stop()
   trouble.value = ''
-  stream = new EventSource(`/api/probe?kind=${kind.value}&zone=${zone.value}&seed=${props.seed}`)
-  stream.onmessage = (message: MessageEvent<string>) => {
-    live.value = JSON.parse(message.data) as ProbeSample
-  }
-  stream.onerror = () => {
-    trouble.value = 'The probe does not answer. Type the value, or try again.'
-    stop()
-  }
+  samples.open(`/api/probe?kind=${kind.value}&zone=${zone.value}&seed=${props.seed}`)
 }
 function take() {
   if (live.value) keep(live.value.value, 'probe')
   stop()
 }
 watch([kind, zone], stop)
-onBeforeUnmount(stop)
 </script>
 
 <template>

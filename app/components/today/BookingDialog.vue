@@ -47,7 +47,7 @@ async function book() {
   const missing = missingChoice(lists.value, form.value)
   if (missing) return void (trouble.value = missing)
   try {
-    const { id } = await call<{ id: string }>('/api/visits', { method: 'POST', body: form.value })
+    const { id } = await call('/api/visits', { method: 'post', body: form.value })
     emit('booked', id)
   } catch (error) {
     trouble.value = refusalOf(error).detail

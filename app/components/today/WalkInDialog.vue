@@ -45,8 +45,8 @@ async function begin() {
   if (missing) return void (trouble.value = missing)
   busy.value = true
   try {
-    const { id } = await call<{ id: string }>('/api/visits/walk-in', {
-      method: 'POST',
+    const { id } = await call('/api/visits/walk-in', {
+      method: 'post',
       body: form.value,
     })
     emit('booked', id)

@@ -1,5 +1,6 @@
 import { z } from 'zod'
 import { CALM_ANSWER, SkinAnswer } from '#core/climb/model'
+import { keptIn } from '~/support/kept'
 
 const Draft = z.object({ answer: SkinAnswer, note: z.string() })
 
@@ -18,21 +19,14 @@ export function useCloseDraft(
   const note = ref('')
   const key = () => `zen-close-${visitId()}`
 
-  /** What this tablet kept; what cannot be read is as good as nothing. */
-  function kept(): z.infer<typeof Draft> | undefined {
-    try {
-      return Draft.safeParse(JSON.parse(localStorage.getItem(key()) ?? 'null')).data
-    } catch {
-      // Half-written by a tablet that was switched off: the form begins anew.
-      return undefined
-    }
-  }
   function show(draft: Signed | undefined) {
     if (!draft) return
     answer.value = draft.answer ?? { ...CALM_ANSWER }
     note.value = draft.note
   }
-  watch(visitId, (id) => id && show(signed() ?? kept()), { immediate: true })
+  watch(visitId, (id) => id && show(signed() ?? keptIn(localStorage, key(), Draft)), {
+    immediate: true,
+  })
   watch(
     [answer, note],
     () => {

@@ -23,7 +23,7 @@ export function useChances(
     async (id) => {
       // Without a connection the usual pace is taken: the chance is then of nobody in particular.
       if (id && maySeePace())
-        pace.value = await call<Pace>(`/api/visits/${id}/pace`).catch(() => NO_PACE)
+        pace.value = await call('/api/visits/:id/pace', { params: { id } }).catch(() => NO_PACE)
     },
     { immediate: true },
   )

@@ -13,6 +13,7 @@ import type { Rewritten } from '#core/compose'
 import type { Step } from '#core/protocol'
 import type { LaidOut, layOut } from '#core/costing'
 import type { ChanceInput, Chances } from '#core/risk'
+import { plain } from '~/support/plain'
 
 interface Fitter {
   compile: (input: CompileInput, running?: Running) => FittedPlan
@@ -25,7 +26,6 @@ interface Fitter {
 }
 let fitter: Remote<Fitter> | undefined
 let second: Remote<Fitter> | undefined
-const plain = <T>(value: T): T => JSON.parse(JSON.stringify(value)) as T
 const start = () =>
   wrap<Fitter>(
     new Worker(new URL('../../workers/fit.worker.ts', import.meta.url), { type: 'module' }),

@@ -1,5 +1,7 @@
-import { StorageSerializers, useSessionStorage } from '@vueuse/core'
-import type { Reading } from '#core/skin'
+import { useSessionStorage } from '@vueuse/core'
+import { Reading } from '#core/skin/model'
+import { readAs } from '~/support/kept'
+import { plain } from '~/support/plain'
 
 /** The gates of a running visit: the lamp reading and quick checks, and the fit that follows an answer. */
 export function useGate(visitId: () => string) {
@@ -9,13 +11,13 @@ export function useGate(visitId: () => string) {
   const openGate = computed(() => (hands.value?.segment.gate ? hands.value.segment : undefined))
   /** What is painted and not yet kept outlives a reload, not the tab. */
   const draft = useSessionStorage<Reading | null>(() => `zen-reading-${visitId()}`, null, {
-    serializer: StorageSerializers.object,
+    serializer: { read: (text) => readAs(text, Reading) ?? null, write: JSON.stringify },
   })
 
   /** The lamp reading, in the middle of the visit: what is read fits the rest again from now. */
   function readSkin() {
     const known = store.state?.reading ?? store.run!.input.reading
-    reading.value = draft.value ?? (JSON.parse(JSON.stringify(known)) as Reading)
+    reading.value = draft.value ?? plain(known)
   }
   function painted(next: Reading) {
     reading.value = draft.value = next

@@ -1,27 +1,27 @@
 import type { ComputedRef, ShallowRef } from 'vue'
 import { refDebounced, useDebounceFn, useLocalStorage, useRefHistory } from '@vueuse/core'
+import { z } from 'zod'
 import type { Sketch } from '#core/adapt'
 import type { Shelf } from '#core/catalog'
-import type { ProtocolVersion, Step } from '#core/protocol'
-import { call, refusalOf } from '~/support/api'
+import type { Step } from '#core/protocol'
+import { Step as StepModel } from '#core/protocol/model'
+import { call, refusalOf, type Reply } from '~/support/api'
+import { readAs } from '~/support/kept'
 
 export interface CardState {
   name: string
   steps: Step[]
   methods: Record<string, string>
 }
-interface Draft extends CardState {
-  basedOn: number
-  savedAt: string
-}
-interface Opened {
-  id: string
-  name: string
-  archived: boolean
-  version: ProtocolVersion | null
-  draft: Draft | null
-  shelf: Shelf
-}
+const Draft = z.object({
+  name: z.string(),
+  steps: z.array(StepModel),
+  methods: z.record(z.string(), z.string()),
+  basedOn: z.number(),
+  savedAt: z.string(),
+})
+type Draft = z.infer<typeof Draft>
+type Opened = Reply<'/api/protocols/:id'>
 
 const KEEP_AFTER_MS = 120
 const SAVE_AFTER_MS = 600
@@ -51,16 +51,17 @@ interface Bench {
 function useDraft({ id, opened, state, trouble, changed, basedOn }: Bench) {
   const local = useLocalStorage<Draft | null>(`zen-card-${id}`, null, {
     shallow: true,
-    serializer: { read: (raw) => JSON.parse(raw) as Draft | null, write: asJson },
+    serializer: { read: (raw) => readAs(raw, Draft) ?? null, write: asJson },
   })
   const saved = ref<'same' | 'saving' | 'saved' | 'here'>('same')
   let unsaved = ''
   async function sendDraft(draft: Draft | null) {
-    const path = `/api/protocols/${id}/draft`
+    const params = { id }
     if (draft) {
       const body = { basedOn: draft.basedOn, ...keptOf(draft) }
-      await call(path, { method: 'PUT', body })
-    } else if (opened.value?.draft) await call(path, { method: 'DELETE' })
+      await call('/api/protocols/:id/draft', { method: 'put', params, body })
+    } else if (opened.value?.draft)
+      await call('/api/protocols/:id/draft', { method: 'delete', params })
   }
   const send = useDebounceFn(async () => {
     const draft = local.value
@@ -125,7 +126,7 @@ export function useCard(id: string) {
   const sketched = useSketched({ opened, state }, shelf)
 
   async function open() {
-    const reply = await call<Opened>(`/api/protocols/${id}`)
+    const reply = await call('/api/protocols/:id', { params: { id } })
     opened.value = reply
     // What was typed on this tablet and never reached the server is newer than the server's draft.
     const [newest] = [local.value, reply.draft]
@@ -150,7 +151,7 @@ export function useCard(id: string) {
   async function publish(note: string): Promise<number | undefined> {
     const body = { basedOn: basedOn.value, note, ...state.value }
     const reply = await attempt(() =>
-      call<{ version: number }>(`/api/protocols/${id}/versions`, { method: 'POST', body }),
+      call('/api/protocols/:id/versions', { method: 'post', params: { id }, body }),
     )
     if (!reply) return undefined
     local.value = null

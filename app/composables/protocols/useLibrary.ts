@@ -17,7 +17,7 @@ export function useLibrary() {
 
   const load = () =>
     attempt(async () => {
-      protocols.value = await call<Shelved[]>('/api/protocols')
+      protocols.value = await call('/api/protocols')
     })
   const act = (work: () => Promise<void>) => {
     trouble.value = told.value = ''
@@ -26,13 +26,17 @@ export function useLibrary() {
   const create = (origin: Origin, name: string) =>
     act(async () => {
       const body = { ...origin, name }
-      const { id } = await call<{ id: string }>('/api/protocols', { method: 'POST', body })
+      const { id } = await call('/api/protocols', { method: 'post', body })
       await navigateTo(`/protocols/${id}`)
     })
   const putAway = (protocol: Shelved, archived: boolean) =>
     act(async () => {
       const { id, name } = protocol
-      await call(`/api/protocols/${id}/archived`, { method: 'PUT', body: { archived } })
+      await call('/api/protocols/:id/archived', {
+        method: 'put',
+        params: { id },
+        body: { archived },
+      })
       await load()
       undoing.value = archived ? protocol : undefined
       told.value = archived
@@ -70,11 +74,7 @@ function useTakeIn({ trouble, told, load }: Taking) {
     if (file === undefined) return
     try {
       const body = { from: 'file', file }
-      const path = '/api/protocols'
-      const { id, missing } = await call<{ id: string; missing: string[] }>(path, {
-        method: 'POST',
-        body,
-      })
+      const { id, missing } = await call('/api/protocols', { method: 'post', body })
       if (missing.length === 0) return void (await navigateTo(`/protocols/${id}`))
       await load()
       told.value = `Taken in as a draft. Not on your shelf: ${missing.join(', ')}. Open it and choose what stands in.`

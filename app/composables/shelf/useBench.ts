@@ -1,6 +1,8 @@
 import { useLocalStorage, useRefHistory } from '@vueuse/core'
-import type { Product, Recipe } from '#core/catalog'
+import { z } from 'zod'
+import type { Product } from '#core/catalog'
 import { call } from '~/support/api'
+import { readAs } from '~/support/kept'
 import {
   asHouseMix,
   benchResult,
@@ -9,12 +11,15 @@ import {
   type OwnRules,
 } from '~/support/shelf/bench'
 
-interface Bench {
-  by: Recipe['by']
-  parts: readonly BenchPart[]
-  amount: number
-  unit: 'g' | 'mL'
-}
+const Bench = z.object({
+  by: z.enum(['mass', 'volume']),
+  parts: z
+    .array(z.object({ productId: z.string(), parts: z.number(), weighedG: z.number().optional() }))
+    .readonly(),
+  amount: z.number(),
+  unit: z.enum(['g', 'mL']),
+})
+type Bench = z.infer<typeof Bench>
 const EMPTY: Bench = { by: 'mass', parts: [], amount: 12, unit: 'g' }
 
 /** What lies on the mix bench: kept on this tablet, undone step by step, weighed, and saved as a house mix or over the one it was opened from. */
@@ -33,7 +38,10 @@ export function useBench() {
 
 /** The ratio in the bowl and what follows from it. */
 function benchRatio(products: Ref<Product[]>, told: Ref<string>) {
-  const kept = useLocalStorage<Bench>('zen-bench', EMPTY, { shallow: true })
+  const kept = useLocalStorage<Bench>('zen-bench', EMPTY, {
+    shallow: true,
+    serializer: { read: (text) => readAs(text, Bench) ?? EMPTY, write: JSON.stringify },
+  })
   const bench = shallowRef<Bench>(kept.value)
   const history = useRefHistory(bench, { capacity: 100 })
   watch(bench, (now) => {
@@ -67,6 +75,14 @@ function benchRatio(products: Ref<Product[]>, told: Ref<string>) {
   return { bench, history, put, part, add, drop, result, setGrams, asWeighed }
 }
 
+/** Writes a product; `seenAt`: as it was when it was opened, left out for a new one. */
+const putProduct = (product: Product, seenAt?: string) =>
+  call('/api/shelf/products/:id', {
+    method: 'put',
+    params: { id: product.id },
+    body: { product, seenAt },
+  })
+
 interface Saving {
   readonly bench: Ref<Bench>
   readonly products: Ref<Product[]>
@@ -82,8 +98,7 @@ function benchSaving({ bench, products, told, attempt }: Saving) {
   const recipe = () => recipeOf(bench.value.by, bench.value.parts)
 
   async function openMix(id: string) {
-    const path = `/api/shelf/products/${id}`
-    const { product, changedAt } = await call<{ product: Product; changedAt: string }>(path)
+    const { product, changedAt } = await call('/api/shelf/products/:id', { params: { id } })
     if (!product.recipe) return
     mix.value = { ...product, seenAt: changedAt }
     const { by, parts } = product.recipe
@@ -92,10 +107,7 @@ function benchSaving({ bench, products, told, attempt }: Saving) {
   }
   const load = (mixId: string | undefined) =>
     attempt(async () => {
-      const [list, reply] = await Promise.all([
-        call<Product[]>('/api/shelf/products'),
-        call<{ currency: string; products: { id: string }[] }>('/api/shelf'),
-      ])
+      const [list, reply] = await Promise.all([call('/api/shelf/products'), call('/api/shelf')])
       products.value = list
       currency.value = reply.currency
       taken.value = new Set(reply.products.map(({ id }) => id))
@@ -106,16 +118,14 @@ function benchSaving({ bench, products, told, attempt }: Saving) {
     attempt(async () => {
       const { seenAt, ...product } = mix.value!
       const changed = { ...product, recipe: recipe(), stock: 0 }
-      const path = `/api/shelf/products/${product.id}`
-      const body = { product: changed, seenAt }
-      const { changedAt } = await call<{ changedAt: string }>(path, { method: 'PUT', body })
+      const { changedAt } = await putProduct(changed, seenAt)
       mix.value = { ...changed, seenAt: changedAt }
       told.value = `${product.name} is changed.`
     })
   async function putOnShelf(own: OwnRules) {
     const { amount, unit } = bench.value
     const product = asHouseMix(own, recipe(), { amount, unit }, taken.value)
-    await call(`/api/shelf/products/${product.id}`, { method: 'PUT', body: { product } })
+    await putProduct(product)
     taken.value = new Set([...taken.value, product.id])
     await openMix(product.id)
     told.value = `${product.name} is on the shelf, among the house mixes.`

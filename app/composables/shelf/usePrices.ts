@@ -1,19 +1,9 @@
 import { type Rates, compareOffers, type Offers } from '#core/costing'
-import { call } from '~/support/api'
+import { call, type Reply } from '~/support/api'
 import { minorTyped } from '~/support/money'
 
 /** What one protocol or enhancement costs and is sold for, as the server adds it up. */
-export interface PriceRow {
-  kind: 'protocol' | 'add-on'
-  ref: string
-  name: string
-  costMinor: number
-  goodsMinor: number
-  minutes: number
-  priceMinor: number | null
-  goingMinor: number | null
-  unpriced: number
-}
+export type PriceRow = Reply<'/api/shelf/prices'>[number]
 export interface OfferWish {
   readonly protocol: string
   readonly addOns: readonly string[]
@@ -26,7 +16,7 @@ export function usePrices(rates: () => Rates, currency: () => string) {
   const { trouble, attempt } = useAttempt()
   const load = () =>
     attempt(async () => {
-      rows.value = await call<PriceRow[]>('/api/shelf/prices')
+      rows.value = await call('/api/shelf/prices')
     })
   const saveRate = rateSaver(rates, currency, { trouble, attempt })
   const protocols = computed(() => rows.value?.filter((row) => row.kind === 'protocol') ?? [])
@@ -42,7 +32,7 @@ export function usePrices(rates: () => Rates, currency: () => string) {
     rows.value = rows.value?.map((other) => (isRow(other) ? { ...other, [key]: minor } : other))
     const { kind, ref: of, priceMinor, goingMinor } = rows.value!.find(isRow)!
     const body = { kind, ref: of, priceMinor, goingMinor }
-    const saved = await attempt(() => call('/api/shelf/prices', { method: 'PUT', body }))
+    const saved = await attempt(() => call('/api/shelf/prices', { method: 'put', body }))
     if (saved === undefined) await load()
   }
   /** One price for all of it against one by one; undefined until everything that is chosen has a price. */
@@ -73,6 +63,6 @@ function rateSaver(rates: () => Rates, currency: () => string, { trouble, attemp
     }
     own.value = { ...own.value, [key]: value }
     const body = own.value
-    return (await attempt(() => call('/api/shelf/rates', { method: 'PUT', body }))) !== undefined
+    return (await attempt(() => call('/api/shelf/rates', { method: 'put', body }))) !== undefined
   }
 }

@@ -6,12 +6,6 @@ import { compact } from '~/support/compact'
 import { NEW_PRODUCT, type ProductChange } from '~/support/shelf/product-fields'
 import { idFrom } from '~/support/shelf/shelf'
 
-interface Reply {
-  product: Product
-  batches: Batch[]
-  archived: boolean
-  changedAt: string
-}
 const SAVE_AFTER_MS = 600
 type Refs = Pick<ProductOnBench, 'product' | 'state' | 'trouble'>
 interface ProductOnBench {
@@ -28,8 +22,9 @@ function useSending(id: string, { product, state, trouble }: Refs) {
     const mine = product.value
     if (!mine) return
     try {
-      const { changedAt } = await call<{ changedAt: string }>(`/api/shelf/products/${id}`, {
-        method: 'PUT',
+      const { changedAt } = await call('/api/shelf/products/:id', {
+        method: 'put',
+        params: { id },
         body: { product: { ...mine, stock: 0 }, ...(seenAt ? { seenAt } : {}) },
       })
       seenAt = changedAt
@@ -69,21 +64,30 @@ function useProductDeeds(
     const name = product.value!.name.trim()
     const created = { ...product.value!, name, id: idFrom(name, taken) }
     return attempt(async () => {
-      await call(`/api/shelf/products/${created.id}`, { method: 'PUT', body: { product: created } })
+      await call('/api/shelf/products/:id', {
+        method: 'put',
+        params: { id: created.id },
+        body: { product: created },
+      })
       return created.id
     })
   }
   /** A batch received, opened, counted or thrown away. */
   const putBatch = (batch: Batch, reason: 'count' | 'received' | 'discarded') =>
     putThing(batch, () =>
-      call(`/api/shelf/batches/${batch.id}`, {
-        method: 'PUT',
+      call('/api/shelf/batches/:id', {
+        method: 'put',
+        params: { id: batch.id },
         body: { productId: id, batch, reason },
       }),
     )
   const putAway = (away: boolean) =>
     attempt(async () => {
-      await call(`/api/shelf/products/${id}/archived`, { method: 'PUT', body: { archived: away } })
+      await call('/api/shelf/products/:id/archived', {
+        method: 'put',
+        params: { id },
+        body: { archived: away },
+      })
       archived.value = away
     })
   return { fetched, batches, archived, create, putBatch, putAway }
@@ -103,7 +107,7 @@ export function useProduct(id: string, today: () => string) {
   let quiet = true
 
   async function fetchProduct() {
-    const reply = await call<Reply>(`/api/shelf/products/${id}`)
+    const reply = await call('/api/shelf/products/:id', { params: { id } })
     quiet = true
     product.value = reply.product
     quiet = false

@@ -79,14 +79,14 @@ async function sendInParts(
   rows: ShelfCsvRead['rows'],
   onProgress: (done: number) => boolean,
 ): Promise<{ added: number; changed: number } | undefined> {
-  const { id } = await call<{ id: string }>('/api/shelf/imports', { method: 'POST' })
+  const { id } = await call('/api/shelf/imports', { method: 'post' })
   for (let from = 0; from < rows.length; from += AT_ONCE) {
     onProgress(from)
     const body = { from, rows: rows.slice(from, from + AT_ONCE) }
-    await call(`/api/shelf/imports/${id}/rows`, { method: 'PUT', body })
+    await call('/api/shelf/imports/:id/rows', { method: 'put', params: { id }, body })
     if (!onProgress(from)) return undefined
   }
   onProgress(rows.length)
   const body = { count: rows.length }
-  return call(`/api/shelf/imports/${id}`, { method: 'POST', body })
+  return call('/api/shelf/imports/:id', { method: 'post', params: { id }, body })
 }

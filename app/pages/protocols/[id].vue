@@ -3,9 +3,7 @@ const id = String(useRoute().params.id)
 const card = useCard(id)
 const { state, shelf, sketched, changed, saved, trouble, opened, history } = card
 const session = useSessionStore()
-const mayWrite = computed(
-  () => session.account?.role === 'owner' || session.account?.role === 'practitioner',
-)
+const mayWrite = computed(() => session.can('protocol.write'))
 const chosen = usePicked(card)
 const { cursor, picked, steps, current } = chosen
 const rungs = useRungs(card, chosen)

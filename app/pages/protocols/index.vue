@@ -4,9 +4,7 @@ import type { Origin } from '~/composables/protocols/useLibrary'
 import { libraryFor, NO_WISH, type Shelved, type Wish } from '~/support/protocols/library'
 
 const session = useSessionStore()
-const mayWrite = computed(
-  () => session.account?.role === 'owner' || session.account?.role === 'practitioner',
-)
+const mayWrite = computed(() => session.can('protocol.write'))
 const { protocols, trouble, told, undoing, load, create, putAway, takeIn } = useLibrary()
 onMounted(load)
 const wish = ref<Wish>(NO_WISH)

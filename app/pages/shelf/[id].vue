@@ -12,11 +12,11 @@ const { product, batches, trouble, state, archived, isNew, put } = bench
 const STATE_WORDS = { saved: 'Saved', saving: 'Saving …', waiting: 'Not saved', new: '' } as const
 const list = shallowRef<Listed[]>([])
 const currency = ref('EUR')
-const disabled = computed(() => session.account?.role === 'front_desk')
+const disabled = computed(() => !session.can('shelf.write'))
 const unit = computed(() => bench.shown.value?.unit ?? 'g')
 onMounted(async () => {
   await bench.load()
-  const reply = await call<{ products: Listed[]; currency: string }>('/api/shelf')
+  const reply = await call('/api/shelf')
   list.value = reply.products
   currency.value = reply.currency
 })

@@ -1,17 +1,6 @@
 <script setup lang="ts">
-import type { Device, Kit, Listed, Supply } from '#core/catalog'
-import type { Rates } from '#core/costing'
-import { call } from '~/support/api'
+import { call, type Reply } from '~/support/api'
 
-interface Reply {
-  today: string
-  currency: string
-  rates: Rates
-  products: Listed[]
-  devices: Device[]
-  supplies: Supply[]
-  kits: Kit[]
-}
 const PARTS = [
   'Products',
   'House mixes',
@@ -23,16 +12,16 @@ const PARTS = [
 ] as const
 const route = useRoute()
 const session = useSessionStore()
-const shelf = shallowRef<Reply>()
+const shelf = shallowRef<Reply<'/api/shelf'>>()
 const { trouble, attempt } = useAttempt()
 const taking = ref(false)
 const part = computed(() => PARTS.find((one) => one === route.query.part) ?? 'Products')
-const mayWrite = computed(() => session.account !== null && session.account.role !== 'front_desk')
+const mayWrite = computed(() => session.can('shelf.write'))
 const mixes = computed(() => shelf.value?.products.filter((one) => one.isMix) ?? [])
 const products = computed(() => shelf.value?.products.filter((one) => !one.isMix) ?? [])
 const load = () =>
   attempt(async () => {
-    shelf.value = await call<Reply>('/api/shelf')
+    shelf.value = await call('/api/shelf')
   })
 // Another part shows what was changed in this one.
 watch(part, load, { immediate: true })

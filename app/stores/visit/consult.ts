@@ -25,7 +25,9 @@ export function consultChanges(core: VisitCore) {
       { id: newId(), clearance },
     )
   const takeIntake = (intake: unknown) =>
-    core.saveAndReload(() => call(core.path('intake'), { method: 'POST', body: intake }))
+    core.saveAndReload(() =>
+      call('/api/visits/:id/intake', { method: 'post', params: core.params(), body: intake }),
+    )
   return {
     answer,
     rank,

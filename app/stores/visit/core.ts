@@ -13,6 +13,7 @@ export function visitCore() {
   const locked = computed(() => data.value?.visit.stage === 'closed')
   const refit = refitter(data, preview)
   const { load, edited } = loader({ data, preview, trouble, refit })
+  const params = () => ({ id: data.value!.visit.id })
   const path = (rest: string) => `/api/visits/${data.value!.visit.id}/${rest}`
 
   const { saving, save } = saver(attempt)
@@ -45,7 +46,7 @@ export function visitCore() {
   }
   return {
     ...{ data, preview, trouble, saving, locked, outbox },
-    ...{ load, reload, refit, path, save, saveAndReload, put, change },
+    ...{ load, reload, refit, params, save, saveAndReload, put, change },
   }
 }
 
@@ -95,7 +96,7 @@ function loader({ data, preview, trouble, refit }: Loading) {
     for (;;) {
       const before = edits
       await outbox.flush()
-      const fetched = await call<VisitData>(`/api/visits/${id}`)
+      const fetched = await call('/api/visits/:id', { params: { id } })
       if (edits === before) return fetched
     }
   }

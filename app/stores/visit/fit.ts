@@ -1,20 +1,22 @@
 import type { Prep, SlotWish } from '#core/adapt'
 import type { MapView, Reading } from '#core/skin'
 import { call } from '~/support/api'
-import type { KitOpening, Photo, StoredPlan } from '../visit-data'
+import type { Photo } from '../visit-data'
 import type { VisitCore } from './core'
 
 const newId = () => crypto.randomUUID()
 
 /** What is read on the skin, and photographs of it. */
-export function readingChanges({ change, path, saveAndReload }: VisitCore) {
+export function readingChanges({ change, params, saveAndReload }: VisitCore) {
   const read = (reading: Reading) => change({ reading }, 'PUT', 'reading', { id: newId(), reading })
   function addPhoto(file: Blob, view: MapView, moment: Photo['moment'], light: string) {
     const form = new FormData()
     const fields = { id: newId(), view, moment, light }
     for (const [name, value] of Object.entries(fields)) form.append(name, value)
     form.append('photo', file)
-    return saveAndReload(() => call(path('photos'), { method: 'POST', body: form }))
+    return saveAndReload(() =>
+      call('/api/visits/:id/photos', { method: 'post', params: params(), body: form }),
+    )
   }
   return { read, addPhoto }
 }
@@ -25,12 +27,14 @@ export function fitChanges({
   trouble,
   outbox,
   change,
-  path,
+  params,
   save,
   saveAndReload,
 }: VisitCore) {
   const override = (body: object) =>
-    saveAndReload(() => call(path('overrides'), { method: 'POST', body }))
+    saveAndReload(() =>
+      call('/api/visits/:id/overrides', { method: 'post', params: params(), body }),
+    )
   const keepAsWritten = (ruleId: string, stepId: string, reason: string) =>
     override({ do: 'keep', ruleId, stepId, reason })
   const withdraw = (ruleId: string, stepId: string) => override({ do: 'withdraw', ruleId, stepId })
@@ -44,21 +48,21 @@ export function fitChanges({
       return false
     }
     return save(async () => {
-      data.value!.plan = await call<StoredPlan>(path('plan'), { method: 'POST' })
+      data.value!.plan = await call('/api/visits/:id/plan', { method: 'post', params: params() })
     })
   }
   return { keepAsWritten, withdraw, slot, store }
 }
 
 /** What is decided while the tray is laid. */
-export function prepareChanges({ data, path, save, put }: VisitCore) {
+export function prepareChanges({ data, params, save, put }: VisitCore) {
   let newest = 0
   let preparing: Promise<void> = Promise.resolve()
 
   /** The server fits again with what was decided; its plan is the one that counts. */
   async function send(prep: Prep) {
-    const body = { method: 'PUT', body: prep } as const
-    const { plan } = await call<{ plan: StoredPlan | null }>(path('prep'), body)
+    const sent = { method: 'put', params: params(), body: prep } as const
+    const { plan } = await call('/api/visits/:id/prep', sent)
     if (plan) data.value!.plan = plan
   }
   async function prepare(prep: Prep) {
@@ -73,7 +77,7 @@ export function prepareChanges({ data, path, save, put }: VisitCore) {
   const openKit = (kitId: string) =>
     save(async () => {
       const body = { id: newId(), kitId }
-      const reply = await call<{ openings: KitOpening[] }>(path('kits'), { method: 'POST', body })
+      const reply = await call('/api/visits/:id/kits', { method: 'post', params: params(), body })
       data.value!.openings = reply.openings
       data.value!.kits = data.value!.kits.map((kit) =>
         kit.id === kitId ? { ...kit, stock: kit.stock - 1 } : kit,

@@ -1,20 +1,43 @@
 import { openDB, type DBSchema, type IDBPDatabase } from 'idb'
-import type { CompileInput, FittedPlan } from '#core/adapt'
-import type { RunEvent } from '#core/perform'
-import type { Reading } from '#core/skin'
+import { z } from 'zod'
+import type { CompileInput } from '#core/adapt'
+import { FittedPlan } from '#core/adapt/model'
+import { Client } from '#core/client/model'
+import { PastVisit } from '#core/climb/model'
+import { RunEvent } from '#core/perform/model'
+import { ProtocolVersion } from '#core/protocol/model'
+import { Reading } from '#core/skin/model'
 import type { VisitHead } from '~/stores/visit'
 
+/** What a plan is made from holds more; these are the parts without which it cannot be made again. */
+const Input = z.looseObject({
+  protocol: ProtocolVersion,
+  client: Client,
+  reading: Reading,
+  history: z.array(PastVisit),
+  slotMinutes: z.number(),
+  date: z.string(),
+  daytime: z.boolean(),
+})
+const Head = z.looseObject({
+  id: z.string(),
+  clientId: z.string(),
+  client: z.string(),
+  startsAt: z.string(),
+  timeZone: z.string(),
+})
 /** What Perform needs of a visit when there is no network. */
-export interface KeptRun {
-  visitId: string
-  head: VisitHead
-  planId: string
-  plan: FittedPlan
-  input: CompileInput
-  lastReading: { on: string; body: Reading } | null
-  next: { startsAt: string } | null
-  emergency: { number: string; address: string }
-}
+const KeptRun = z.object({
+  visitId: z.string(),
+  head: z.custom<VisitHead>((value) => Head.safeParse(value).success),
+  planId: z.string(),
+  plan: FittedPlan,
+  input: z.custom<CompileInput>((value) => Input.safeParse(value).success),
+  lastReading: z.object({ on: z.string(), body: Reading }).nullable(),
+  next: z.object({ startsAt: z.string() }).nullable(),
+  emergency: z.object({ number: z.string(), address: z.string() }),
+})
+export type KeptRun = z.infer<typeof KeptRun>
 interface KeptEvent {
   id: string
   visitId: string
@@ -41,14 +64,19 @@ const db = () =>
 export const keepRun = async (run: KeptRun) => {
   await (await db()).put('runs', run)
 }
-export const keptRun = async (visitId: string) => (await db()).get('runs', visitId)
+/** The run as it was kept here; undefined when none was, or none that this version can read: the server is asked then. */
+export const keptRun = async (visitId: string) =>
+  KeptRun.safeParse(await (await db()).get('runs', visitId)).data
 
 /** Writes an event before anything else happens with it. */
 export const keepEvent = async (visitId: string, event: RunEvent, sent: 0 | 1 = 0) => {
   await (await db()).put('events', { id: event.id, visitId, event, sent })
 }
+/** The events of a visit that were kept here. One that cannot be read stays where it is, and is not played. */
 export const keptEvents = async (visitId: string) =>
-  (await db()).getAllFromIndex('events', 'visitId', visitId)
+  (await (await db()).getAllFromIndex('events', 'visitId', visitId)).filter(
+    ({ event }) => RunEvent.safeParse(event).success,
+  )
 export async function markSent(visitId: string, events: readonly RunEvent[]) {
   const transaction = (await db()).transaction('events', 'readwrite')
   await Promise.all(

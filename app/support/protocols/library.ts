@@ -1,17 +1,10 @@
-import type { Outline } from '#core/compose'
+import type { DeepReadonly } from 'vue'
 import type { Concern } from '#core/client'
 import type { Phase } from '#core/protocol'
+import type { Reply } from '~/support/api'
 
 /** One protocol of the library, as the server lists it. */
-export interface Shelved extends Outline {
-  readonly id: string
-  readonly name: string
-  readonly version: number | null
-  readonly note: string | null
-  readonly publishedAt: string | null
-  readonly archived: boolean
-  readonly draftAt: string | null
-}
+export type Shelved = DeepReadonly<Reply<'/api/protocols'>[number]>
 export interface Wish {
   readonly typed: string
   readonly concern: Concern | ''

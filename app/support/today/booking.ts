@@ -1,14 +1,11 @@
+import type { Reply } from '~/support/api'
+
 interface Named {
   readonly id: string
   readonly name: string
 }
 /** What a visit can be booked from. */
-export interface DayChoices {
-  readonly clients: Named[]
-  readonly rooms: Named[]
-  readonly practitioners: Named[]
-  readonly protocols: Named[]
-}
+export type DayChoices = Reply<'/api/day'>['choices']
 
 /** What a visit is booked from: one list of names each. */
 export interface BookingList<K extends string> {

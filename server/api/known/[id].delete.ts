@@ -1,8 +1,8 @@
+import { Conflict } from '#core/fault'
 import { writeAudit } from '../../db/access.sql'
 import { isKnownInUse, listKnown, removeKnown } from '../../db/rules.sql'
 import { requireCan } from '../../utils/access'
 import { useDb } from '../../utils/db'
-import { problem } from '../../utils/problem'
 
 /** Takes an entry off the salon's list, unless a client has it: then its rule would fall silent. */
 export default defineEventHandler(async (event) => {
@@ -10,18 +10,18 @@ export default defineEventHandler(async (event) => {
   const id = getRouterParam(event, 'id') ?? ''
   const own = await listKnown(useDb(), account.salon_id)
   if (!own.some((one) => one.id === id))
-    throw problem(409, {
+    throw new Conflict({
       code: 'ships',
       detail: 'This entry ships with the application; change it first, then it is the salon’s own.',
       path: 'id',
     })
   if (await isKnownInUse(useDb(), account.salon_id, id))
-    throw problem(409, {
+    throw new Conflict({
       code: 'in_use',
       detail: 'A client takes this. Change the answer first, or its rule would fall silent.',
       path: 'id',
     })
   await removeKnown(useDb(), account.salon_id, id)
   await writeAudit(useDb(), account.id, 'known.remove', 'known', id)
-  return { saved: true }
+  return sendNoContent(event)
 })

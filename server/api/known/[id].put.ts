@@ -1,11 +1,12 @@
 import { z } from 'zod'
 import { KNOWN, questionByCode } from '#core/client'
+import { Invalid } from '#core/fault'
 import { writeAudit } from '../../db/access.sql'
 import { inTransaction } from '../../db/rows'
 import { listKnown, saveKnown } from '../../db/rules.sql'
 import { requireCan } from '../../utils/access'
 import { useDb } from '../../utils/db'
-import { parseOr400, problem } from '../../utils/problem'
+import { parsed } from '../../utils/problem'
 
 const Body = z.strictObject({
   kind: z.enum(['medicine', 'condition']),
@@ -19,14 +20,14 @@ export default defineEventHandler(async (event) => {
   const account = await requireCan(event, 'rules.write')
   const id = getRouterParam(event, 'id') ?? ''
   if (!/^[a-z0-9-]{2,60}$/.test(id))
-    throw problem(400, {
+    throw new Invalid({
       code: 'bad_id',
       detail: 'An entry needs a short name of small letters, figures and hyphens.',
       path: 'id',
     })
-  const body = parseOr400(Body, await readBody(event))
+  const body = parsed(Body, await readBody(event))
   if (!questionByCode.has(body.code))
-    throw problem(400, {
+    throw new Invalid({
       code: 'unknown_question',
       detail: `There is no question "${body.code}".`,
       path: 'code',
@@ -38,5 +39,5 @@ export default defineEventHandler(async (event) => {
     await saveKnown(db, account.salon_id, { id, ...body }, Math.max(own.length, KNOWN.length))
     await writeAudit(db, account.id, 'known.write', 'known', id)
   })
-  return { saved: true }
+  return sendNoContent(event)
 })

@@ -1,13 +1,15 @@
 import { randomUUID } from 'node:crypto'
 import { z } from 'zod'
 import { missingFrom, readCard } from '#core/formats'
+import { Invalid, NotFound } from '#core/fault'
 import { writeAudit } from '../../db/access.sql'
 import { addProtocol, draftOf, newestVersion, saveDraft, type Draft } from '../../db/protocol.sql'
 import { inTransaction } from '../../db/rows'
 import { requireCan } from '../../utils/access'
 import { useDb } from '../../utils/db'
-import { parseOr400, problem } from '../../utils/problem'
+import { parsed } from '../../utils/problem'
 import { shelfToday } from '../../utils/shelf'
+import { created } from '../../utils/reply'
 
 const Body = z.discriminatedUnion('from', [
   z.strictObject({ from: z.literal('nothing'), name: z.string().trim().min(1).max(120) }),
@@ -23,7 +25,7 @@ const FAULTS_SHOWN = 5
 /** A new protocol: empty, a copy, or from a file. It starts as a draft; nothing can be booked before it is published. */
 export default defineEventHandler(async (event) => {
   const account = await requireCan(event, 'protocol.write')
-  const body = parseOr400(Body, await readBody(event))
+  const body = parsed(Body, await readBody(event))
   const { draft, missing } = await startOf(body, account.salon_id)
   const id = randomUUID()
   await inTransaction(useDb(), async (db) => {
@@ -31,8 +33,7 @@ export default defineEventHandler(async (event) => {
     await saveDraft(db, id, draft, account.id)
     await writeAudit(db, account.id, 'protocol.create', 'protocol', id, { from: body.from })
   })
-  setResponseStatus(event, 201)
-  return { id, missing }
+  return created(event, { id, missing })
 })
 
 async function startOf(
@@ -45,7 +46,7 @@ async function startOf(
     const source =
       (await newestVersion(useDb(), salonId, body.id)) ?? (await draftOf(useDb(), body.id))
     if (!source)
-      throw problem(404, {
+      throw new NotFound({
         code: 'no_protocol',
         detail: 'There is no such protocol to copy.',
         path: 'id',
@@ -58,7 +59,7 @@ async function startOf(
   const read = readCard(body.file)
   if (!read.ok) {
     const more = read.faults.length - FAULTS_SHOWN
-    throw problem(400, {
+    throw new Invalid({
       code: 'bad_file',
       detail: `This is not a good protocol file. ${read.faults
         .slice(0, FAULTS_SHOWN)

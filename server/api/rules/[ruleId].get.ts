@@ -1,6 +1,7 @@
 import { constrain, RULE_BOOK, withSettings } from '#core/safety'
 import { LEVERS } from '#core/protocol'
 import { NOTHING_READ } from '#core/skin/model'
+import { NotFound } from '#core/fault'
 import { writeAudit } from '../../db/access.sql'
 import { loadClient } from '../../db/client.sql'
 import { loadHistory } from '../../db/history.sql'
@@ -8,14 +9,13 @@ import { loadRuleSettings } from '../../db/rules.sql'
 import { lastReadingOf, listClients, salonById } from '../../db/salon.sql'
 import { requireCan } from '../../utils/access'
 import { useDb } from '../../utils/db'
-import { problem } from '../../utils/problem'
 
 /** Clients whom a rule touches today, with what it rests on: facts, last reading and history as they stand. */
 export default defineEventHandler(async (event) => {
   const account = await requireCan(event, 'health.read')
   const rule = RULE_BOOK.find((one) => one.id === getRouterParam(event, 'ruleId'))
   if (!rule)
-    throw problem(404, {
+    throw new NotFound({
       code: 'no_rule',
       detail: 'There is no such rule in the book.',
       path: 'ruleId',

@@ -1,10 +1,11 @@
 import { z } from 'zod'
 import { isAdvice, RULE_BOOK, windowOf, type Rule } from '#core/safety'
+import { Conflict, NotFound } from '#core/fault'
 import { writeAudit } from '../../db/access.sql'
 import { clearRule, setRule } from '../../db/rules.sql'
 import { requireCan } from '../../utils/access'
 import { useDb } from '../../utils/db'
-import { parseOr400, problem } from '../../utils/problem'
+import { parsed } from '../../utils/problem'
 
 const Body = z.strictObject({
   adviceOff: z.boolean(),
@@ -17,17 +18,17 @@ export default defineEventHandler(async (event) => {
   const ruleId = getRouterParam(event, 'ruleId')
   const rule = RULE_BOOK.find(({ id }) => id === ruleId)
   if (!rule)
-    throw problem(404, {
+    throw new NotFound({
       code: 'no_rule',
       detail: 'There is no such rule in the book.',
       path: 'ruleId',
     })
-  const setting = parseOr400(Body, await readBody(event))
+  const setting = parsed(Body, await readBody(event))
   requireAllowed(rule, setting)
   if (isAsInTheBook(rule, setting)) await clearRule(useDb(), account.salon_id, rule.id)
   else await setRule(useDb(), account.salon_id, rule.id, setting, account.id)
   await writeAudit(useDb(), account.id, 'rule.set', 'rule', rule.id, setting)
-  return { saved: true }
+  return sendNoContent(event)
 })
 
 type Setting = z.infer<typeof Body>
@@ -38,7 +39,7 @@ const isAsInTheBook = (rule: Rule, { adviceOff, windowDays }: Setting): boolean 
 /** Throws a 409 for what no salon may set. */
 function requireAllowed(rule: Rule, { adviceOff, windowDays }: Setting): void {
   if (adviceOff && !isAdvice(rule))
-    throw problem(409, {
+    throw new Conflict({
       code: 'never_off',
       detail: `Rule ${rule.id} does more than advise; it cannot be switched off.`,
       path: 'adviceOff',
@@ -46,13 +47,13 @@ function requireAllowed(rule: Rule, { adviceOff, windowDays }: Setting): void {
   if (windowDays === null) return
   const window = windowOf(rule)
   if (!window)
-    throw problem(409, {
+    throw new Conflict({
       code: 'no_window',
       detail: `Rule ${rule.id} has no window of days.`,
       path: 'windowDays',
     })
   if (windowDays < window.floor)
-    throw problem(409, {
+    throw new Conflict({
       code: 'below_floor',
       detail: `Rule ${rule.id} never goes below ${window.floor} days.`,
       path: 'windowDays',

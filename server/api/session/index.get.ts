@@ -1,4 +1,5 @@
-import { canDo, currentAccount } from '../../utils/access'
+import { currentAccount } from '../../utils/access'
+import { capabilitiesOf } from '../../utils/capabilities'
 import { demoAccount } from '../../db/access.sql'
 import { salonById } from '../../db/salon.sql'
 import { useDb } from '../../utils/db'
@@ -7,23 +8,25 @@ import { useDb } from '../../utils/db'
 export default defineEventHandler(async (event) => {
   const account = await currentAccount(event)
   const demo = (await demoAccount(useDb())) !== undefined
-  if (!account) return { account: null, demo }
-  const salon = await salonById(useDb(), account.salon_id)
+  const salon = account && (await salonById(useDb(), account.salon_id))
   return {
     demo,
-    account: {
-      id: account.id,
-      name: account.name,
-      role: account.role,
-      practitionerId: account.practitioner_id,
-      seesHealth: canDo(account.role, 'health.read'),
-    },
-    salon: salon && {
-      name: salon.name,
-      timeZone: salon.time_zone,
-      emergencyNumber: salon.emergency_number,
-      address: salon.address,
-      today: salon.today,
-    },
+    account: account
+      ? {
+          id: account.id,
+          name: account.name,
+          practitionerId: account.practitioner_id,
+          can: capabilitiesOf(account.role),
+        }
+      : null,
+    salon: salon
+      ? {
+          name: salon.name,
+          timeZone: salon.time_zone,
+          emergencyNumber: salon.emergency_number,
+          address: salon.address,
+          today: salon.today,
+        }
+      : null,
   }
 })

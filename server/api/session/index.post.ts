@@ -3,7 +3,7 @@ import { accountByEmail, recentFailures, recordAttempt } from '../../db/access.s
 import { signIn } from '../../utils/access'
 import { useDb } from '../../utils/db'
 import { hashPassword, verifyPassword } from '../../utils/password'
-import { parseOr400, problem } from '../../utils/problem'
+import { parsed, SignedOut, TooMany } from '../../utils/problem'
 
 const Body = z.strictObject({ email: z.email().max(200), password: z.string().min(1).max(200) })
 const WINDOW_MINUTES = 15
@@ -13,12 +13,12 @@ const MOST_PER_ADDRESS = 40
 const nobody = hashPassword('nobody')
 
 export default defineEventHandler(async (event) => {
-  const { email, password } = parseOr400(Body, await readBody(event))
+  const { email, password } = parsed(Body, await readBody(event))
   const address = getRequestIP(event) ?? 'unknown'
   const failures = await recentFailures(useDb(), email, address, WINDOW_MINUTES)
   if (failures.by_email >= MOST_PER_EMAIL || failures.by_address >= MOST_PER_ADDRESS) {
     setResponseHeader(event, 'Retry-After', WINDOW_MINUTES * 60)
-    throw problem(429, {
+    throw new TooMany({
       code: 'too_many',
       detail: `Too many tries. Wait ${WINDOW_MINUTES} minutes and try again.`,
     })
@@ -27,10 +27,10 @@ export default defineEventHandler(async (event) => {
   const good = await verifyPassword(password, account?.password_hash ?? (await nobody))
   await recordAttempt(useDb(), email, address, good && account !== undefined)
   if (!account || !good)
-    throw problem(401, {
+    throw new SignedOut({
       code: 'wrong',
       detail: 'Address or password is not right. Check both and try again.',
     })
   await signIn(event, account)
-  return { name: account.name, role: account.role }
+  return sendNoContent(event)
 })

@@ -8,7 +8,7 @@ import { listProducts } from '../../db/product.sql'
 import { loadShelf } from '../../db/shelf.sql'
 import { requireCan } from '../../utils/access'
 import { useDb } from '../../utils/db'
-import { parseOr400 } from '../../utils/problem'
+import { parsed } from '../../utils/problem'
 import { z } from 'zod'
 
 const Query = z.object({ weeks: z.coerce.number().int().min(1).max(26).default(8) })
@@ -16,7 +16,7 @@ const Query = z.object({ weeks: z.coerce.number().int().min(1).max(26).default(8
 /** What the booked weeks take off the shelf: what runs out and when, what grows old unused, and what to order. */
 export default defineEventHandler(async (event) => {
   const account = await requireCan(event, 'shelf.read')
-  const { weeks } = parseOr400(Query, getQuery(event))
+  const { weeks } = parsed(Query, getQuery(event))
   const db = useDb()
   const { today } = (await salonById(db, account.salon_id))!
   const until = format(addDays(parseISO(today), weeks * 7), 'yyyy-MM-dd')

@@ -4,7 +4,7 @@ import { writeAudit } from '../../db/access.sql'
 import { setPrice } from '../../db/money.sql'
 import { requireCan } from '../../utils/access'
 import { useDb } from '../../utils/db'
-import { parseOr400 } from '../../utils/problem'
+import { parsed } from '../../utils/problem'
 
 const Body = z.strictObject({
   kind: z.enum(['protocol', 'add-on']),
@@ -16,11 +16,11 @@ const Body = z.strictObject({
 /** What is asked for a protocol or an enhancement, and what is asked for it nearby. */
 export default defineEventHandler(async (event) => {
   const account = await requireCan(event, 'price.write')
-  const price = parseOr400(Body, await readBody(event))
+  const price = parsed(Body, await readBody(event))
   await setPrice(useDb(), account.salon_id, price)
   await writeAudit(useDb(), account.id, 'price.write', price.kind, price.ref, {
     priceMinor: price.priceMinor,
     goingMinor: price.goingMinor,
   })
-  return { saved: true }
+  return sendNoContent(event)
 })

@@ -1,5 +1,6 @@
 import { randomUUID } from 'node:crypto'
 import { z } from 'zod'
+import { Conflict, NotFound } from '#core/fault'
 import { inTransaction } from '../../db/rows'
 import { newestVersion, protocolById } from '../../db/protocol.sql'
 import { salonById, salonInstant } from '../../db/salon.sql'
@@ -7,7 +8,8 @@ import { bookVisit } from '../../db/visit.sql'
 import { writeAudit } from '../../db/access.sql'
 import { requireCan } from '../../utils/access'
 import { useDb } from '../../utils/db'
-import { explainDatabase, parseOr400, problem } from '../../utils/problem'
+import { explainDatabase, parsed } from '../../utils/problem'
+import { created } from '../../utils/reply'
 
 const Body = z.strictObject({
   clientId: z.uuid(),
@@ -22,17 +24,17 @@ const Body = z.strictObject({
 
 export default defineEventHandler(async (event) => {
   const account = await requireCan(event, 'booking')
-  const body = parseOr400(Body, await readBody(event))
+  const body = parsed(Body, await readBody(event))
   const version = await newestVersion(useDb(), account.salon_id, body.protocolId)
   const head = await protocolById(useDb(), account.salon_id, body.protocolId)
   if (head?.archived_at)
-    throw problem(409, {
+    throw new Conflict({
       code: 'archived',
       detail: `${head.name} is put away. Take it out again in Protocols, or choose another.`,
       path: 'protocolId',
     })
   if (!version)
-    throw problem(404, {
+    throw new NotFound({
       code: 'no_protocol',
       detail: 'There is no such protocol.',
       path: 'protocolId',
@@ -55,6 +57,5 @@ export default defineEventHandler(async (event) => {
   } catch (error) {
     throw explainDatabase(error)
   }
-  setResponseStatus(event, 201)
-  return { id }
+  return created(event, { id })
 })

@@ -1,6 +1,7 @@
 import { randomUUID } from 'node:crypto'
 import { z } from 'zod'
 import { IsoDate } from '#core/client/model'
+import { Conflict, Invalid, NotFound } from '#core/fault'
 import { writeAudit } from '../../db/access.sql'
 import { addClient } from '../../db/client.sql'
 import { newestVersion, protocolById } from '../../db/protocol.sql'
@@ -9,7 +10,8 @@ import { salonById } from '../../db/salon.sql'
 import { bookVisit } from '../../db/visit.sql'
 import { requireCan } from '../../utils/access'
 import { useDb } from '../../utils/db'
-import { explainDatabase, parseOr400, problem } from '../../utils/problem'
+import { explainDatabase, parsed } from '../../utils/problem'
+import { created } from '../../utils/reply'
 
 const MINUTE_MS = 60_000
 const Body = z.strictObject({
@@ -24,7 +26,7 @@ const Body = z.strictObject({
 /** Somebody comes in without a booking: a name, a birthday, and a visit from now. The twelve stop questions come on Consult. */
 export default defineEventHandler(async (event) => {
   const account = await requireCan(event, 'booking')
-  const body = parseOr400(Body, await readBody(event))
+  const body = parsed(Body, await readBody(event))
   const protocolVersionId = await bookableVersion(account.salon_id, body.protocolId)
   const salon = (await salonById(useDb(), account.salon_id))!
   requireBirthday(body.bornOn, salon.today)
@@ -50,8 +52,7 @@ export default defineEventHandler(async (event) => {
   } catch (error) {
     throw explainDatabase(error)
   }
-  setResponseStatus(event, 201)
-  return { id }
+  return created(event, { id })
 })
 
 /** The published version of a card that is not put away. */
@@ -59,13 +60,13 @@ async function bookableVersion(salonId: string, protocolId: string): Promise<str
   const version = await newestVersion(useDb(), salonId, protocolId)
   const head = await protocolById(useDb(), salonId, protocolId)
   if (head?.archived_at)
-    throw problem(409, {
+    throw new Conflict({
       code: 'archived',
       detail: `${head.name} is put away. Take it out again in Protocols, or choose another.`,
       path: 'protocolId',
     })
   if (!version)
-    throw problem(404, {
+    throw new NotFound({
       code: 'no_protocol',
       detail: 'There is no such protocol.',
       path: 'protocolId',
@@ -75,7 +76,7 @@ async function bookableVersion(salonId: string, protocolId: string): Promise<str
 
 function requireBirthday(bornOn: string, today: string): void {
   if (bornOn > today || bornOn < '1900-01-01')
-    throw problem(400, {
+    throw new Invalid({
       code: 'bad_birthday',
       detail: `${bornOn} is no birthday. Check the year.`,
       path: 'bornOn',

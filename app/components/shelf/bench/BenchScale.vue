@@ -1,24 +1,17 @@
 <script setup lang="ts">
-import type { ScaleSample } from '#core/mixing'
+import { z } from 'zod'
 
 const props = defineProps<{ grams: number; name: string }>()
 const emit = defineEmits<{ weighed: [grams: number]; close: [] }>()
-const live = ref<ScaleSample>({ grams: 0, steady: false })
-const trouble = ref('')
-let stream: EventSource | undefined
 const RANGE = 0.05
-const off = computed(() => (live.value.grams - props.grams) / props.grams)
-onMounted(() => {
-  stream = new EventSource(`/api/scale?grams=${props.grams}`)
-  stream.onmessage = (message: MessageEvent<string>) => {
-    live.value = JSON.parse(message.data) as ScaleSample
-  }
-  stream.onerror = () => {
-    trouble.value = 'The scale does not answer. Type the grams instead.'
-    stream?.close()
-  }
+const NOTHING = { grams: 0, steady: false }
+const trouble = ref('')
+const samples = useSamples(z.object({ grams: z.number(), steady: z.boolean() }), () => {
+  trouble.value = 'The scale does not answer. Type the grams instead.'
 })
-onBeforeUnmount(() => stream?.close())
+const live = computed(() => samples.live.value ?? NOTHING)
+const off = computed(() => (live.value.grams - props.grams) / props.grams)
+onMounted(() => samples.open(`/api/scale?grams=${props.grams}`))
 const at = (grams: number) => 8 + 284 * Math.min(1, grams / (props.grams * (1 + 2 * RANGE)))
 </script>
 

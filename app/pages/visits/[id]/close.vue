@@ -42,7 +42,7 @@ async function sign() {
 const isBooking = ref(false)
 const choices = ref<DayChoices>()
 async function book() {
-  choices.value = (await call<{ choices: DayChoices }>('/api/day')).choices
+  choices.value = (await call('/api/day')).choices
   isBooking.value = true
 }
 function booked(visitId: string) {

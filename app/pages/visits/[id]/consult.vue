@@ -12,7 +12,7 @@ const facts = computed(() => factsInForce(store.data?.input.client.facts ?? []))
 const known = ref<readonly Known[]>(KNOWN)
 onMounted(async () => {
   // Without a connection the list that ships with the application is searched.
-  known.value = await call<Known[]>('/api/known').catch(() => KNOWN)
+  known.value = await call('/api/known').catch(() => KNOWN)
 })
 const isMinor = computed(() => ageOn(input.value.client.bornOn, input.value.date) < ADULT_YEARS)
 const wanted = computed(() => clearancesWanted(store.preview, input.value, CLEARANCE_RULES))

@@ -11,7 +11,7 @@ const startMs = computed(() => Date.parse(store.data?.visit.startsAt ?? ''))
 const riskWords = useChances(
   () => store.data?.visit,
   plan,
-  () => session.account?.seesHealth ?? false,
+  () => session.can('health.read'),
 )
 const selected = ref<string>()
 const keeping = ref<Keeping>()

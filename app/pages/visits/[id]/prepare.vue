@@ -32,9 +32,7 @@ function placedNow(stepId: string) {
 const minutes = computed(
   () => Math.round((plan.value?.totalS ?? 0) / 60) + (store.data?.money.rates.turnoverMinutes ?? 0),
 )
-const maySeeCost = computed(
-  () => session.account?.role === 'owner' || session.account?.role === 'practitioner',
-)
+const maySeeCost = computed(() => session.can('cost.read'))
 const taken = computed(() => new Set(laid.value?.taken.map(({ productId }) => productId)))
 const kits = computed(
   () =>

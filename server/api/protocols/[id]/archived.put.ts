@@ -2,7 +2,7 @@ import { z } from 'zod'
 import { writeAudit } from '../../../db/access.sql'
 import { setArchived } from '../../../db/protocol.sql'
 import { useDb } from '../../../utils/db'
-import { parseOr400 } from '../../../utils/problem'
+import { parsed } from '../../../utils/problem'
 import { requireProtocol } from '../../../utils/protocol'
 
 const Body = z.strictObject({ archived: z.boolean() })
@@ -10,7 +10,7 @@ const Body = z.strictObject({ archived: z.boolean() })
 /** Puts a protocol away or takes it out again; what is booked keeps it. */
 export default defineEventHandler(async (event) => {
   const { account, protocol } = await requireProtocol(event, 'protocol.write')
-  const { archived } = parseOr400(Body, await readBody(event))
+  const { archived } = parsed(Body, await readBody(event))
   await setArchived(useDb(), protocol.id, archived)
   await writeAudit(
     useDb(),

@@ -1,7 +1,7 @@
 import { cardOf } from '#core/formats'
+import { NotFound } from '#core/fault'
 import { newestVersion } from '../../../db/protocol.sql'
 import { useDb } from '../../../utils/db'
-import { problem } from '../../../utils/problem'
 import { requireProtocol } from '../../../utils/protocol'
 import { shelfToday } from '../../../utils/shelf'
 
@@ -10,7 +10,7 @@ export default defineEventHandler(async (event) => {
   const { account, protocol } = await requireProtocol(event, 'booking')
   const version = await newestVersion(useDb(), account.salon_id, protocol.id)
   if (!version)
-    throw problem(404, {
+    throw new NotFound({
       code: 'not_published',
       detail: 'Nothing of this protocol is published yet. Publish it, then take the file.',
       path: 'id',

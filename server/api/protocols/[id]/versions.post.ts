@@ -1,11 +1,13 @@
 import { z } from 'zod'
 import { Step } from '#core/protocol/model'
+import { Conflict, Invalid } from '#core/fault'
 import { writeAudit } from '../../../db/access.sql'
 import { dropDraft, newestVersion, publishVersion } from '../../../db/protocol.sql'
 import { inTransaction } from '../../../db/rows'
 import { useDb } from '../../../utils/db'
-import { explainDatabase, parseOr400, problem } from '../../../utils/problem'
+import { explainDatabase, parsed } from '../../../utils/problem'
 import { requireProtocol } from '../../../utils/protocol'
+import { created } from '../../../utils/reply'
 
 const Body = z.strictObject({
   basedOn: z.number().int().min(0),
@@ -18,11 +20,11 @@ const Body = z.strictObject({
 /** Publishes the next version of a protocol; visits keep pointing to the version they used. */
 export default defineEventHandler(async (event) => {
   const { account, protocol } = await requireProtocol(event, 'protocol.write')
-  const body = parseOr400(Body, await readBody(event))
+  const body = parsed(Body, await readBody(event))
   const newest = await newestVersion(useDb(), account.salon_id, protocol.id)
   const number = (newest?.version ?? 0) + 1
   if (number - 1 !== body.basedOn)
-    throw problem(409, {
+    throw new Conflict({
       code: 'published_meanwhile',
       detail: `Version ${number - 1} was published meanwhile. Open it again and repeat your change.`,
       path: 'basedOn',
@@ -31,7 +33,7 @@ export default defineEventHandler(async (event) => {
     (step, at) => body.steps.findIndex((one) => one.id === step.id) !== at,
   )
   if (twice)
-    throw problem(400, {
+    throw new Invalid({
       code: 'step_twice',
       detail: `Two steps are called “${twice.id}”. Take one out and add it again.`,
       path: 'steps',
@@ -56,6 +58,5 @@ export default defineEventHandler(async (event) => {
   } catch (error) {
     throw explainDatabase(error)
   }
-  setResponseStatus(event, 201)
-  return { version: number }
+  return created(event, { id: version.id, version: number })
 })

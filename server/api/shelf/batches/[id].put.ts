@@ -1,12 +1,13 @@
 import { z } from 'zod'
 import { Batch } from '#core/catalog/model'
+import { Conflict, Invalid, NotFound } from '#core/fault'
 import { writeAudit } from '../../../db/access.sql'
 import { inTransaction } from '../../../db/rows'
 import { batchOf, saveBatches } from '../../../db/batch.sql'
 import { productOf } from '../../../db/product.sql'
 import { requireCan } from '../../../utils/access'
 import { useDb } from '../../../utils/db'
-import { parseOr400, problem } from '../../../utils/problem'
+import { parsed } from '../../../utils/problem'
 import { shelfId } from '../../../utils/shelf'
 
 const Body = z.strictObject({
@@ -19,42 +20,42 @@ const Body = z.strictObject({
 export default defineEventHandler(async (event) => {
   const account = await requireCan(event, 'shelf.write')
   const id = shelfId(event)
-  const { productId, batch, reason } = parseOr400(Body, await readBody(event))
+  const { productId, batch, reason } = parsed(Body, await readBody(event))
   if (batch.id !== id)
-    throw problem(400, {
+    throw new Invalid({
       code: 'other_id',
       detail: 'The id in the body is not the one in the path.',
       path: 'batch.id',
     })
   if (batch.openedOn !== undefined && batch.openedOn < batch.receivedOn)
-    throw problem(400, {
+    throw new Invalid({
       code: 'opened_before',
       detail: 'It cannot have been opened before it came.',
       path: 'batch.openedOn',
     })
-  return inTransaction(useDb(), async (db) => {
+  await inTransaction(useDb(), async (db) => {
     const product = await productOf(db, account.salon_id, productId)
     if (!product)
-      throw problem(404, {
+      throw new NotFound({
         code: 'no_product',
         detail: 'There is no such product on this shelf.',
         path: 'productId',
       })
     if (product.product.recipe)
-      throw problem(400, {
+      throw new Invalid({
         code: 'mix',
         detail: 'A house mix has no batches of its own; its parts have.',
         path: 'productId',
       })
     const before = await batchOf(db, account.salon_id, id)
     if (before && before.productId !== productId)
-      throw problem(409, {
+      throw new Conflict({
         code: 'other_product',
         detail: 'This batch belongs to another product.',
         path: 'productId',
       })
     await saveBatches(db, [{ ...batch, productId }], { reason, accountId: account.id })
     await writeAudit(db, account.id, `batch.${reason}`, 'product', productId, { batch: id })
-    return { saved: true }
   })
+  return sendNoContent(event)
 })

@@ -1,9 +1,10 @@
 import { z } from 'zod'
 import { Clearance } from '#core/client/model'
 import { RULE_BOOK } from '#core/safety'
+import { Invalid } from '#core/fault'
 import { addClearance } from '../../../db/client.sql'
-import { problem } from '../../../utils/problem'
 import { defineVisitChange } from '../../../utils/visit-change'
+import { created } from '../../../utils/reply'
 
 const wanted = new Set(
   RULE_BOOK.flatMap((rule) =>
@@ -20,21 +21,21 @@ export default defineVisitChange(
     action: 'clearance.write',
     body: z.strictObject({ id: z.uuid(), clearance: Clearance }),
   },
-  async ({ db, account, visit, body }) => {
+  async ({ db, event, account, visit, body }) => {
     const { clearance } = body
     if (!wanted.has(clearance.clearance))
-      throw problem(400, {
+      throw new Invalid({
         code: 'unknown_clearance',
         detail: `No rule asks for a clearance "${clearance.clearance}".`,
         path: 'clearance.clearance',
       })
     if (clearance.until !== undefined && clearance.until < clearance.on)
-      throw problem(400, {
+      throw new Invalid({
         code: 'ends_before',
         detail: 'The clearance ends before it was given. Check both dates.',
         path: 'clearance.until',
       })
     await addClearance(db, body.id, visit.client_id, clearance, account.id)
-    return { saved: true }
+    return created(event, { id: body.id })
   },
 )

@@ -4,6 +4,7 @@ import { SkinAnswer } from '#core/climb/model'
 import type { FittedPlan } from '#core/adapt'
 import { reduceRun } from '#core/perform'
 import type { Step } from '#core/protocol'
+import { Conflict, Infeasible, Invalid } from '#core/fault'
 import { writeAudit } from '../../../db/access.sql'
 import { inTransaction } from '../../../db/rows'
 import { takeSupplies } from '../../../db/things.sql'
@@ -14,7 +15,7 @@ import type { VisitRow } from '../../../db/visit.sql'
 import { requireVisit } from '../../../utils/access'
 import { plannedUse, firstUnknownProduct, suppliesOf, takeOffShelf } from '../../../utils/use'
 import { useDb } from '../../../utils/db'
-import { explainDatabase, parseOr400, problem } from '../../../utils/problem'
+import { explainDatabase, parsed } from '../../../utils/problem'
 
 /** `used`: what was really taken of each product; left out, what the plan takes. */
 const Used = z
@@ -29,7 +30,7 @@ const Body = z.strictObject({
 /** Signs and locks the visit: the skin's answer, the note, the levers of the plan that was performed, and what it took off the shelf with its lots. */
 export default defineEventHandler(async (event) => {
   const { account, visit } = await requireVisit(event, 'sign')
-  const { answer, note, used } = parseOr400(Body, await readBody(event))
+  const { answer, note, used } = parsed(Body, await readBody(event))
   const performed = await performedRun(visit)
   await requireKnownProducts(visit, used)
   try {
@@ -37,7 +38,7 @@ export default defineEventHandler(async (event) => {
       if (!visit.locked_at) await takeAll(db, visit, performed, used, account.id)
       const outcome = { answer, note, ...figuresOf(performed) }
       if (!(await signVisit(db, visit.id, outcome, account.id, account.name)))
-        throw problem(409, {
+        throw new Conflict({
           code: 'locked',
           detail: 'This visit is signed already. Add a check-in instead.',
         })
@@ -62,14 +63,14 @@ interface Performed {
 async function performedRun(visit: VisitRow): Promise<Performed> {
   const stored = await latestPlan(useDb(), visit.id)
   if (!stored)
-    throw problem(409, {
+    throw new Infeasible({
       code: 'not_fitted',
       detail: 'This visit has not been fitted yet. Fit and perform it first.',
     })
   const { plan } = stored
   const run = reduceRun(plan, await listEvents(useDb(), visit.id))
   if (run.startedMs === undefined)
-    throw problem(409, {
+    throw new Infeasible({
       code: 'not_performed',
       detail: 'This visit has not been performed yet. Start it on Perform.',
     })
@@ -84,7 +85,7 @@ async function performedRun(visit: VisitRow): Promise<Performed> {
 async function requireKnownProducts(visit: VisitRow, used: z.infer<typeof Used> | undefined) {
   const unknown = used && (await firstUnknownProduct(useDb(), visit.salon_id, used))
   if (unknown)
-    throw problem(400, {
+    throw new Invalid({
       code: 'no_product',
       detail: `“${unknown}” is not on this shelf. Nothing was signed.`,
       path: 'used',

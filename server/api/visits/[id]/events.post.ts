@@ -7,9 +7,10 @@ import { addEvents, listEvents } from '../../../db/run.sql'
 import { addPlan } from '../../../db/plan.sql'
 import { addReading } from '../../../db/reading.sql'
 import { setStage } from '../../../db/visit.sql'
-import { canDo, requireVisit } from '../../../utils/access'
+import { requireVisit } from '../../../utils/access'
+import { canDo } from '../../../utils/capabilities'
 import { useDb } from '../../../utils/db'
-import { parseOr400 } from '../../../utils/problem'
+import { parsed } from '../../../utils/problem'
 
 const Body = z.strictObject({ events: z.array(RunEvent).max(500) })
 
@@ -19,7 +20,7 @@ const Body = z.strictObject({ events: z.array(RunEvent).max(500) })
  */
 export default defineEventHandler(async (event) => {
   const { account, visit } = await requireVisit(event, 'perform')
-  const { events } = parseOr400(Body, await readBody(event))
+  const { events } = parsed(Body, await readBody(event))
   await inTransaction(useDb(), async (db) => {
     const fresh = await addEvents(db, visit.id, events, account.id)
     if (visit.locked_at === null) for (const one of fresh) await keep(db, visit.id, one, account)

@@ -1,9 +1,9 @@
 import { z } from 'zod'
 import { Fact } from '#core/client/model'
+import { Conflict, Invalid } from '#core/fault'
 import { addFact } from '../../../db/client.sql'
 import { setStage } from '../../../db/visit.sql'
 import { faultsOf } from '../../../utils/fact-faults'
-import { problem } from '../../../utils/problem'
 import { defineVisitChange } from '../../../utils/visit-change'
 
 /** Appends dated answers. A date in the future is refused, but for a day to come: what has not happened is not a fact. */
@@ -27,20 +27,19 @@ export default defineVisitChange(
       )
     )[0]
     if (fault)
-      throw problem(400, {
+      throw new Invalid({
         code: fault.code,
         detail: fault.says,
         path: `facts.${fault.at}.fact.${fault.field}`,
       })
     for (const [at, { id, fact }] of body.facts.entries()) {
       if (!(await addFact(db, id, visit.client_id, fact, account.id)))
-        throw problem(409, {
+        throw new Conflict({
           code: 'id_taken',
           detail: 'This answer has the id of another one. Make a new id for it.',
           path: `facts.${at}.id`,
         })
     }
     if (visit.stage === 'booked') await setStage(db, visit.id, 'open')
-    return { saved: body.facts.length }
   },
 )

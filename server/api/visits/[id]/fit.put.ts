@@ -1,16 +1,17 @@
 import { SlotWish } from '#core/adapt/model'
+import { Conflict } from '#core/fault'
 import { writeAudit } from '../../../db/access.sql'
 import { setFit } from '../../../db/visit.sql'
 import { requireVisit } from '../../../utils/access'
 import { useDb } from '../../../utils/db'
-import { explainDatabase, parseOr400, problem } from '../../../utils/problem'
+import { explainDatabase, parsed } from '../../../utils/problem'
 
 /** How the visit is to be fitted to its slot: another length, what must stay, whether spare time is given out. */
 export default defineEventHandler(async (event) => {
   const { account, visit } = await requireVisit(event, 'health.write')
-  const fit = parseOr400(SlotWish, await readBody(event))
+  const fit = parsed(SlotWish, await readBody(event))
   if (visit.stage === 'performing' || visit.stage === 'closed')
-    throw problem(409, {
+    throw new Conflict({
       code: 'underway',
       detail: 'This visit has begun: it is planned again from Perform.',
     })

@@ -16,6 +16,5 @@ export default defineVisitChange(
   { capability: 'health.write', action: 'goals.write', body: Body },
   async ({ db, visit, body }) => {
     await setGoals(db, visit.client_id, body.concerns)
-    return { saved: true }
   },
 )

@@ -1,10 +1,10 @@
 import { randomUUID } from 'node:crypto'
 import { z } from 'zod'
 import { readIntake } from '#core/formats'
+import { Invalid } from '#core/fault'
 import { addFact, setGoals } from '../../../db/client.sql'
 import { setStage } from '../../../db/visit.sql'
 import { faultsOf } from '../../../utils/fact-faults'
-import { problem } from '../../../utils/problem'
 import { defineVisitChange } from '../../../utils/visit-change'
 
 const SHOWN_FAULTS = 5
@@ -22,7 +22,7 @@ export default defineVisitChange(
       : read.faults
     if (!read.ok || faults.length > 0) {
       const more = faults.length > SHOWN_FAULTS ? ` And ${faults.length - SHOWN_FAULTS} more.` : ''
-      throw problem(400, {
+      throw new Invalid({
         code: 'bad_intake',
         detail: `This file cannot be taken, and nothing was changed. ${faults
           .slice(0, SHOWN_FAULTS)
@@ -36,6 +36,5 @@ export default defineVisitChange(
     if (read.intake.client.concerns.length > 0)
       await setGoals(db, visit.client_id, read.intake.client.concerns)
     if (visit.stage === 'booked') await setStage(db, visit.id, 'open')
-    return { taken: read.intake.facts.length }
   },
 )

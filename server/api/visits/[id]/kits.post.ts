@@ -1,10 +1,11 @@
 import { z } from 'zod'
 import { restOfKit, usedBy } from '#core/costing'
+import { Infeasible, NotFound } from '#core/fault'
 import { addOpening, listKits, openingsOf, takeKit } from '../../../db/things.sql'
 import { latestPlan } from '../../../db/plan.sql'
-import { problem } from '../../../utils/problem'
 import { defineVisitChange } from '../../../utils/visit-change'
 import { compileInputOf } from '../../../utils/visit-input'
+import { created } from '../../../utils/reply'
 
 /** Opens a kit for the client of this visit: what the plan uses of it stays here, the rest is theirs for at home. */
 export default defineVisitChange(
@@ -13,16 +14,16 @@ export default defineVisitChange(
     action: 'kit.open',
     body: z.strictObject({ id: z.uuid(), kitId: z.string().max(60) }),
   },
-  async ({ db, account, visit, body }) => {
+  async ({ db, event, account, visit, body }) => {
     const kit = (await listKits(db, visit.salon_id)).find((one) => one.id === body.kitId)
     if (!kit)
-      throw problem(404, {
+      throw new NotFound({
         code: 'no_kit',
         detail: 'There is no such kit on this shelf.',
         path: 'kitId',
       })
     if ((await takeKit(db, visit.salon_id, kit.id)) === 0)
-      throw problem(409, { code: 'out', detail: `${kit.name} is out.`, path: 'kitId' })
+      throw new Infeasible({ code: 'out', detail: `${kit.name} is out.`, path: 'kitId' })
     const plan = await latestPlan(db, visit.id)
     const { shelf } = await compileInputOf(db, visit)
     await addOpening(db, {
@@ -37,6 +38,6 @@ export default defineVisitChange(
       ),
       accountId: account.id,
     })
-    return { openings: await openingsOf(db, visit.client_id) }
+    return created(event, { id: body.id, openings: await openingsOf(db, visit.client_id) })
   },
 )

@@ -1,11 +1,12 @@
 import { randomUUID } from 'node:crypto'
 import { z } from 'zod'
 import { constraintsFor } from '#core/adapt'
+import { Forbidden, NotFound } from '#core/fault'
 import { writeAudit } from '../../../db/access.sql'
 import { addOverride, withdrawOverride } from '../../../db/plan.sql'
 import { requireVisit } from '../../../utils/access'
 import { useDb } from '../../../utils/db'
-import { explainDatabase, parseOr400, problem } from '../../../utils/problem'
+import { explainDatabase, parsed } from '../../../utils/problem'
 import { compileInputOf } from '../../../utils/visit-input'
 
 const Body = z.discriminatedUnion('do', [
@@ -25,7 +26,7 @@ const Body = z.discriminatedUnion('do', [
 /** Keeps a step as written against a rule that allows it, with a reason; or takes that back. A stop cannot be waved through. */
 export default defineEventHandler(async (event) => {
   const { account, visit } = await requireVisit(event, 'health.write')
-  const body = parseOr400(Body, await readBody(event))
+  const body = parsed(Body, await readBody(event))
   try {
     if (body.do === 'withdraw') await withdrawOverride(useDb(), visit.id, body.ruleId, body.stepId)
     else {
@@ -33,13 +34,13 @@ export default defineEventHandler(async (event) => {
         (constraint) => constraint.ruleId === body.ruleId,
       )
       if (rule.length === 0)
-        throw problem(404, {
+        throw new NotFound({
           code: 'not_in_force',
           detail: `Rule ${body.ruleId} is not in force for this visit.`,
           path: 'ruleId',
         })
       if (!rule.some((constraint) => constraint.overridable === 'reason'))
-        throw problem(403, {
+        throw new Forbidden({
           code: 'never',
           detail: `Rule ${body.ruleId} cannot be waved through. ${rule[0]!.instead}`,
           path: 'ruleId',

@@ -7,6 +7,7 @@ import { requireVisit } from '../../../utils/access'
 import { useDb } from '../../../utils/db'
 import { explainDatabase } from '../../../utils/problem'
 import { compileInputOf } from '../../../utils/visit-input'
+import { created } from '../../../utils/reply'
 
 /** Fits the visit from what is stored and keeps the plan as its next revision. The server's own fit is the one that counts. */
 export default defineEventHandler(async (event) => {
@@ -21,5 +22,5 @@ export default defineEventHandler(async (event) => {
   if (visit.stage === 'booked') await setStage(db, visit.id, 'open')
   await writeAudit(db, account.id, 'plan.fit', 'client', visit.client_id, { visit: visit.id })
   const stored = (await latestPlan(db, visit.id))!
-  return { id: stored.id, revision: stored.revision, plan: stored.plan }
+  return created(event, { id: stored.id, revision: stored.revision, plan: stored.plan })
 })

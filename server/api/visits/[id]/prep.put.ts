@@ -1,9 +1,9 @@
 import { randomUUID } from 'node:crypto'
 import { compile } from '#core/adapt'
 import { Prep } from '#core/adapt/model'
+import { Conflict } from '#core/fault'
 import { addPlan, latestPlan } from '../../../db/plan.sql'
 import { setPrep, visitById } from '../../../db/visit.sql'
-import { problem } from '../../../utils/problem'
 import { defineVisitChange } from '../../../utils/visit-change'
 import { compileInputOf } from '../../../utils/visit-input'
 
@@ -12,7 +12,7 @@ export default defineVisitChange(
   { capability: 'perform', action: 'visit.prepare', body: Prep },
   async ({ db, account, visit, body }) => {
     if (visit.stage === 'performing' || visit.stage === 'closed')
-      throw problem(409, {
+      throw new Conflict({
         code: 'underway',
         detail: 'This visit has begun: what is used is changed in Perform.',
       })

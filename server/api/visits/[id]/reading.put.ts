@@ -14,6 +14,5 @@ export default defineVisitChange(
   async ({ db, account, visit, body }) => {
     await addReading(db, body.id, visit.id, body.reading, account.id)
     if (visit.stage === 'booked') await setStage(db, visit.id, 'open')
-    return { saved: true }
   },
 )

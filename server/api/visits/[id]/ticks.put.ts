@@ -2,13 +2,13 @@ import { z } from 'zod'
 import { setTick } from '../../../db/plan.sql'
 import { requireVisit } from '../../../utils/access'
 import { useDb } from '../../../utils/db'
-import { explainDatabase, parseOr400 } from '../../../utils/problem'
+import { explainDatabase, parsed } from '../../../utils/problem'
 
 const Body = z.strictObject({ itemId: z.string().max(160), ticked: z.boolean() })
 
 export default defineEventHandler(async (event) => {
   const { visit } = await requireVisit(event, 'perform')
-  const { itemId, ticked } = parseOr400(Body, await readBody(event))
+  const { itemId, ticked } = parsed(Body, await readBody(event))
   try {
     await setTick(useDb(), visit.id, itemId, ticked)
   } catch (error) {

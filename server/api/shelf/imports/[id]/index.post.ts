@@ -2,6 +2,7 @@ import type { PoolClient } from 'pg'
 import { z } from 'zod'
 import type { Product } from '#core/catalog'
 import { mergeRow, type ShelfRow } from '#core/csv'
+import { Conflict, NotFound } from '#core/fault'
 import { writeAudit } from '../../../../db/access.sql'
 import { inTransaction, type Db } from '../../../../db/rows'
 import {
@@ -15,7 +16,7 @@ import { dropImport, hasImport, stagedRows } from '../../../../db/import.sql'
 import { idsElsewhere, productsByIds, saveProducts } from '../../../../db/product.sql'
 import { requireCan } from '../../../../utils/access'
 import { useDb } from '../../../../utils/db'
-import { parseOr400, problem } from '../../../../utils/problem'
+import { parsed } from '../../../../utils/problem'
 import { shelfId } from '../../../../utils/shelf'
 
 const Body = z.strictObject({ count: z.number().int().min(1).max(200_000) })
@@ -24,7 +25,7 @@ const Body = z.strictObject({ count: z.number().int().min(1).max(200_000) })
 export default defineEventHandler(async (event) => {
   const account = await requireCan(event, 'shelf.write')
   const id = shelfId(event)
-  const { count } = parseOr400(Body, await readBody(event))
+  const { count } = parsed(Body, await readBody(event))
   return inTransaction(useDb(), async (db) => {
     const salonId = account.salon_id
     const rows = await completeRows(db, salonId, id, count)
@@ -46,14 +47,14 @@ const idsOf = (rows: readonly ShelfRow[]): string[] => rows.map((row) => row.pro
 /** All rows that the file has, once they have arrived. */
 async function completeRows(db: Db, salonId: string, id: string, count: number) {
   if (!(await hasImport(db, salonId, id)))
-    throw problem(404, {
+    throw new NotFound({
       code: 'no_import',
       detail: 'This import is over. Begin again with the file.',
       path: 'id',
     })
   const rows = (await stagedRows(db, id)) as ShelfRow[]
   if (rows.length !== count)
-    throw problem(409, {
+    throw new Conflict({
       code: 'rows_missing',
       detail: `${rows.length} of ${count} rows have arrived. Nothing was taken in; send the file again.`,
     })
@@ -63,7 +64,7 @@ async function completeRows(db: Db, salonId: string, id: string, count: number) 
 async function requireOwnIds(db: Db, salonId: string, rows: readonly ShelfRow[]) {
   const taken = await idsElsewhere(db, salonId, idsOf(rows))
   if (taken.length > 0)
-    throw problem(409, {
+    throw new Conflict({
       code: 'taken',
       detail: `These ids cannot be used: ${taken.slice(0, 5).join(', ')}. Nothing was taken in.`,
       path: 'id',
@@ -73,7 +74,7 @@ async function requireOwnIds(db: Db, salonId: string, rows: readonly ShelfRow[])
 function requireNoMix(rows: readonly ShelfRow[], before: ReadonlyMap<string, Product>) {
   const mix = rows.find((row) => before.get(row.product.id)?.recipe)
   if (mix)
-    throw problem(409, {
+    throw new Conflict({
       code: 'mix',
       detail: `“${mix.product.id}” is a house mix; it is changed on the bench. Nothing was taken in.`,
       path: 'id',
@@ -99,7 +100,7 @@ async function requireOwnBatches(db: Db, batches: readonly BatchRow[]) {
   )
   const clash = batches.find(({ id, productId }) => (owners.get(id) ?? productId) !== productId)
   if (clash)
-    throw problem(409, {
+    throw new Conflict({
       code: 'other_product',
       detail: `Lot “${clash.lot}” of ${clash.productId} clashes with a batch of ${owners.get(clash.id)}. Nothing was taken in.`,
       path: 'lot',

@@ -1,10 +1,11 @@
 import { z } from 'zod'
 import { Batch, Product } from '#core/catalog/model'
 import { SHELF_COLUMNS } from '#core/csv'
+import { NotFound } from '#core/fault'
 import { hasImport, stageRows } from '../../../../db/import.sql'
 import { requireCan } from '../../../../utils/access'
 import { useDb } from '../../../../utils/db'
-import { parseOr400, problem } from '../../../../utils/problem'
+import { parsed } from '../../../../utils/problem'
 import { shelfId } from '../../../../utils/shelf'
 
 const MOST_AT_ONCE = 1000
@@ -23,12 +24,12 @@ export default defineEventHandler(async (event) => {
   const account = await requireCan(event, 'shelf.write')
   const id = shelfId(event)
   if (!(await hasImport(useDb(), account.salon_id, id)))
-    throw problem(404, {
+    throw new NotFound({
       code: 'no_import',
       detail: 'This import is over. Begin again with the file.',
       path: 'id',
     })
-  const { from, rows } = parseOr400(Body, await readBody(event))
+  const { from, rows } = parsed(Body, await readBody(event))
   await stageRows(useDb(), id, from, rows)
-  return { held: rows.length }
+  return sendNoContent(event)
 })

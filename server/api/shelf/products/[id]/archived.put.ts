@@ -1,9 +1,10 @@
 import { z } from 'zod'
+import { NotFound } from '#core/fault'
 import { writeAudit } from '../../../../db/access.sql'
 import { archiveProduct } from '../../../../db/product.sql'
 import { requireCan } from '../../../../utils/access'
 import { useDb } from '../../../../utils/db'
-import { parseOr400, problem } from '../../../../utils/problem'
+import { parsed } from '../../../../utils/problem'
 import { shelfId } from '../../../../utils/shelf'
 
 const Body = z.strictObject({ archived: z.boolean() })
@@ -11,9 +12,9 @@ const Body = z.strictObject({ archived: z.boolean() })
 /** Puts a product away, or back. Cards that name it keep it; nothing new is chosen from it. */
 export default defineEventHandler(async (event) => {
   const account = await requireCan(event, 'shelf.write')
-  const { archived } = parseOr400(Body, await readBody(event))
+  const { archived } = parsed(Body, await readBody(event))
   if ((await archiveProduct(useDb(), account.salon_id, shelfId(event), archived)) === 0)
-    throw problem(404, {
+    throw new NotFound({
       code: 'no_product',
       detail: 'There is no such product on this shelf.',
       path: 'id',

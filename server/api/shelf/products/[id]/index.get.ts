@@ -1,7 +1,7 @@
+import { NotFound } from '#core/fault'
 import { productOf } from '../../../../db/product.sql'
 import { requireCan } from '../../../../utils/access'
 import { useDb } from '../../../../utils/db'
-import { problem } from '../../../../utils/problem'
 import { shelfId } from '../../../../utils/shelf'
 
 /** One product as it is kept, with its batches. */
@@ -9,7 +9,7 @@ export default defineEventHandler(async (event) => {
   const account = await requireCan(event, 'shelf.read')
   const found = await productOf(useDb(), account.salon_id, shelfId(event))
   if (!found)
-    throw problem(404, {
+    throw new NotFound({
       code: 'no_product',
       detail: 'There is no such product on this shelf.',
       path: 'id',

@@ -1,12 +1,13 @@
 import { z } from 'zod'
 import { Product } from '#core/catalog/model'
 import { WATER } from '#core/catalog'
+import { Conflict, Invalid, NotFound } from '#core/fault'
 import { writeAudit } from '../../../../db/access.sql'
 import { inTransaction, type Db } from '../../../../db/rows'
 import { insertProduct, productOf, productsByIds, updateProduct } from '../../../../db/product.sql'
 import { requireCan } from '../../../../utils/access'
 import { useDb } from '../../../../utils/db'
-import { parseOr400, problem } from '../../../../utils/problem'
+import { parsed } from '../../../../utils/problem'
 import { shelfId } from '../../../../utils/shelf'
 
 /** `seenAt`: the state that was changed; left out for a new product. */
@@ -16,9 +17,9 @@ const Body = z.strictObject({ product: Product, seenAt: z.string().max(40).optio
 export default defineEventHandler(async (event) => {
   const account = await requireCan(event, 'shelf.write')
   const id = shelfId(event)
-  const { product, seenAt } = parseOr400(Body, await readBody(event))
+  const { product, seenAt } = parsed(Body, await readBody(event))
   if (product.id !== id)
-    throw problem(400, {
+    throw new Invalid({
       code: 'other_id',
       detail: 'The id in the body is not the one in the path.',
       path: 'product.id',
@@ -38,18 +39,18 @@ export default defineEventHandler(async (event) => {
 /** Why a product was not written. */
 async function refused(db: Db, salonId: string, id: string, seenAt: string | undefined) {
   if (seenAt === undefined)
-    return problem(409, {
+    return new Conflict({
       code: 'taken',
       detail: `The shelf has a product “${id}” already. Give this one another name.`,
       path: 'product.id',
     })
   if (!(await productOf(db, salonId, id)))
-    return problem(404, {
+    return new NotFound({
       code: 'no_product',
       detail: 'There is no such product on this shelf.',
       path: 'id',
     })
-  return problem(409, {
+  return new Conflict({
     code: 'changed_meanwhile',
     detail:
       'Somebody changed this product meanwhile. Open it again; what you typed is still here to copy.',
@@ -63,13 +64,13 @@ async function requireParts(db: Db, salonId: string, { recipe }: Product) {
   for (const [at, part] of ids.entries()) {
     const product = found.get(part)
     if (!product)
-      throw problem(400, {
+      throw new Invalid({
         code: 'no_part',
         detail: `“${part}” is not on this shelf.`,
         path: `product.recipe.parts.${at}.productId`,
       })
     if (product.recipe)
-      throw problem(400, {
+      throw new Invalid({
         code: 'mix_in_mix',
         detail: `${product.name} is a mix itself. Name its parts.`,
         path: `product.recipe.parts.${at}.productId`,

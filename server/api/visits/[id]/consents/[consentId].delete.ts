@@ -1,8 +1,8 @@
 import { z } from 'zod'
 import { IsoDate } from '#core/client/model'
+import { NotFound } from '#core/fault'
 import { addFact } from '../../../../db/client.sql'
 import { holdsConsent, withdrawConsent } from '../../../../db/consent.sql'
-import { problem } from '../../../../utils/problem'
 import { defineVisitChange } from '../../../../utils/visit-change'
 
 /** Withdraws a consent from a day on; the signature and its words stay on record. With a guardian's last one the dated answer that rule A23 asks for goes too. */
@@ -18,7 +18,7 @@ export default defineVisitChange(
       ? await withdrawConsent(db, id, visit.client_id, body.on)
       : undefined
     if (!withdrawn)
-      throw problem(404, {
+      throw new NotFound({
         code: 'no_consent',
         detail: 'There is no such consent that still holds.',
         path: 'consentId',
@@ -32,6 +32,5 @@ export default defineVisitChange(
         account.id,
       )
     }
-    return { saved: true }
   },
 )

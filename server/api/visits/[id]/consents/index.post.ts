@@ -1,9 +1,10 @@
 import { z } from 'zod'
 import { IsoDate } from '#core/client/model'
+import { Invalid, NotFound } from '#core/fault'
 import { addFact } from '../../../../db/client.sql'
 import { addConsent, textById } from '../../../../db/consent.sql'
-import { problem } from '../../../../utils/problem'
 import { defineVisitChange } from '../../../../utils/visit-change'
+import { created } from '../../../../utils/reply'
 
 /** What a signature pad draws: paths and circles with plain numbers, nothing else. */
 const SIGNATURE =
@@ -24,16 +25,16 @@ const Body = z.strictObject({
 /** Keeps a drawn signature with the exact words that were signed. A guardian's consent is the dated answer that rule A23 asks for, too. */
 export default defineVisitChange(
   { capability: 'health.write', action: 'consent.sign', body: Body },
-  async ({ db, account, visit, body }) => {
+  async ({ db, event, account, visit, body }) => {
     const text = await textById(db, visit.salon_id, body.textId)
     if (!text)
-      throw problem(404, {
+      throw new NotFound({
         code: 'no_text',
         detail: 'There is no such consent text.',
         path: 'textId',
       })
     if (text.kind === 'guardian' && body.relation !== 'guardian')
-      throw problem(400, {
+      throw new Invalid({
         code: 'not_guardian',
         detail: 'The consent for a minor is signed by a guardian.',
         path: 'relation',
@@ -53,6 +54,6 @@ export default defineVisitChange(
         },
         account.id,
       )
-    return { saved: true }
+    return created(event, { id: body.id })
   },
 )

@@ -1,7 +1,7 @@
 import { z } from 'zod'
 import { IsoDate } from '#core/client/model'
+import { NotFound } from '#core/fault'
 import { readPatchTest } from '../../../../db/client.sql'
-import { problem } from '../../../../utils/problem'
 import { defineVisitChange } from '../../../../utils/visit-change'
 
 /** Reads a delayed patch test, once. */
@@ -17,11 +17,10 @@ export default defineVisitChange(
       ? await readPatchTest(db, id, visit.client_id, body.result, body.readOn)
       : 0
     if (read === 0)
-      throw problem(404, {
+      throw new NotFound({
         code: 'no_test',
         detail: 'There is no patch test of this client that waits under this id.',
         path: 'testId',
       })
-    return { saved: true }
   },
 )

@@ -1,9 +1,9 @@
 import { z } from 'zod'
+import { NotFound } from '#core/fault'
 import { writeAudit } from '../../../../db/access.sql'
 import { photoBytes } from '../../../../db/photo.sql'
 import { requireVisit } from '../../../../utils/access'
 import { useDb } from '../../../../utils/db'
-import { problem } from '../../../../utils/problem'
 
 /** One photograph of the visit's client. Never kept by a cache that others share. */
 export default defineEventHandler(async (event) => {
@@ -13,7 +13,7 @@ export default defineEventHandler(async (event) => {
     ? await photoBytes(useDb(), id, visit.client_id)
     : undefined
   if (!photo)
-    throw problem(404, {
+    throw new NotFound({
       code: 'no_photo',
       detail: 'There is no such photograph of this client.',
       path: 'photoId',

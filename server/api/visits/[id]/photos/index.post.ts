@@ -1,12 +1,14 @@
 import { z } from 'zod'
 import { MAP_VIEWS } from '#core/skin'
+import { Conflict, Invalid } from '#core/fault'
 import { writeAudit } from '../../../../db/access.sql'
 import { listConsents } from '../../../../db/consent.sql'
 import { addPhoto, MOMENTS } from '../../../../db/photo.sql'
 import { requireVisit } from '../../../../utils/access'
 import { useDb } from '../../../../utils/db'
 import { PHOTO_MOST_BYTES, reencoded } from '../../../../utils/picture'
-import { explainDatabase, parseOr400, problem } from '../../../../utils/problem'
+import { explainDatabase, parsed, TooLarge } from '../../../../utils/problem'
+import { created } from '../../../../utils/reply'
 
 const Fields = z.strictObject({
   id: z.uuid(),
@@ -20,21 +22,21 @@ export default defineEventHandler(async (event) => {
   const { account, visit } = await requireVisit(event, 'health.write')
   // Refused before it is read into memory, where the browser says how long it is.
   if (Number(getRequestHeader(event, 'content-length') ?? 0) > PHOTO_MOST_BYTES + 100_000)
-    throw problem(413, {
+    throw new TooLarge({
       code: 'photo_too_large',
       detail: `At most ${PHOTO_MOST_BYTES / 1_048_576} MB are taken. Take the photograph again with a smaller size.`,
       path: 'photo',
     })
   const consents = await listConsents(useDb(), visit.client_id)
   if (!consents.some((one) => one.kind === 'photo-record' && one.withdrawnOn === null))
-    throw problem(409, {
+    throw new Conflict({
       code: 'no_consent',
       detail:
         'The client has not signed the consent to photographs for the record. It is on Consult.',
     })
   const parts = (await readMultipartFormData(event)) ?? []
   const text = (name: string) => parts.find((part) => part.name === name)?.data.toString('utf8')
-  const fields = parseOr400(Fields, {
+  const fields = parsed(Fields, {
     id: text('id'),
     view: text('view'),
     moment: text('moment'),
@@ -42,7 +44,7 @@ export default defineEventHandler(async (event) => {
   })
   const file = parts.find((part) => part.name === 'photo')
   if (!file)
-    throw problem(400, {
+    throw new Invalid({
       code: 'no_photo',
       detail: 'There is no photograph in this upload.',
       path: 'photo',
@@ -60,6 +62,5 @@ export default defineEventHandler(async (event) => {
   await writeAudit(useDb(), account.id, 'photo.write', 'client', visit.client_id, {
     visit: visit.id,
   })
-  setResponseStatus(event, 201)
-  return { id: fields.id, width: picture.width, height: picture.height }
+  return created(event, { id: fields.id, width: picture.width, height: picture.height })
 })

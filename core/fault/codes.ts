@@ -1,0 +1,85 @@
+/**
+ * Everything that can be refused, by its code: the closed list. A code is part of the interface and never changes its meaning;
+ * the words beside it may. `docs/api.md` says what each stands for.
+ */
+export const PROBLEM_CODES = [
+  // the request
+  'invalid',
+  'not_json',
+  'bad_id',
+  'bad_file',
+  'bad_intake',
+  'bad_quantity',
+  'bad_cell',
+  'other_id',
+  'other_origin',
+  'no_route',
+  'wrong_method',
+  'too_many',
+  'error',
+  // the person
+  'signed_out',
+  'wrong',
+  'not_allowed',
+  'no_demo',
+  // what is not there
+  'no_consent',
+  'no_import',
+  'no_kit',
+  'no_part',
+  'no_photo',
+  'no_product',
+  'no_protocol',
+  'no_rule',
+  'no_test',
+  'no_text',
+  'no_version',
+  'no_visit',
+  'no_window',
+  'not_published',
+  // clients and answers
+  'bad_birthday',
+  'contradiction',
+  'future',
+  'half_read',
+  'long_ago',
+  'not_guardian',
+  'not_signed',
+  'unknown_clearance',
+  'unknown_question',
+  'ends_before',
+  // rules
+  'below_floor',
+  'never',
+  'never_off',
+  'not_in_force',
+  // protocols
+  'archived',
+  'step_twice',
+  'published_meanwhile',
+  // visits
+  'fitted_meanwhile',
+  'locked',
+  'not_fitted',
+  'not_performed',
+  'practitioner_taken',
+  'room_taken',
+  'underway',
+  // shelf
+  'changed_meanwhile',
+  'id_taken',
+  'in_use',
+  'mix',
+  'mix_in_mix',
+  'opened',
+  'opened_before',
+  'other_product',
+  'out',
+  'rows_missing',
+  'ships',
+  'taken',
+  // photographs
+  'not_a_photo',
+  'photo_too_large',
+] as const
+export type ProblemCode = (typeof PROBLEM_CODES)[number]

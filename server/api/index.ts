@@ -1,0 +1,2 @@
+/** The root of the interface is no page either. */
+export { default } from './[...]'

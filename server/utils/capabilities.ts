@@ -1,0 +1,27 @@
+import type { Account } from '../db/access.sql'
+
+/** What each role may do. Every route names one of these, and every screen asks for one: nobody asks for a role. */
+const MAY = {
+  booking: ['owner', 'practitioner', 'assistant', 'front_desk'],
+  'health.read': ['owner', 'practitioner', 'assistant'],
+  'health.write': ['owner', 'practitioner'],
+  perform: ['owner', 'practitioner', 'assistant'],
+  sign: ['owner', 'practitioner'],
+  'protocol.write': ['owner', 'practitioner'],
+  'rules.write': ['owner'],
+  'shelf.read': ['owner', 'practitioner', 'assistant', 'front_desk'],
+  'shelf.write': ['owner', 'practitioner', 'assistant'],
+  'cost.read': ['owner', 'practitioner'],
+  'price.write': ['owner', 'practitioner'],
+  'rates.write': ['owner'],
+} as const satisfies Record<string, readonly Account['role'][]>
+export type Capability = keyof typeof MAY
+
+const CAPABILITIES = Object.keys(MAY) as Capability[]
+
+export const canDo = (role: Account['role'], capability: Capability): boolean =>
+  (MAY[capability] as readonly string[]).includes(role)
+
+/** Everything a role may do. */
+export const capabilitiesOf = (role: Account['role']): Capability[] =>
+  CAPABILITIES.filter((capability) => canDo(role, capability))

@@ -1,0 +1,44 @@
+import { z } from 'zod'
+
+/** Everything the server is told from outside. It is read here and nowhere else, and checked when the server starts. */
+const Config = z.object({
+  DATABASE_URL: z.string({ error: 'is not set. Start with `npm start`.' }).min(1),
+  ZEN_SESSION_SECRET: z
+    .string({ error: 'must be set, 32 characters or more. `npm start` makes one.' })
+    .min(32, 'must be set, 32 characters or more. `npm start` makes one.'),
+  /** 1 where browsers reach the server by https: cookies then go over nothing else. */
+  ZEN_TLS: z.enum(['0', '1']).default('0'),
+  ZEN_LOG_LEVEL: z.enum(['debug', 'info', 'warn', 'error', 'silent']).default('warn'),
+  /** A file the log is written to; nothing: standard output. */
+  ZEN_LOG_FILE: z.string().min(1).optional(),
+})
+
+export interface Config {
+  readonly databaseUrl: string
+  readonly sessionSecret: string
+  readonly isTls: boolean
+  readonly logLevel: z.infer<typeof Config>['ZEN_LOG_LEVEL']
+  readonly logFile: string | undefined
+}
+
+/** The configuration in an environment; throws an Error that names every variable that is wrong. */
+export function configFrom(env: Readonly<Record<string, string | undefined>>): Config {
+  const result = Config.safeParse(env)
+  if (!result.success) {
+    const faults = result.error.issues.map(({ path, message }) => `${path.join('.')} ${message}`)
+    throw new Error(faults.join('\n'))
+  }
+  const { data } = result
+  return {
+    databaseUrl: data.DATABASE_URL,
+    sessionSecret: data.ZEN_SESSION_SECRET,
+    isTls: data.ZEN_TLS === '1',
+    logLevel: data.ZEN_LOG_LEVEL,
+    logFile: data.ZEN_LOG_FILE,
+  }
+}
+
+let config: Config | undefined
+
+/** The configuration of this process, read once. */
+export const useConfig = (): Config => (config ??= configFrom(process.env))
