@@ -11,6 +11,8 @@ export default defineNuxtConfig({
   // The signed-in application is drawn in the browser: it must work without a network during a visit anyway.
   ssr: false,
   spaLoadingTemplate: false,
+  // The development server has no entry without server rendering; every page is then drawn in the browser by rule.
+  $development: { ssr: true, routeRules: { '/**': { ssr: false } } },
   modules: ['@pinia/nuxt', '@vite-pwa/nuxt'],
   components: [{ path: '~/components', pathPrefix: false }],
   imports: { dirs: ['composables/**'] },

@@ -15,7 +15,9 @@ const ARGS = [
 export default defineConfig({
   testDir: 'tests/e2e',
   workers: 1,
-  timeout: 90_000,
+  // Bounds for what never comes; no test is meant to wait for them.
+  timeout: 240_000,
+  expect: { timeout: 30_000 },
   retries: 0,
   outputDir: 'test-results',
   use: {
@@ -23,6 +25,6 @@ export default defineConfig({
     viewport: { width: 1280, height: 800 },
     launchOptions: { executablePath: '/usr/bin/chromium', args: ARGS },
     trace: 'off',
-    actionTimeout: 20_000,
+    actionTimeout: 30_000,
   },
 })

@@ -1,4 +1,12 @@
-import { existsSync, mkdirSync, readFileSync, rmSync, writeFileSync } from 'node:fs'
+import {
+  existsSync,
+  mkdirSync,
+  readFileSync,
+  renameSync,
+  rmSync,
+  statSync,
+  writeFileSync,
+} from 'node:fs'
 import { randomBytes } from 'node:crypto'
 import { dirname, join } from 'node:path'
 import { fileURLToPath } from 'node:url'
@@ -71,6 +79,17 @@ function listeningFrom(env) {
   return { host, tls, isLocal }
 }
 
+const MOST_LOG_BYTES = 10_000_000
+
+/** Where the server writes what it did. A log grown large is laid aside at the next start; the one before it goes. */
+function logFrom(env, home) {
+  const file = env.ZEN_LOG_FILE ?? join(home, 'log', 'zen.log')
+  mkdirSync(dirname(file), { recursive: true, mode: 0o700 })
+  const isLarge = existsSync(file) && statSync(file).size > MOST_LOG_BYTES
+  if (isLarge) renameSync(file, `${file}.1`)
+  return { ZEN_LOG_FILE: file, ZEN_LOG_LEVEL: env.ZEN_LOG_LEVEL ?? 'info' }
+}
+
 async function preparedDatabase(database, { host, isLocal }) {
   const env = isLocal ? {} : { ZEN_DEMO: process.env.ZEN_DEMO ?? '0' }
   const prepared = await prepareDatabase(root, database.url, env)
@@ -116,7 +135,7 @@ async function serve(home, own, listening, closing) {
     secret: sessionSecret(home),
     host,
     port: await chosenPort(host),
-    env: tls ?? {},
+    env: { ...logFrom(process.env, home), ...tls },
   })
   closing.push(() => app.stop())
   lock.write(app.address)

@@ -1,6 +1,6 @@
-import { mkdtempSync, readFileSync, rmSync } from 'node:fs'
+import { mkdtempSync, readdirSync, readFileSync, rmSync, statSync } from 'node:fs'
 import { tmpdir } from 'node:os'
-import { dirname, join } from 'node:path'
+import { basename, dirname, join } from 'node:path'
 import { fileURLToPath } from 'node:url'
 import { prepareDatabase, startApplication } from './lib/application.mjs'
 import { ensureDebian } from './lib/debian.mjs'
@@ -27,67 +27,25 @@ function count(name, passed, failed) {
   say(`${name}: ${passed} passed, ${failed} failed`)
 }
 
-async function one(name, args, env = {}) {
-  const { code } = await run(process.execPath, args, {
+/** Runs one tool to its end; true when it was content. Its words are held back until then, where another runs beside it. */
+async function one(args, { env = {}, isBeside = false } = {}) {
+  const { code, output, errors } = await run(process.execPath, args, {
     cwd: root,
+    keep: isBeside,
     env: { ...process.env, NUXT_TELEMETRY_DISABLED: '1', ...env },
   })
+  if (isBeside && code !== 0) process.stdout.write(`${output}${errors}`)
   return code === 0
 }
 
-async function vitest(project, folder, env) {
+async function vitest(project, folder, options) {
   const file = join(folder, `${project}.json`)
-  const good = await one(
-    project,
-    [
-      bin('vitest/vitest.mjs'),
-      'run',
-      '--project',
-      project,
-      '--reporter=default',
-      '--reporter=json',
-      `--outputFile=${file}`,
-    ],
-    env,
-  )
+  const reporters = ['--reporter=default', '--reporter=json', `--outputFile=${file}`]
+  const args = [bin('vitest/vitest.mjs'), 'run', '--project', project, ...reporters]
+  const good = await one(args, options)
   const report = readReport(file)
   const failed = report?.numFailedTests ?? 0
   count(project, report?.numPassedTests ?? 0, good ? failed : Math.max(1, failed))
-}
-
-async function playwright(folder, env) {
-  const file = join(folder, 'e2e.json')
-  const good = await one(
-    'browser',
-    [bin('@playwright/test/cli.js'), 'test', '--reporter=list,json'],
-    { ...env, PLAYWRIGHT_JSON_OUTPUT_NAME: file },
-  )
-  const stats = readReport(file)?.stats
-  const failed = (stats?.unexpected ?? 0) + (stats?.flaky ?? 0)
-  count('browser', stats?.expected ?? 0, good ? failed : Math.max(1, failed))
-}
-
-const prepareTypes = () => one('prepare', [bin('nuxt/bin/nuxt.mjs'), 'prepare'])
-
-/** The layout is the formatter's, and every limit is kept; what was read before and has not changed is not read again. */
-async function lint() {
-  // Rules that ask for types read the project's own type settings.
-  await prepareTypes()
-  const formatted = await one('format', [
-    bin('prettier/bin/prettier.cjs'),
-    '--check',
-    '--log-level=warn',
-    '.',
-  ])
-  const cache = ['--cache', '--cache-location', bin('.cache/eslint/')]
-  const kept = await one('lint', [
-    bin('eslint/bin/eslint.js'),
-    '.',
-    '--max-warnings',
-    '0',
-    ...cache,
-  ])
-  return formatted && kept
 }
 
 function readReport(file) {
@@ -99,51 +57,126 @@ function readReport(file) {
   }
 }
 
-/** Runs `work` against a built server on a throw-away database. */
-async function withServer(work) {
+async function types() {
+  const good = await one([bin('vue-tsc/bin/vue-tsc.js'), '--build', '--noEmit'], { isBeside: true })
+  count('types', Number(good), Number(!good))
+}
+
+/** The layout is the formatter's, and every limit is kept; what was read before and has not changed is not read again. */
+async function lint() {
+  const prettier = [bin('prettier/bin/prettier.cjs'), '--check', '--log-level=warn', '.']
+  const isFormatted = await one(prettier, { isBeside: true })
+  const cache = ['--cache', '--cache-location', bin('.cache/eslint/')]
+  const eslint = [bin('eslint/bin/eslint.js'), '.', '--max-warnings', '0', ...cache]
+  const isKept = await one(eslint, { isBeside: true })
+  const good = isFormatted && isKept
+  count('lint', Number(good), Number(!good))
+}
+
+/** A built server on a throw-away database of its own. */
+async function startServer(lane) {
   const database = await throwAwayPostgres()
-  const closing = [() => database.remove()]
   try {
     await prepareDatabase(root, database.url, { ZEN_TODAY: TODAY })
-    const port = await freePort(3410)
     const app = await startApplication(root, {
       url: database.url,
       secret: SECRET,
       host: '127.0.0.1',
-      port,
+      port: await freePort(3410 + 200 * lane),
       quiet: true,
     })
-    closing.push(() => app.stop())
-    await work({
+    const env = {
       ZEN_TEST_URL: app.address,
       ZEN_TEST_DATABASE: database.url,
       ZEN_TEST_SECRET: SECRET,
       ZEN_TEST_TODAY: TODAY,
-    })
-  } finally {
-    for (const close of closing.reverse()) await close()
+    }
+    const stop = async () => {
+      await app.stop()
+      await database.remove()
+    }
+    return { env, stop }
+  } catch (error) {
+    await database.remove()
+    throw error
   }
+}
+
+async function withServer(work) {
+  const server = await startServer(0)
+  try {
+    await work(server.env)
+  } finally {
+    await server.stop()
+  }
+}
+
+/** One file of browser tests; how many passed and failed. */
+async function playwright(spec, folder, env) {
+  const file = join(folder, `${basename(spec)}.json`)
+  const args = [bin('@playwright/test/cli.js'), 'test', spec, '--reporter=list,json']
+  const output = join(folder, `${basename(spec)}-results`)
+  const good = await one([...args, `--output=${output}`], {
+    env: { ...env, PLAYWRIGHT_JSON_OUTPUT_NAME: file },
+  })
+  const stats = readReport(file)?.stats
+  const failed = (stats?.unexpected ?? 0) + (stats?.flaky ?? 0)
+  return { passed: stats?.expected ?? 0, failed: good ? failed : Math.max(1, failed) }
+}
+
+const LANES = 2
+/** The longest first, so that the lanes end together. */
+const browserSpecs = () =>
+  readdirSync(join(root, 'tests/e2e'))
+    .filter((name) => name.endsWith('.spec.ts'))
+    .map((name) => ({
+      spec: `tests/e2e/${name}`,
+      size: statSync(join(root, 'tests/e2e', name)).size,
+    }))
+    .sort((a, b) => b.size - a.size)
+    .map(({ spec }) => spec)
+
+/** Browser tests run in lanes side by side, each with a server and a database of its own; whichever is free takes the next file. */
+async function browser(folder) {
+  const waiting = browserSpecs()
+  const results = []
+  const servers = []
+  try {
+    // One after another: two at once could take the same port.
+    for (let lane = 0; lane < LANES; lane++) servers.push(await startServer(lane))
+    await Promise.all(
+      servers.map(async ({ env }) => {
+        for (let spec = waiting.shift(); spec && !interrupted; spec = waiting.shift())
+          results.push(await playwright(spec, folder, env))
+      }),
+    )
+  } finally {
+    for (const server of servers) await server.stop()
+  }
+  const sum = (key) => results.reduce((total, result) => total + result[key], 0)
+  count('browser', sum('passed'), sum('failed'))
 }
 
 async function main() {
   await ensureDebian(['postgres', 'chromium'])
   await ensurePackages(root)
   const folder = mkdtempSync(join(tmpdir(), 'zen-reports-'))
+  const isServed = wanted('api') || wanted('browser')
   try {
-    if (wanted('types')) {
-      const good =
-        (await prepareTypes()) &&
-        (await one('types', [bin('vue-tsc/bin/vue-tsc.js'), '--build', '--noEmit']))
-      count('types', Number(good), Number(!good))
-    }
-    if (wanted('lint')) {
-      const good = await lint()
-      count('lint', Number(good), Number(!good))
-    }
-    if (wanted('unit')) await vitest('unit', folder, {})
-    if (wanted('api') || wanted('browser')) await ensureBuild(root)
-    if (wanted('api')) await withServer((env) => vitest('api', folder, env))
-    if (wanted('browser')) await withServer((env) => playwright(folder, env))
+    await Promise.all([
+      isServed && ensureBuild(root),
+      wanted('unit') && vitest('unit', folder, { isBeside: isServed }),
+    ])
+    // Types and rules that ask for types read the project's own type settings.
+    if (wanted('types') || wanted('lint')) await one([bin('nuxt/bin/nuxt.mjs'), 'prepare'])
+    await Promise.all([
+      (async () => {
+        if (wanted('types')) await types()
+        if (wanted('lint')) await lint()
+      })(),
+      wanted('api') && withServer((env) => vitest('api', folder, { env })),
+    ])
+    if (wanted('browser')) await browser(folder)
   } finally {
     rmSync(folder, { recursive: true, force: true })
   }

@@ -20,7 +20,8 @@ export default defineNitroPlugin((nitro) => {
     if (event.path.startsWith('/api/')) setResponseHeader(event, 'Cache-Control', 'no-store')
   })
   nitro.hooks.hook('render:response', (response, { event }) => {
-    if (typeof response.body !== 'string') return
+    // The development server writes styles into the page and speaks over a socket of its own.
+    if (import.meta.dev || typeof response.body !== 'string') return
     const hashes = [...response.body.matchAll(INLINE)].map(
       (match) =>
         `'sha256-${createHash('sha256')

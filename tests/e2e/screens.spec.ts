@@ -235,7 +235,7 @@ test('the network goes in the middle of Consult: answers are kept, say so, and g
   await page.getByRole('button', { name: 'Prepare the tray' }).click()
   await expect(page.getByRole('alert')).toContainText('has reached the server yet')
   await context.setOffline(false)
-  await expect(page.getByText('Saved', { exact: true })).toBeVisible({ timeout: 15_000 })
+  await expect(page.getByText('Saved', { exact: true })).toBeVisible()
   await page.reload()
   await stage(page, 'Consult')
   await consultPart(page, 'Allergies')

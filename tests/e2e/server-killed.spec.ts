@@ -59,7 +59,7 @@ test('killing the server while a visit runs loses no event', async ({ page }) =>
 
     server = await startServer()
     await pass(page, 0.2)
-    await expect(page.getByText('Saved', { exact: true })).toBeVisible({ timeout: 15_000 })
+    await expect(page.getByText('Saved', { exact: true })).toBeVisible()
     const client = new pg.Client({ connectionString: process.env.ZEN_TEST_DATABASE })
     await client.connect()
     const { rows } = await client.query<{ type: string }>(

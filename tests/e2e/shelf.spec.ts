@@ -244,7 +244,7 @@ test.describe('the mix bench', () => {
       .getByRole('button', { name: 'Weigh' })
       .click()
     const scale = page.getByRole('group', { name: 'Scale: Kaolin Powder' })
-    await expect(scale.getByRole('button', { name: 'Take it' })).toBeEnabled({ timeout: 15_000 })
+    await expect(scale.getByRole('button', { name: 'Take it' })).toBeEnabled()
     await scale.getByRole('button', { name: 'Take it' }).click()
     await expect(
       page
@@ -316,7 +316,7 @@ test.describe('files', () => {
         `id,name,kind,ph,inci,actives,pack_amount,pack_price\n${lines.join('\n')}\n`,
       )
       const dialog = page.getByRole('dialog')
-      await expect(dialog).toContainText('5000 good rows of 5000 in bulk.csv', { timeout: 30_000 })
+      await expect(dialog).toContainText('5000 good rows of 5000 in bulk.csv')
       const sending = expect(
         dialog.getByRole('progressbar', { name: 'Sending the rows' }),
       ).toBeVisible({ timeout: 20_000 })

@@ -89,7 +89,7 @@ test('from sign-in to the next visit’s lower rung, with the network cut and a 
     const before = await clockAt(page)
     await context.setOffline(true)
     await page.reload()
-    await expect(layers).toContainText('Lip enhancement', { timeout: 15_000 })
+    await expect(layers).toContainText('Lip enhancement')
     // By the page's own clock, which goes on while it loads: however long that takes, no second is lost or won.
     const after = await clockAt(page)
     const passedS = (after.nowMs - before.nowMs) / 1000
@@ -100,7 +100,7 @@ test('from sign-in to the next visit’s lower rung, with the network cut and a 
     await expect(page.getByText(/kept on this tablet/)).toBeVisible()
     await context.setOffline(false)
     await pass(page, 0.2)
-    await expect(page.getByText('Saved', { exact: true })).toBeVisible({ timeout: 15_000 })
+    await expect(page.getByText('Saved', { exact: true })).toBeVisible()
   })
 
   await test.step('to the end, and closed with a strong answer', async () => {
