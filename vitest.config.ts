@@ -19,6 +19,7 @@ export default defineConfig({
             'app/**/*.test.ts',
             'cli/**/*.test.ts',
             'server/**/*.test.ts',
+            'demo/**/*.test.ts',
           ],
           environment: 'node',
           testTimeout: 60_000,

@@ -157,25 +157,25 @@ async function browser(folder) {
   count('browser', sum('passed'), sum('failed'))
 }
 
+async function readSources() {
+  if (wanted('types')) await types()
+  if (wanted('lint')) await lint()
+}
+async function runTests(folder) {
+  if (wanted('unit')) await vitest('unit', folder, {})
+  if (wanted('api')) await withServer((env) => vitest('api', folder, { env }))
+}
+
 async function main() {
   await ensureDebian(['postgres', 'chromium'])
   await ensurePackages(root)
   const folder = mkdtempSync(join(tmpdir(), 'zen-reports-'))
   const isServed = wanted('api') || wanted('browser')
   try {
-    await Promise.all([
-      isServed && ensureBuild(root),
-      wanted('unit') && vitest('unit', folder, { isBeside: isServed }),
-    ])
-    // Types and rules that ask for types read the project's own type settings.
-    if (wanted('types') || wanted('lint')) await one([bin('nuxt/bin/nuxt.mjs'), 'prepare'])
-    await Promise.all([
-      (async () => {
-        if (wanted('types')) await types()
-        if (wanted('lint')) await lint()
-      })(),
-      wanted('api') && withServer((env) => vitest('api', folder, { env })),
-    ])
+    if (isServed) await ensureBuild(root)
+    // Everything after it reads the project's own type settings, which the build makes anew.
+    await one([bin('nuxt/bin/nuxt.mjs'), 'prepare'], { isBeside: true })
+    await Promise.all([readSources(), runTests(folder)])
     if (wanted('browser')) await browser(folder)
   } finally {
     rmSync(folder, { recursive: true, force: true })

@@ -1,10 +1,12 @@
+import type { Lesion, Finding, FindingKind, Reading, ZoneId } from '#core/skin'
+import type { Situation } from '#core/safety'
+import { LEVERS, segment } from '#core/protocol'
 import { compile, type CompileInput } from '#core/adapt'
 import { QUESTIONS, type Client, type Fact } from '#core/client'
 import type { PastVisit, SkinAnswer } from '#core/climb'
 import type { ProtocolVersion, Step } from '#core/protocol'
-import { CHEEKS, type Finding, type FindingKind, type Reading, type ZoneId } from '#core/skin'
-import { BRIGHTENING } from '../demo/protocols'
-import { DEMO_SHELF } from '../demo/shelf'
+import { CHEEKS } from '#core/skin'
+import { BRIGHTENING, SHELF } from './fixtures'
 
 export const TODAY = '2026-11-24'
 export const CALM: SkinAnswer = {
@@ -84,7 +86,7 @@ export function input(more: Partial<CompileInput> = {}): CompileInput {
     client: client(),
     reading: readingOf(),
     history: TOLERATED,
-    shelf: DEMO_SHELF,
+    shelf: SHELF,
     overrides: [],
     slotMinutes: 90,
     date: TODAY,
@@ -103,3 +105,38 @@ export const protocolOf = (...steps: Step[]): ProtocolVersion => ({
   protocolId: 'test',
   steps,
 })
+
+/** What the rules are asked: answers, findings, past visits and lesions of somebody, by day, with every lever. */
+export const situationOf = (
+  facts: readonly Fact[],
+  findings: readonly Finding[],
+  history: readonly PastVisit[] = [],
+  lesions: readonly Lesion[] = [],
+): Situation => ({
+  client: client(facts),
+  reading: { ...readingOf(...findings), lesions: [...lesions] },
+  history,
+  levers: [...LEVERS],
+  date: TODAY,
+  daytime: true,
+})
+
+/** The brightening card with a quick check of its enzyme before it. */
+const QUICK_CHECK: Step = {
+  id: 'check',
+  phase: 'analysis',
+  title: 'Quick check',
+  zones: ['ears'],
+  properties: [],
+  segments: [segment('wait', 'apply', 2)],
+  essential: true,
+  priority: 5,
+  gate: 'quick-check',
+  checks: 'enzyme',
+}
+const CHECK_AT = 5
+export const CHECKED = protocolOf(
+  ...BRIGHTENING.steps.slice(0, CHECK_AT),
+  QUICK_CHECK,
+  ...BRIGHTENING.steps.slice(CHECK_AT),
+)

@@ -1,10 +1,9 @@
-import { ACID, BRIGHTENING, CLARIFYING } from '../demo/protocols'
-import { DEMO_SHELF } from '../demo/shelf'
+import { ACID, BRIGHTENING, CLARIFYING, SHELF } from './fixtures'
 import { lint, segment, type Segment, type Step } from '#core/protocol'
 import { subjectReader } from '#core/safety'
 
 // Wrong orders of the trade (common practice, no source), each on a ladder of its own.
-export const read = subjectReader(DEMO_SHELF)
+export const read = subjectReader(SHELF)
 /** One step with these properties, before or after others. */
 export const work = (
   id: string,

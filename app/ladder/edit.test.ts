@@ -1,6 +1,5 @@
 import { describe, expect, test } from 'vitest'
-import { CLARIFYING } from '~~/demo/protocols'
-import { DEMO_SHELF } from '~~/demo/shelf'
+import { CLARIFYING, SHELF } from '~~/tests/fixtures'
 import { productsFor, setProduct } from '#core/catalog'
 import {
   dropAt,
@@ -54,22 +53,18 @@ describe('minutes', () => {
 
 describe('another product', () => {
   test('only those with a use in this phase, on one of its zones', () => {
-    const names = productsFor(step('tone-1'), DEMO_SHELF.products).map((one) => one.pick.productId)
+    const names = productsFor(step('tone-1'), SHELF.products).map((one) => one.pick.productId)
     expect(names).toEqual(expect.arrayContaining(['rose-toner', 'chamomile-toner']))
     for (const id of names)
       expect(
-        DEMO_SHELF.products
+        SHELF.products
           .find((product) => product.id === id)!
           .uses.some((use) => use.phase === 'tone'),
       ).toBe(true)
-    expect(productsFor({ ...step('tone-1'), zones: ['feet'] }, DEMO_SHELF.products)).toEqual([])
+    expect(productsFor({ ...step('tone-1'), zones: ['feet'] }, SHELF.products)).toEqual([])
   })
   test('brings its own times and way off, and keeps the zones it may touch', () => {
-    const oat = setProduct(
-      step('clay'),
-      { productId: 'oat-mask', useId: 'mask' },
-      DEMO_SHELF.products,
-    )
+    const oat = setProduct(step('clay'), { productId: 'oat-mask', useId: 'mask' }, SHELF.products)
     expect([oat.title, oat.zones, oat.segments.at(-1)!.tool]).toEqual([
       'Oat Soothing Mask',
       step('clay').zones,
@@ -77,9 +72,9 @@ describe('another product', () => {
     ])
   })
   test('an unknown product changes nothing', () =>
-    expect(
-      setProduct(step('clay'), { productId: 'none', useId: 'mask' }, DEMO_SHELF.products),
-    ).toEqual(step('clay')))
+    expect(setProduct(step('clay'), { productId: 'none', useId: 'mask' }, SHELF.products)).toEqual(
+      step('clay'),
+    ))
 })
 
 describe('several steps at once', () => {

@@ -5,9 +5,8 @@ import { compile } from '#core/adapt'
 import { clockMarks, layoutLadder, leaveOnSteps, matchRungs, spread } from './layout'
 import { productsFor, setProduct } from '#core/catalog'
 import { moveStep, setMinutes } from './edit'
-import { BRIGHTENING } from '~~/demo/protocols'
+import { BRIGHTENING, SHELF } from '~~/tests/fixtures'
 import { FACE } from '#core/skin'
-import { DEMO_SHELF } from '~~/demo/shelf'
 
 const plan = planFor()
 
@@ -34,7 +33,7 @@ describe('rows beside a ladder', () => {
     const layout = layoutLadder(
       plan.steps,
       plan.segments,
-      leaveOnSteps(plan.steps, DEMO_SHELF.products),
+      leaveOnSteps(plan.steps, SHELF.products),
       { height: 600, rowHeight: 25 },
     )
     expect(layout.hands.length + layout.skin.length).toBeGreaterThan(plan.segments.length)
@@ -96,16 +95,16 @@ describe('simple edits', () => {
   })
   test('another product brings its own times', () => {
     const enzyme = BRIGHTENING.steps.find((step) => step.id === 'enzyme')!
-    const choices = productsFor(enzyme, DEMO_SHELF.products)
+    const choices = productsFor(enzyme, SHELF.products)
     expect(choices.map((one) => one.pick.productId)).toEqual(
       expect.arrayContaining(['rice-enzyme', 'lactic-peel']),
     )
     expect(
-      setProduct(enzyme, { productId: 'lactic-peel', useId: 'peel' }, DEMO_SHELF.products),
+      setProduct(enzyme, { productId: 'lactic-peel', useId: 'peel' }, SHELF.products),
     ).toMatchObject({
       title: 'Lactic Soft Peel',
       zones: enzyme.zones.filter((zone) => FACE.includes(zone)),
     })
-    expect(setProduct(enzyme, { productId: 'gone', useId: 'x' }, DEMO_SHELF.products)).toBe(enzyme)
+    expect(setProduct(enzyme, { productId: 'gone', useId: 'x' }, SHELF.products)).toBe(enzyme)
   })
 })

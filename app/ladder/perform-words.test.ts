@@ -2,7 +2,8 @@ import { describe, expect, test } from 'vitest'
 import { planFor } from '~~/tests/situations'
 import { liveAt, reduceRun, type RunBody, type RunEvent } from '#core/perform'
 import { leftOutOf, plannedAgainstActual } from './actual'
-import { cardOf, demoVisit } from '~~/tests/demo-visit'
+import { visitOf } from '~~/tests/person-visit'
+import { cardOf } from '~~/tests/fixtures'
 import { compile } from '#core/adapt'
 import {
   asPerformed,
@@ -69,7 +70,7 @@ describe('the one thing the big target does', () => {
 })
 
 describe('how it is done', () => {
-  const galvanic = compile(demoVisit('Yuna Delacroix', cardOf('two-currents')))
+  const galvanic = compile(visitOf('Yuna Delacroix', cardOf('two-currents')))
   const pole = (id: string) => galvanic.segments.find((segment) => segment.id === `galvanic/${id}`)!
   test('the movement of this moment, on each pole from the beginning', () => {
     expect(howOf(galvanic, pole('negative'), 0)[0]).toBe('1 of 11: throat to jaw, light, 4×, light')
@@ -89,7 +90,7 @@ describe('how it is done', () => {
     expect(strokeAt([], 0)).toBeUndefined()
   })
   test('coats are counted; mixing and taking off say nothing of strokes', () => {
-    const coats = compile(demoVisit('Wren Castellane', cardOf('undertow')))
+    const coats = compile(visitOf('Wren Castellane', cardOf('undertow')))
     const coat = (id: string) => coats.segments.find((segment) => segment.id === `coats/${id}`)!
     expect([
       verbOf(coats, coat('coat2')),

@@ -1,13 +1,12 @@
 import { describe, expect, test } from 'vitest'
 import { client, planFor, readingOf, seen, yes } from '../../tests/situations'
-import { CLIENTS } from '../../demo/people'
-import { ACID, DEMO_PROTOCOLS } from '../../demo/protocols'
+import { CLIENTS, ACID, CARDS } from '../../tests/fixtures'
 import { READ_ZONES } from '../skin'
 
 describe('cautions are merged so that they are read', () => {
   const ingrid = CLIENTS.find((one) => one.name === 'Ingrid Solvay')!
   const facts = ingrid.yes.map((one) => yes(one.code, one))
-  test.each(DEMO_PROTOCOLS.map((protocol) => [protocol.name, protocol] as const))(
+  test.each(CARDS.map((protocol) => [protocol.name, protocol] as const))(
     'six conditions on "%s": one line per step, nothing twice in it',
     (_name, protocol) => {
       expect(ingrid.yes.length).toBeGreaterThanOrEqual(6)

@@ -9,7 +9,7 @@ import {
 } from '../protocol'
 import { goneWith } from '../protocol/family'
 import { expand, type Occasion } from './expand'
-import { DEMO_SHELF } from '../../demo/shelf'
+import { SHELF } from '../../tests/fixtures'
 
 const part = (id: string, kind: Segment['kind'] = 'apply', usualS = 60): Segment => ({
   id,
@@ -33,7 +33,7 @@ const occasion = (more: Partial<Occasion> = {}): Occasion => ({
   goals: ['calm'],
   daytime: true,
   firstVisit: false,
-  shelf: DEMO_SHELF,
+  shelf: SHELF,
   ...more,
 })
 const ids = (steps: readonly Step[]) => steps.map((one) => one.id)

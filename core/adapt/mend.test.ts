@@ -1,6 +1,6 @@
 import { describe, expect, test } from 'vitest'
 import { BROKEN, read } from '../../tests/wrong-orders'
-import { DEMO_SHELF } from '../../demo/shelf'
+import { SHELF } from '../../tests/fixtures'
 import { lint, type Step } from '../protocol'
 import { mend } from '.'
 
@@ -12,7 +12,7 @@ const wrongs = (steps: readonly Step[]) =>
 describe('one touch mends', () => {
   test.each(BROKEN)('%s: %s; nothing else breaks', (id, _what, steps) => {
     const finding = lint(steps.map(read), true).find((one) => one.id === id)!
-    const mended = mend(finding, steps, DEMO_SHELF, read)!
+    const mended = mend(finding, steps, SHELF, read)!
     const after = lint(mended.map(read), true)
     expect(after.map((one) => `${one.id} ${one.stepId}`)).not.toContain(`${id} ${finding.stepId}`)
     expect(wrongs(mended).filter((one) => !wrongs(steps).includes(one))).toEqual([])
@@ -21,18 +21,16 @@ describe('one touch mends', () => {
   test('what opens the skin stays and the peel goes to another visit; a cream that may not go on open skin gives way', () => {
     const needles = BROKEN.find(([id]) => id === 'L24')![2]
     expect(
-      mend({ id: 'L24', stepId: 'needles' }, needles, DEMO_SHELF, read)!.map((step) => step.id),
+      mend({ id: 'L24', stepId: 'needles' }, needles, SHELF, read)!.map((step) => step.id),
     ).toEqual(['needles'])
     const cream = BROKEN.find(([id]) => id === 'L25')![2]
     expect(
-      mend({ id: 'L25', stepId: 'needles' }, cream, DEMO_SHELF, read)!.map(
+      mend({ id: 'L25', stepId: 'needles' }, cream, SHELF, read)!.map(
         (step) => step.product?.productId,
       ),
     ).not.toContain('dune-cream')
     const hung = BROKEN.find(([id]) => id === 'L22')![2]
-    expect(
-      mend({ id: 'L22', stepId: 'lips' }, hung, DEMO_SHELF, read)![0]!.floating,
-    ).toBeUndefined()
+    expect(mend({ id: 'L22', stepId: 'lips' }, hung, SHELF, read)![0]!.floating).toBeUndefined()
   })
   test('mending all that can be mended, one after another, comes to an end', () => {
     for (const [, , steps] of BROKEN) {
@@ -40,13 +38,13 @@ describe('one touch mends', () => {
       for (let round = 0; round < 30; round++) {
         const next = lint(ladder.map(read), true)
           .filter((one) => one.level === 'wrong')
-          .map((one) => mend(one, ladder, DEMO_SHELF, read))
+          .map((one) => mend(one, ladder, SHELF, read))
           .find((one) => one !== undefined)
         if (!next) break
         ladder = next
       }
       const left = lint(ladder.map(read), true).filter(
-        (one) => one.level === 'wrong' && mend(one, ladder, DEMO_SHELF, read),
+        (one) => one.level === 'wrong' && mend(one, ladder, SHELF, read),
       )
       expect(left).toEqual([])
     }
@@ -55,6 +53,6 @@ describe('one touch mends', () => {
     const [, , steps] = BROKEN.find(([id]) => id === 'L11')!
     const finding = lint(steps.map(read), true).find((one) => one.id === 'L11')!
     expect(mend(finding, steps, { products: [], devices: [] }, read)).toBeUndefined()
-    expect(mend({ id: 'L11', stepId: 'nobody' }, steps, DEMO_SHELF, read)).toBeUndefined()
+    expect(mend({ id: 'L11', stepId: 'nobody' }, steps, SHELF, read)).toBeUndefined()
   })
 })

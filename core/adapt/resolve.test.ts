@@ -1,3 +1,4 @@
+import { runs } from '../../tests/runs'
 import fc from 'fast-check'
 import { describe, expect, test } from 'vitest'
 import {
@@ -10,8 +11,7 @@ import {
   TOLERATED,
   yes,
 } from '../../tests/situations'
-import { ACID, BRIGHTENING, CLARIFYING, DEMO_PROTOCOLS } from '../../demo/protocols'
-import { DEMO_SHELF } from '../../demo/shelf'
+import { ACID, BRIGHTENING, CLARIFYING, CARDS, SHELF } from '../../tests/fixtures'
 import { FAMILIES, familyById } from '../catalog'
 import { QUESTIONS } from '../client'
 import { lint } from '../protocol'
@@ -20,7 +20,7 @@ import { FACE_NECK, FINDING_KINDS } from '../skin'
 import { freeAcidOf, rungOf, subjectReader } from '../safety'
 import { asProtocol, compile, constraintsFor, resolve } from '.'
 
-const read = subjectReader(DEMO_SHELF)
+const read = subjectReader(SHELF)
 const codes = [
   ...QUESTIONS.map((question) => question.code).filter(
     (code) => !['infection', 'guardian-consent'].includes(code),
@@ -28,7 +28,7 @@ const codes = [
   ...FAMILIES.map((family) => `allergy:${family.id}`),
 ]
 const situations = fc.record({
-  protocol: fc.constantFrom(...DEMO_PROTOCOLS),
+  protocol: fc.constantFrom(...CARDS),
   facts: fc.uniqueArray(fc.constantFrom(...codes), { maxLength: 4 }),
   kinds: fc.uniqueArray(fc.constantFrom(...FINDING_KINDS), { maxLength: 3 }),
   grade: fc.integer({ min: 1, max: 4 }),
@@ -50,16 +50,16 @@ describe('over random clients and skins', () => {
       fc.property(situations, (drawn) => {
         const given = inputOf(drawn)
         const constraints = constraintsFor(given)
-        const once = resolve({ steps: given.protocol.steps, constraints, shelf: DEMO_SHELF })
+        const once = resolve({ steps: given.protocol.steps, constraints, shelf: SHELF })
         if (once.kind !== 'resolved') return
         const twice = resolve({
           steps: asProtocol({ ...compile(given), steps: [...once.steps] }, given.protocol).steps,
           constraints,
-          shelf: DEMO_SHELF,
+          shelf: SHELF,
         })
         expect(twice.kind === 'resolved' && twice.steps).toEqual(once.steps)
       }),
-      { numRuns: 400, seed: 21 },
+      { numRuns: runs(400), seed: 21 },
     )
   })
   test('no plan is rejected by its own linter, and every limit over the visit is kept', () => {
@@ -82,7 +82,7 @@ describe('over random clients and skins', () => {
               one.step.zones.some((zone) => drawn.zones.includes(zone)),
           ).toBe(false)
       }),
-      { numRuns: 400, seed: 22 },
+      { numRuns: runs(400), seed: 22 },
     )
   })
   test('deterministic', () => {
@@ -90,7 +90,7 @@ describe('over random clients and skins', () => {
       fc.property(situations, (drawn) => {
         expect(compile(inputOf(drawn))).toEqual(compile(inputOf(drawn)))
       }),
-      { numRuns: 40, seed: 23 },
+      { numRuns: runs(40), seed: 23 },
     )
   })
   test('no stopped ingredient reaches the skin', () => {
@@ -105,7 +105,7 @@ describe('over random clients and skins', () => {
           for (const family of stopped)
             expect(read(step).inci.families.has(family), `${step.title}: ${family}`).toBe(false)
       }),
-      { numRuns: 300, seed: 24 },
+      { numRuns: runs(300), seed: 24 },
     )
   })
 })
@@ -113,8 +113,8 @@ describe('over random clients and skins', () => {
 describe('choices', () => {
   test('out of stock: the next pick stands in', () => {
     const shelf = {
-      ...DEMO_SHELF,
-      products: DEMO_SHELF.products.map((one) =>
+      ...SHELF,
+      products: SHELF.products.map((one) =>
         one.id === 'pineapple-enzyme' ? { ...one, stock: 0 } : one,
       ),
     }
@@ -146,8 +146,8 @@ describe('choices', () => {
   })
   test('an essential step that nothing may take is infeasible, with the rules that clash', () => {
     const shelf = {
-      ...DEMO_SHELF,
-      products: DEMO_SHELF.products.filter(
+      ...SHELF,
+      products: SHELF.products.filter(
         (one) => one.kind !== 'enzyme' || one.id === 'pineapple-enzyme',
       ),
     }
@@ -166,7 +166,7 @@ describe('choices', () => {
       resolve({
         steps: given.protocol.steps,
         constraints: constraintsFor(given),
-        shelf: DEMO_SHELF,
+        shelf: SHELF,
         nodeLimit: 3,
       }),
     ).toEqual({ kind: 'stopped', triedNodes: 4 })
@@ -198,7 +198,7 @@ describe('choices', () => {
   })
   test('strength and minutes are capped separately', () => {
     const peel = ACID.steps.find((step) => step.id === 'peel')!
-    const glycolic = DEMO_SHELF.products.find((product) => product.id === 'glycolic-peel')!
+    const glycolic = SHELF.products.find((product) => product.id === 'glycolic-peel')!
     // 25 % at pH 3.4: 1/(1+10^(3.4−3.83)) = 72.9 % free → 18.2 %, rung 3; four minutes, rung 3.
     expect(freeAcidOf(glycolic)).toBeCloseTo(18.2, 1)
     expect(rungOf(peel, glycolic)).toBe(3)

@@ -1,3 +1,4 @@
+import { runs } from '../../tests/runs'
 import fc from 'fast-check'
 import { describe, expect, test } from 'vitest'
 import type { Segment, Step } from '../protocol'
@@ -240,7 +241,7 @@ test('300 random ladders against brute force: what is called optimal is, the gap
         expect(ours.best.worth + ours.gapWorth).toBeGreaterThanOrEqual(truth - 1e-6)
       },
     ),
-    { numRuns: 300, seed: 11 },
+    { numRuns: runs(300), seed: 11 },
   )
   expect(seen.optimal).toBeGreaterThan(100)
   expect(seen.infeasible).toBeGreaterThan(10)

@@ -1,6 +1,6 @@
 import { describe, expect, test } from 'vitest'
-import { cardOf, demoVisit } from '../../tests/demo-visit'
-import { DEMO_SHELF } from '../../demo/shelf'
+import { visitOf } from '../../tests/person-visit'
+import { cardOf, SHELF } from '../../tests/fixtures'
 import type { Fact } from '../client'
 import { subjectReader, touches } from '../safety'
 import type { Shelf } from '../catalog'
@@ -18,15 +18,15 @@ import {
 } from '.'
 
 const stocked = (stock: Record<string, number>, more: Record<string, object> = {}): Shelf => ({
-  ...DEMO_SHELF,
-  products: DEMO_SHELF.products.map((one) => ({
+  ...SHELF,
+  products: SHELF.products.map((one) => ({
     ...one,
     ...(one.id in stock ? { stock: stock[one.id]! } : {}),
     ...more[one.id],
   })),
 })
 const visit = (card: string, more: Partial<CompileInput> = {}, client = 'Wren Castellane') =>
-  demoVisit(client, cardOf(card), more)
+  visitOf(client, cardOf(card), more)
 const yes = (input: CompileInput, fact: Partial<Fact> & { code: string }): CompileInput => ({
   ...input,
   client: {
@@ -73,8 +73,8 @@ describe('what is short', () => {
       shortages(
         visit('brightening', {
           shelf: {
-            ...DEMO_SHELF,
-            products: DEMO_SHELF.products.filter((one) => one.id !== 'dune-cream'),
+            ...SHELF,
+            products: SHELF.products.filter((one) => one.id !== 'dune-cream'),
           },
         }),
       ).map((one) => one.why),
@@ -207,7 +207,7 @@ describe('what stands in', () => {
   })
   test('one at a time: a mix of serums is no stand-in for a serum', () => {
     const blend = {
-      ...DEMO_SHELF.products.find((one) => one.id === 'moss-serum')!,
+      ...SHELF.products.find((one) => one.id === 'moss-serum')!,
       id: 'blend',
       name: 'Blend',
       recipe: {

@@ -1,6 +1,6 @@
 import fc from 'fast-check'
 import { describe, expect, test } from 'vitest'
-import { make } from '../../demo/shelf/make'
+import { make } from '../../tests/fixtures'
 import {
   afterTaking,
   currentBatch,

@@ -1,12 +1,11 @@
+import { Step as StepModel } from '../protocol/model'
 import { describe, expect, test } from 'vitest'
-import { DEMO_PROTOCOLS, ACID, BRIGHTENING, CLARIFYING, SET_MASK } from '../../demo/protocols'
-import { DEMO_SHELF } from '../../demo/shelf'
+import { CARDS, ACID, BRIGHTENING, CLARIFYING, SET_MASK, SHELF } from '../../tests/fixtures'
 import { read } from '../../tests/wrong-orders'
 import { placingOf } from '../adapt'
 import { lint, PHASES, type Step } from '../protocol'
-import { Step as StepModel } from '../protocol/model'
 import { place } from '../schedule'
-import { applyMethod, compareVersions, METHODS, searchCatalogue, STEP_CATALOGUE, stepFrom } from '.'
+import { applyMethod, METHODS, searchCatalogue, STEP_CATALOGUE, stepFrom } from '.'
 
 const ids = (steps: readonly Step[]) => steps.map((step) => step.id)
 const wrong = (steps: readonly Step[]) =>
@@ -97,7 +96,7 @@ describe('step catalogue', () => {
   test.each(STEP_CATALOGUE.map((row) => [row.id, row] as const))(
     '%s becomes a step that can be read, checked and placed; twice gives another id',
     (_id, row) => {
-      const step = stepFrom(row, [], DEMO_SHELF)
+      const step = stepFrom(row, [], SHELF)
       expect(StepModel.safeParse(step).error).toBeUndefined()
       expect(PHASES).toContain(step.phase)
       const alone = { ...step, floating: undefined }
@@ -108,7 +107,7 @@ describe('step catalogue', () => {
             one.level === 'wrong' && !['L02', 'L11', 'L09', 'L21', 'L03', 'L25'].includes(one.id),
         ),
       ).toEqual([])
-      expect(stepFrom(row, [step], DEMO_SHELF).id).not.toBe(step.id)
+      expect(stepFrom(row, [step], SHELF).id).not.toBe(step.id)
     },
   )
   test('an empty shelf still gives a step, with the properties the rules look for', () => {
@@ -133,14 +132,14 @@ describe('method switches', () => {
   })
   const all = METHODS.flatMap((method) =>
     method.schools.flatMap((school) =>
-      DEMO_PROTOCOLS.map((protocol) => [method.id, school.id, protocol.name, protocol] as const),
+      CARDS.map((protocol) => [method.id, school.id, protocol.name, protocol] as const),
     ),
   )
   test.each(all)(
     '%s: %s on %s: twice is once, ids stay single, nothing breaks that was right',
     (question, school, _name, protocol) => {
-      const once = applyMethod(protocol.steps, question, school, DEMO_SHELF)
-      expect(applyMethod(once.steps, question, school, DEMO_SHELF).steps).toEqual(once.steps)
+      const once = applyMethod(protocol.steps, question, school, SHELF)
+      expect(applyMethod(once.steps, question, school, SHELF).steps).toEqual(once.steps)
       expect(new Set(ids(once.steps)).size).toBe(once.steps.length)
       expect(once.says.length).toBeGreaterThan(0)
       const before = wrong(protocol.steps)
@@ -148,7 +147,7 @@ describe('method switches', () => {
     },
   )
   const answer = (steps: readonly Step[], question: string, school: string) =>
-    applyMethod(steps, question, school, DEMO_SHELF).steps
+    applyMethod(steps, question, school, SHELF).steps
   const order = (steps: readonly Step[], ...wanted: string[]) =>
     ids(steps).filter((id) => wanted.includes(id))
   test('massage moves, goes and comes', () => {
@@ -250,62 +249,18 @@ describe('method switches', () => {
     ).toBe('peel')
   })
   test('a switch that would break the ladder is refused, with the reason', () => {
-    const needling = DEMO_PROTOCOLS.find((one) => one.protocolId === 'course-needling')!
-    const refused = applyMethod(needling.steps, 'mist', 'before', DEMO_SHELF)
+    const needling = CARDS.find((one) => one.protocolId === 'course-needling')!
+    const refused = applyMethod(needling.steps, 'mist', 'before', SHELF)
     expect(refused.steps).toBe(needling.steps)
     expect(refused.says[0]).toMatch(/^Not on this ladder: .*open skin/)
   })
   test('what is kept for elsewhere changes nothing, and a question nobody knows is refused', () => {
     for (const method of METHODS.filter((one) => !one.rewrite))
       for (const school of method.schools)
-        expect(applyMethod(ACID.steps, method.id, school.id, DEMO_SHELF)).toEqual({
+        expect(applyMethod(ACID.steps, method.id, school.id, SHELF)).toEqual({
           steps: ACID.steps,
           says: [method.kept],
         })
-    expect(() => applyMethod(ACID.steps, 'moon', 'full', DEMO_SHELF)).toThrow(/moon/)
-  })
-})
-
-describe('two versions side by side', () => {
-  const name = (id: string) => id.toUpperCase()
-  test('the same ladder is the same', () =>
-    expect(
-      compareVersions(ACID.steps, ACID.steps).every((row) => row.kind === 'same' && !row.moved),
-    ).toBe(true))
-  test('one rung moved is one rung moved', () => {
-    const [first, second, ...rest] = ACID.steps
-    const rows = compareVersions(ACID.steps, [second!, ...rest, first!])
-    expect(rows.filter((row) => row.moved).map((row) => [row.stepId, row.from, row.to])).toEqual([
-      [first!.id, 1, ACID.steps.length],
-    ])
-  })
-  test('added, removed and changed, each in its place and in words', () => {
-    const later = ACID.steps
-      .filter((step) => step.id !== 'led')
-      .map((step): Step =>
-        step.id === 'oat'
-          ? {
-              ...step,
-              product: { productId: 'clay-mask', useId: 'mask' },
-              priority: 2,
-              segments: step.segments.map((part) =>
-                part.kind === 'dwell' ? { ...part, usualS: 720 } : part,
-              ),
-            }
-          : step,
-      )
-    const rows = compareVersions(
-      ACID.steps,
-      [...later, { ...ACID.steps[0]!, id: 'new', title: 'New' }],
-      name,
-    )
-    expect(rows.find((row) => row.stepId === 'oat')).toMatchObject({
-      kind: 'changed',
-      details: ['product: OAT-MASK → CLAY-MASK', 'processing: 15 → 12 min', 'priority 4 → 2'],
-    })
-    const at = rows.findIndex((row) => row.stepId === 'led')
-    expect(rows[at]).toMatchObject({ kind: 'removed' })
-    expect(rows[at - 1]!.stepId).toBe('oat')
-    expect(rows.at(-1)).toMatchObject({ kind: 'added', stepId: 'new' })
+    expect(() => applyMethod(ACID.steps, 'moon', 'full', SHELF)).toThrow(/moon/)
   })
 })

@@ -1,18 +1,16 @@
 import { parse } from 'csv-parse/sync'
 import { describe, expect, test } from 'vitest'
-import { DEMO_SHELF } from '../../demo/shelf'
-import { demoBatches } from '../../demo/stock'
-import { make } from '../../demo/shelf/make'
+import { batchesOf, SHELF, make } from '../../tests/fixtures'
 import type { Product } from '../catalog/model'
 import { mergeRow, readShelfCsv, SHELF_COLUMNS, shelfCsv } from '.'
 
 const setting = { minorDigits: 2, today: '2026-11-25' }
-const products = DEMO_SHELF.products
+const products = SHELF.products
   .filter((one) => !one.recipe)
   .map((one): Product => ({ ...one, stock: 0 }))
-const withBatches = products.map((product, at) => ({
+const withBatches = products.map((product) => ({
   product,
-  batch: demoBatches(product, at, '2026-11-25')[0],
+  batch: batchesOf(product.id)[0],
 }))
 const read = (text: string) => readShelfCsv(text, setting)
 const lines = (...rows: string[]) => rows.join('\r\n')

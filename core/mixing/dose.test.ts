@@ -1,11 +1,11 @@
 import fc from 'fast-check'
 import { describe, expect, test } from 'vitest'
-import { DEMO_SHELF } from '../../demo/shelf'
+import { SHELF } from '../../tests/fixtures'
 import { areaOf } from '../skin/areas'
 import { EYES, FACE, FACE_NECK, NECK, T_ZONE, WHOLE_FACE, ZONES } from '../skin/zones'
 import { doseFor } from './dose'
 
-const product = (id: string) => DEMO_SHELF.products.find((one) => one.id === id)!
+const product = (id: string) => SHELF.products.find((one) => one.id === id)!
 const use = (id: string) => product(id).uses[0]!
 
 describe('areas, against published figures (values from memory)', () => {

@@ -1,9 +1,7 @@
+import { visitOf } from '../../tests/person-visit'
+import { cardOf as cardNamed, SHELF, BRIGHTENING, CARDS, make } from '../../tests/fixtures'
 import fc from 'fast-check'
 import { describe, expect, test } from 'vitest'
-import { cardOf as cardNamed, demoVisit } from '../../tests/demo-visit'
-import { DEMO_SHELF } from '../../demo/shelf'
-import { BRIGHTENING, DEMO_PROTOCOLS } from '../../demo/protocols'
-import { make } from '../../demo/shelf/make'
 import { compile } from '../adapt'
 import { areaOf } from '../skin/areas'
 import { FACE } from '../skin/zones'
@@ -12,7 +10,6 @@ import {
   composed,
   composedShelf,
   mixCards,
-  scaleSamples,
   settingAt,
   spreadDose,
   TOWEL,
@@ -21,7 +18,7 @@ import {
   withPartReplaced,
 } from '.'
 
-const { products } = DEMO_SHELF
+const { products } = SHELF
 const by = (id: string) => products.find((one) => one.id === id)!
 
 describe('working and setting time against water', () => {
@@ -81,8 +78,8 @@ describe('a towel out of the cabinet', () => {
     ] as const
     expect([TOWEL.targetC, TOWEL.neverC]).toEqual([40, 43])
     for (const [, celsius] of BURNS) expect(TOWEL.targetC).toBeLessThan(celsius)
-    for (const version of DEMO_PROTOCOLS)
-      for (const item of trayFor(version.steps, DEMO_SHELF))
+    for (const version of CARDS)
+      for (const item of trayFor(version.steps, SHELF))
         if (item.readyInS !== undefined)
           expect(
             TOWEL.roomC + (TOWEL.cabinetC - TOWEL.roomC) * Math.exp(-item.readyInS / TOWEL.tauS),
@@ -141,7 +138,7 @@ describe('an infusion dose over its zones', () => {
 })
 
 describe('a house mix as the shelf and the rules see it', () => {
-  const shelf = composedShelf(DEMO_SHELF)
+  const shelf = composedShelf(SHELF)
   const mixed = (id: string) => shelf.products.find((one) => one.id === id)!
   test('ingredients, actives and stock follow from the parts; the scarcest says how much', () => {
     expect(mixed('oat-cocktail').inci).toContain('Avena Sativa Kernel Flour')
@@ -151,7 +148,7 @@ describe('a house mix as the shelf and the rules see it', () => {
     expect(mixed('oat-cocktail').stock).toBe(342.8)
   })
   test('a part without an ingredient list leaves the mix unread, a missing part leaves it without stock', () => {
-    const unread = DEMO_SHELF.products.map((one) => {
+    const unread = SHELF.products.map((one) => {
       if (one.id !== 'kaolin-powder') return one
       const { inci: _, ...bare } = one
       return bare
@@ -208,7 +205,7 @@ describe('a house mix as the shelf and the rules see it', () => {
     expect(composedShelf(shelf)).toBe(shelf)
     for (const product of shelf.products) expect(composed(product, shelf.products)).toEqual(product)
     const bad = composedShelf(
-      withPartReplaced(DEMO_SHELF, 'oat-cocktail', 'panthenol-drops', 'glycolic-peel'),
+      withPartReplaced(SHELF, 'oat-cocktail', 'panthenol-drops', 'glycolic-peel'),
     )
     expect(bad.products.find((one) => one.id === 'oat-cocktail')!.properties).toContain('acid')
     const good = composedShelf(
@@ -220,7 +217,7 @@ describe('a house mix as the shelf and the rules see it', () => {
 
 describe('mixing cards', () => {
   test('30 g of kelp powder with 90 mL of water at 20 °C: four minutes, and the hands need less', () => {
-    const card = mixCards(BRIGHTENING.steps, DEMO_SHELF).find((one) => one.stepId === 'kelp')!
+    const card = mixCards(BRIGHTENING.steps, SHELF).find((one) => one.stepId === 'kelp')!
     expect(card).toMatchObject({
       waterMl: 90,
       celsius: 20,
@@ -232,16 +229,16 @@ describe('mixing cards', () => {
   })
   test('its own water, its own size of face', () => {
     const [usual, warm, large] = [
-      mixCards(BRIGHTENING.steps, DEMO_SHELF),
-      mixCards(BRIGHTENING.steps, DEMO_SHELF, { kelp: 26 }),
-      mixCards(BRIGHTENING.steps, DEMO_SHELF, {}, 'L'),
+      mixCards(BRIGHTENING.steps, SHELF),
+      mixCards(BRIGHTENING.steps, SHELF, { kelp: 26 }),
+      mixCards(BRIGHTENING.steps, SHELF, {}, 'L'),
     ].map((cards) => cards.find((one) => one.stepId === 'kelp')!)
     expect([usual!.times!.workingS, warm!.times!.workingS]).toEqual([240, 204])
     expect([large!.dose.amount, large!.waterMl]).toEqual([33.6, 100.8])
   })
   test('the schedule keeps the time the water leaves', () => {
     const plan = compile({
-      ...demoVisit('Wren Castellane', cardNamed('brightening')),
+      ...visitOf('Wren Castellane', cardNamed('brightening')),
       prep: { size: 'M', waterC: { kelp: 30 }, standIns: {}, partStandIns: {} },
     })
     const [mix, on] = ['kelp/mix', 'kelp/on'].map((id) =>
@@ -252,52 +249,22 @@ describe('mixing cards', () => {
   })
   test('a mix that must rest is mixed that much earlier, and never applied before it has rested', () => {
     const rested = {
-      ...DEMO_SHELF,
+      ...SHELF,
       products: products.map((one) =>
         one.id === 'rice-enzyme' || one.id === 'pineapple-enzyme'
           ? { ...one, mixing: { ...one.mixing, restS: 180 } }
           : one,
       ),
     }
-    const ends = (shelf: typeof DEMO_SHELF) => {
-      const plan = compile({ ...demoVisit('Wren Castellane', cardNamed('brightening')), shelf })
+    const ends = (shelf: typeof SHELF) => {
+      const plan = compile({ ...visitOf('Wren Castellane', cardNamed('brightening')), shelf })
       return ['enzyme/mix', 'enzyme/on'].map((id) => plan.segments.find((one) => one.id === id)!)
     }
     const [mix, on] = ends(rested)
     expect(on!.startS - mix!.endS).toBeGreaterThanOrEqual(180)
-    const [before, after] = ends(DEMO_SHELF)
+    const [before, after] = ends(SHELF)
     expect(after!.startS - before!.endS).toBeLessThan(180)
   })
   test('zones of a face add up to the face', () =>
     expect(FACE.reduce((sum, zone) => sum + areaOf([zone]), 0)).toBeCloseTo(areaOf(FACE)))
-})
-
-describe('the simulated scale', () => {
-  test('rises, settles near what was wanted, and then holds still', () => {
-    fc.assert(
-      fc.property(
-        fc.double({ min: 0.5, max: 500, noNaN: true }),
-        fc.integer({ min: 1, max: 1e6 }),
-        (target, seed) => {
-          let state = seed
-          const noise = () => {
-            state = (state * 48271) % 2147483647
-            return state / 2147483647
-          }
-          const samples = []
-          for (const sample of scaleSamples(target, noise)) {
-            samples.push(sample)
-            if (samples.length === 24) break
-          }
-          const settled = samples.filter((one) => one.steady)
-          expect(settled.length).toBeGreaterThan(4)
-          expect(new Set(settled.map((one) => one.grams)).size).toBe(1)
-          expect(Math.abs(settled[0]!.grams - target) / target).toBeLessThanOrEqual(
-            0.02 + 0.011 / target,
-          )
-          expect(samples[0]!.grams).toBeLessThan(target * 0.5 + 0.05)
-        },
-      ),
-    )
-  })
 })

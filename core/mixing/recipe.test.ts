@@ -1,14 +1,13 @@
 import fc from 'fast-check'
 import { describe, expect, test } from 'vitest'
-import { make } from '../../demo/shelf/make'
-import { DEMO_SHELF } from '../../demo/shelf'
+import { make, SHELF } from '../../tests/fixtures'
 import type { Product, Recipe } from '../catalog/model'
 import { unitOf } from '../catalog/batches'
 import { massShares, mixActives } from './shares'
 import { mixFaults } from './mix-faults'
 import { partsOf, scaleRecipe } from './recipe'
 
-const { products } = DEMO_SHELF
+const { products } = SHELF
 const mix = (id: string): Product & { recipe: Recipe } =>
   products.find((one) => one.id === id) as Product & { recipe: Recipe }
 const COCKTAIL = mix('meadow-cocktail').recipe

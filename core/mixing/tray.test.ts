@@ -1,8 +1,6 @@
 import { describe, expect, test } from 'vitest'
 import { planFor } from '../../tests/situations'
-import { ACID, BRIGHTENING, DEMO_PROTOCOLS, SET_MASK } from '../../demo/protocols'
-import { SUPPLIES } from '../../demo/shelf/mixes'
-import { DEMO_SHELF } from '../../demo/shelf'
+import { ACID, BRIGHTENING, CARDS, SET_MASK, SUPPLIES, SHELF } from '../../tests/fixtures'
 import { doseInWords, trayFor } from './tray'
 
 const pump = { name: 'pump', unit: 'mL', per: 0.8 } as const
@@ -32,7 +30,7 @@ describe('the tray', () => {
       const own = plan.tray.filter((item) => item.stepId === step.id)
       if (step.product)
         expect(own.map((item) => item.name)).toContain(
-          DEMO_SHELF.products.find((product) => product.id === step.product!.productId)!.name,
+          SHELF.products.find((product) => product.id === step.product!.productId)!.name,
         )
       expect(
         own.filter((item) =>
@@ -48,7 +46,7 @@ describe('the tray', () => {
     }
   })
   test('what sets is mixed in a flexible bowl; an enzyme in a plain one', () => {
-    const bowls = trayFor(BRIGHTENING.steps, DEMO_SHELF)
+    const bowls = trayFor(BRIGHTENING.steps, SHELF)
       .filter((item) => /:(bowl|stir|cup)$/.test(item.id))
       .map((item) => [item.stepId, item.name])
     expect(bowls).toEqual([
@@ -61,7 +59,7 @@ describe('the tray', () => {
     ])
   })
   test('linen, headband, water and fan are out before the first step; one towel more where a mask hardens', () => {
-    const tray = trayFor(BRIGHTENING.steps, DEMO_SHELF)
+    const tray = trayFor(BRIGHTENING.steps, SHELF)
     expect(tray.slice(0, 3).map((item) => item.name)).toEqual([
       'linen for the bed',
       'headband',
@@ -70,25 +68,25 @@ describe('the tray', () => {
     expect(tray.filter((item) => item.id.endsWith(':spare')).map((item) => item.stepId)).toEqual([
       'kelp',
     ])
-    expect(trayFor(ACID.steps, DEMO_SHELF).map((item) => item.name)).toContain('fan')
+    expect(trayFor(ACID.steps, SHELF).map((item) => item.name)).toContain('fan')
   })
   test('everything that is used up, washed or kept names its supply, so that it can be counted and paid for', () => {
     const known = new Set(SUPPLIES.map((supply) => supply.id))
-    for (const version of DEMO_PROTOCOLS)
-      for (const item of trayFor(version.steps, DEMO_SHELF))
+    for (const version of CARDS)
+      for (const item of trayFor(version.steps, SHELF))
         if (item.supply) expect(known, `${version.name}: ${item.name}`).toContain(item.supply.id)
   })
   test('a towel says when it may leave the cabinet: never sooner than it is cool enough', () => {
-    const towel = trayFor(SET_MASK.steps, DEMO_SHELF).find((item) => item.name === 'warm towel')!
+    const towel = trayFor(SET_MASK.steps, SHELF).find((item) => item.name === 'warm towel')!
     // Newton: 23 + (70 − 23)·e^(−t/180) = 40 at t = 180·ln(47/17) = 183.05 s, worked by hand.
     expect(towel.readyInS).toBe(184)
     expect(towel.note).toBe('40 °C at the wrist; ready 3 min out of the cabinet')
   })
   test('a cloth carries its temperature, a device its setting and set-up', () => {
-    const acid = trayFor(ACID.steps, DEMO_SHELF)
+    const acid = trayFor(ACID.steps, SHELF)
     expect(acid.find((item) => item.stepId === 'led')!.note).toContain('eye shields')
     expect(
-      trayFor(SET_MASK.steps, DEMO_SHELF).find(
+      trayFor(SET_MASK.steps, SHELF).find(
         (item) => item.stepId === 'massage' && item.name.includes('towel'),
       )!.name,
     ).toBe('warm towel')

@@ -1,3 +1,4 @@
+import { runs } from '../../tests/runs'
 import fc from 'fast-check'
 import { describe, expect, test } from 'vitest'
 import { planFor } from '../../tests/situations'
@@ -66,7 +67,7 @@ describe('the run log', () => {
           .map(({ one }) => one)
         expect(plain(reduceRun(plan, shuffled))).toEqual(plain(reduceRun(plan, events)))
       }),
-      { numRuns: 500, seed: 31 },
+      { numRuns: runs(500), seed: 31 },
     )
   })
   test('two tablets: the first removal wins, sensations unite', () => {
@@ -172,7 +173,7 @@ describe('clocks from event times', () => {
           liveAt(plan, reduceRun(plan, events), now),
         )
       }),
-      { numRuns: 200, seed: 32 },
+      { numRuns: runs(200), seed: 32 },
     )
   })
   test('a dwell runs from the end of its apply, and its removal is never inferred', () => {

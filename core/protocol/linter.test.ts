@@ -1,13 +1,13 @@
 import { describe, expect, test } from 'vitest'
 import { protocolOf } from '../../tests/situations'
 import { BROKEN, coming, found, read, steam, without, work } from '../../tests/wrong-orders'
-import { ACID, BRIGHTENING, CLARIFYING, DEMO_PROTOCOLS } from '../../demo/protocols'
+import { ACID, BRIGHTENING, CLARIFYING, CARDS } from '../../tests/fixtures'
 import { lint, type Step } from '.'
 
 // Wrong orders of the trade (common practice, no source): each once broken, and once mended.
 describe('wrong orders', () => {
   test.each(BROKEN)('%s: %s', (id, _what, steps) => expect(found(steps)).toContain(id))
-  test.each(DEMO_PROTOCOLS.map((protocol) => [protocol.name, protocol] as const))(
+  test.each(CARDS.map((protocol) => [protocol.name, protocol] as const))(
     '%s is free of them as written',
     (_name, protocol) => {
       expect(

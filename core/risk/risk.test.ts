@@ -1,7 +1,7 @@
 import fc from 'fast-check'
 import { describe, expect, test } from 'vitest'
 import { client, input, planFor, protocolOf, readingOf, seen, yes } from '../../tests/situations'
-import { DEMO_PROTOCOLS } from '../../demo/protocols'
+import { CARDS } from '../../tests/fixtures'
 import { compile } from '../adapt'
 import { reduceRun, type RunBody, type RunEvent } from '../perform'
 import { segment, type Step } from '../protocol'
@@ -49,7 +49,7 @@ describe('a ladder timed again', () => {
       { reading: readingOf(seen('congestion'), seen('patchy-pigment')) },
       { client: client([yes('diabetes'), yes('facial-hair')]), slotMinutes: 60 },
     ]
-    for (const protocol of DEMO_PROTOCOLS) {
+    for (const protocol of CARDS) {
       for (const situation of situations) {
         const plan = compile(input({ ...situation, protocol }))
         expect([protocol.name, retimer(plan).totalS(ones(plan))]).toEqual([

@@ -1,6 +1,6 @@
 import { expect, test } from 'vitest'
 import { planFor } from '../../tests/situations'
-import { DEMO_SHELF } from '../../demo/shelf'
+import { SHELF } from '../../tests/fixtures'
 import { laidOn } from '../adapt'
 import { CHEEKS, FACE, NECK, NOSE, zonesInWords } from './zones'
 import { zoneStacks } from './layers'
@@ -32,9 +32,7 @@ test('a mask lies over a leave-on and comes off again; its last second counts as
 test('in a fitted plan no zone ever carries two layers that both have to come off', () => {
   const plan = planFor()
   const leavesOn = new Set(
-    DEMO_SHELF.products
-      .filter((product) => product.leaves === 'leave-on')
-      .map((product) => product.id),
+    SHELF.products.filter((product) => product.leaves === 'leave-on').map((product) => product.id),
   )
   for (let second = 0; second < plan.totalS; second += 15) {
     for (const stack of zoneStacks(laidOn(plan, leavesOn), second).values())

@@ -1,3 +1,4 @@
+import { runs } from '../../tests/runs'
 import fc from 'fast-check'
 import Color from 'colorjs.io'
 import { describe, expect, test } from 'vitest'
@@ -47,7 +48,7 @@ describe('colour', () => {
         )
         expect(deltaE2000(one, two)).toBeCloseTo(theirs, 6)
       }),
-      { numRuns: 300, seed: 41 },
+      { numRuns: runs(300), seed: 41 },
     )
   })
   test('sRGB to CIELAB and back, against an independent colour library', () => {
@@ -173,7 +174,7 @@ describe('zones', () => {
       fc.property(some, some, (a: ZoneId[], b: ZoneId[]) => {
         expect(zonesMeet(a, b)).toBe(sharedZones(a, b).length > 0)
       }),
-      { numRuns: 500, seed: 42 },
+      { numRuns: runs(500), seed: 42 },
     )
   })
   test('groups are made of zones, and said before single ones', () => {

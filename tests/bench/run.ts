@@ -16,7 +16,8 @@ import { readShelfCsv, shelfCsv } from '#core/csv'
 import { make } from '../../demo/shelf/make'
 import { SUPPLIES } from '../../demo/shelf/mixes'
 import { RATES } from '../../demo/stock'
-import { cardOf, demoVisit } from '../demo-visit'
+import { cardOf } from '../fixtures'
+import { visitOf } from '../person-visit'
 import { chances } from '#core/risk'
 import { place } from '#core/schedule'
 import { segment, type Step } from '#core/protocol'
@@ -143,7 +144,7 @@ bench.add('sketch', () => {
   sketch(large(), DEMO_SHELF, true)
 })
 const money = { rates: { ...RATES, turnoverMinutes: 10 }, supplies: SUPPLIES }
-const bowl = demoVisit('Pilar Nwosu', cardOf('mixed-bowl'))
+const bowl = visitOf('Pilar Nwosu', cardOf('mixed-bowl'))
 const bowlPlan = compile(bowl)
 bench.add('lay out', () => {
   layOut(bowl, bowlPlan, money)

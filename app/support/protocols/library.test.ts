@@ -1,10 +1,9 @@
 import { describe, expect, test } from 'vitest'
 import { outlineOf } from '#core/compose'
-import { DEMO_PROTOCOLS } from '~~/demo/protocols'
-import { DEMO_SHELF } from '~~/demo/shelf'
+import { CARDS, SHELF } from '~~/tests/fixtures'
 import { libraryFor, NO_WISH, type Shelved } from './library'
 
-const list: Shelved[] = DEMO_PROTOCOLS.map((one) => ({
+const list: Shelved[] = CARDS.map((one) => ({
   id: one.protocolId,
   name: one.name,
   version: 1,
@@ -12,7 +11,7 @@ const list: Shelved[] = DEMO_PROTOCOLS.map((one) => ({
   publishedAt: null,
   archived: one.protocolId === 'kit',
   draftAt: null,
-  ...outlineOf(one.steps, DEMO_SHELF),
+  ...outlineOf(one.steps, SHELF),
 }))
 const found = (wish: Partial<typeof NO_WISH>) =>
   libraryFor(list, { ...NO_WISH, ...wish }).map((one) => one.id)

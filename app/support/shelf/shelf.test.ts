@@ -1,15 +1,14 @@
 import { describe, expect, test } from 'vitest'
 import { listed, type Listed } from '#core/catalog'
 import { composedShelf } from '#core/mixing'
-import { DEMO_SHELF } from '~~/demo/shelf'
-import { demoBatches } from '~~/demo/stock'
+import { batchesOf, SHELF } from '~~/tests/fixtures'
 import { benchResult } from './bench'
 import { minorTyped, money, moneyField } from '~/support/money'
 import { activesOn, figure, idFrom, NO_SHELF_WISH, shelfFor, vessels } from './shelf'
 
 const TODAY = '2026-11-25'
-const list: Listed[] = composedShelf(DEMO_SHELF).products.map((product, at) =>
-  listed(product, demoBatches(product, at, TODAY), false, TODAY, '2026-12-25'),
+const list: Listed[] = composedShelf(SHELF).products.map((product) =>
+  listed(product, batchesOf(product.id), false, TODAY, '2026-12-25'),
 )
 const found = (more: Partial<typeof NO_SHELF_WISH>) =>
   shelfFor(list, { ...NO_SHELF_WISH, ...more }).map((one) => one.id)
@@ -75,7 +74,7 @@ describe('the bench', () => {
     { productId: 'panthenol-drops', parts: 1 },
   ]
   const on = (some = parts, amount = 12) =>
-    benchResult('mass', some, { amount, unit: 'g' }, DEMO_SHELF.products)
+    benchResult('mass', some, { amount, unit: 'g' }, SHELF.products)
   test('says amounts, actives, what it is, and what it costs by its parts', () => {
     const result = on()!
     expect(result.scaled.lines.map((line) => line.grams)).toEqual([6, 3, 2, 1])

@@ -1,0 +1,58 @@
+import { situationOf, ALL_NO } from '../../tests/situations'
+import { describe, expect, test } from 'vitest'
+import { KNOWN, QUESTIONS } from '../client'
+import { constrain, EMERGENCIES, RULE_BOOK } from '.'
+
+describe('the book itself', () => {
+  test('families A to H stand in it, each rule with a reason, what to do instead and a basis', () => {
+    expect([...new Set(RULE_BOOK.map((rule) => rule.family))]).toEqual([
+      'A',
+      'B',
+      'C',
+      'D',
+      'E',
+      'F',
+      'H',
+    ])
+    expect(EMERGENCIES.map((one) => one.id)).toEqual(['G01', 'G02', 'G03'])
+    expect(RULE_BOOK.length).toBeGreaterThan(150)
+    for (const rule of RULE_BOOK)
+      expect(
+        [rule.reason, rule.instead].every((words) => words.endsWith('.')),
+        rule.id,
+      ).toBe(true)
+  })
+  test('every medicine and condition leads to a question, under a name of its own', () => {
+    for (const one of KNOWN)
+      expect(
+        QUESTIONS.map((question) => question.code),
+        one.id,
+      ).toContain(one.code)
+    expect(new Set(KNOWN.map((one) => one.id)).size).toBe(KNOWN.length)
+  })
+  test('codes that rules ask for are questions', () => {
+    const codes = new Set(QUESTIONS.map((question) => question.code))
+    const asked = JSON.stringify(RULE_BOOK).matchAll(/"kind":"fact","code":"([^"]+)"/g)
+    for (const [, code] of asked) expect(codes).toContain(code)
+  })
+  test('a stop, a refusal to begin and a referral are never overridable', () => {
+    // A product without its list, and one that the skin reacted to, may come back with a reason (rules, family B).
+    const never = ['stop', 'refer', 'postpone', 'scope', 'clearance']
+    for (const rule of RULE_BOOK.filter(
+      (one) =>
+        !['B00', 'B03'].includes(one.id) &&
+        one.effects.some((effect) => never.includes(effect.effect)),
+    ))
+      expect(rule.overridable, rule.id).toBe('no')
+  })
+  test('all answered no: only what always holds is in force', () => {
+    const { inForce } = constrain(RULE_BOOK, situationOf([], []))
+    expect(inForce.filter((one) => one.unasked)).toEqual([])
+    expect(
+      [...new Set(inForce.map((one) => one.because))]
+        .filter((because) => !because.startsWith('No tolerated history'))
+        .sort(),
+    ).toEqual(['a visit by day', 'always'])
+    expect(ALL_NO.length).toBeGreaterThan(20)
+  })
+})

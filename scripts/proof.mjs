@@ -1,0 +1,47 @@
+import { existsSync, mkdtempSync, readFileSync, rmSync } from 'node:fs'
+import { tmpdir } from 'node:os'
+import { dirname, join } from 'node:path'
+import { fileURLToPath } from 'node:url'
+import { ensurePackages } from './lib/packages.mjs'
+import { run } from './lib/run.mjs'
+
+// `npm run proof`: the large sizes of property, oracle and fuzz tests, and how often each was tried. An hour, not minutes.
+const root = dirname(dirname(fileURLToPath(import.meta.url)))
+
+/** Every property with the cases it was tried with; one that draws twice stands once. */
+function triedIn(file) {
+  const tried = new Map()
+  if (!existsSync(file)) return tried
+  for (const line of readFileSync(file, 'utf8').trim().split('\n')) {
+    const { name, count } = JSON.parse(line)
+    tried.set(name, (tried.get(name) ?? 0) + count)
+  }
+  return tried
+}
+
+await ensurePackages(root)
+const folder = mkdtempSync(join(tmpdir(), 'zen-proof-'))
+const file = join(folder, 'tried.jsonl')
+try {
+  const env = { ...process.env, NUXT_TELEMETRY_DISABLED: '1', ZEN_PROOF_FILE: file }
+  const bin = (path) => join(root, 'node_modules', path)
+  await run(process.execPath, [bin('nuxt/bin/nuxt.mjs'), 'prepare'], {
+    cwd: root,
+    env,
+    quiet: true,
+  })
+  const args = ['run', '--project', 'unit', '--testTimeout', '7200000', ...process.argv.slice(2)]
+  const { code } = await run(process.execPath, [bin('vitest/vitest.mjs'), ...args], {
+    cwd: root,
+    env,
+  })
+  const tried = triedIn(file)
+  for (const [name, count] of tried) console.log(`${String(count).padStart(7)}  ${name}`)
+  const sum = [...tried.values()].reduce((total, count) => total + count, 0)
+  console.log(
+    `${String(sum).padStart(7)}  cases altogether, ${code === 0 ? 'all held' : 'not all held'}`,
+  )
+  process.exitCode = code
+} finally {
+  rmSync(folder, { recursive: true, force: true })
+}
