@@ -1,6 +1,5 @@
 import tseslint from 'typescript-eslint'
 import house from './scripts/lint/house.mjs'
-import { OWED } from './scripts/lint/owed.mjs'
 
 // ESLint 10 asks for Object.groupBy, which Node 20 lacks.
 Object.groupBy ??= (items, keyOf) => {
@@ -95,10 +94,6 @@ const LIMITS = [
       ],
     },
   },
-  ...OWED.map(({ files, rules }) => ({
-    files,
-    rules: Object.fromEntries(rules.map((rule) => [rule, 'off'])),
-  })),
 ]
 
 /** Rules that ask for types: switches name every kind. */

@@ -4,6 +4,7 @@ import { chromium } from '@playwright/test'
 import { prepareDatabase, startApplication } from './lib/application.mjs'
 import { ensureDebian } from './lib/debian.mjs'
 import { ensureBuild, ensurePackages } from './lib/packages.mjs'
+import { picturesOf } from './lib/pictures.mjs'
 import { freePort } from './lib/ports.mjs'
 import { throwAwayPostgres } from './lib/postgres.mjs'
 
@@ -20,23 +21,8 @@ const ARGS = [
   '--disable-sync',
 ]
 
-async function walk(page) {
-  const shot = (name) => page.screenshot({ path: join(folder, `${name}.png`) })
-  const stage = (name) =>
-    page
-      .getByRole('list', { name: 'Stages of the visit' })
-      .getByRole('link', { name, exact: true })
-      .click()
-  const settle = async () => {
-    await page.clock.runFor(400)
-    await page.waitForTimeout(350)
-  }
-  const light = (value) => page.evaluate((to) => localStorage.setItem('zen-light', to), value)
-  const pass = async (minutes) => {
-    await page.clock.fastForward(Math.round(minutes * 60_000))
-    await page.clock.runFor(600)
-    await page.waitForTimeout(150)
-  }
+/** The door and the day. */
+async function signInAndToday({ page, settle, shot }) {
   await page.clock.install({ time: new Date(`${new Date().toISOString().slice(0, 10)}T07:55:00Z`) })
   await page.goto('/sign-in')
   await page.getByRole('button', { name: 'Open the demo studio' }).waitFor()
@@ -46,6 +32,10 @@ async function walk(page) {
   await page.getByText('Wren Castellane').waitFor()
   await settle()
   await shot('today')
+}
+
+/** A visit asked and read. */
+async function consultAndRead({ page, settle, shot, stage }) {
   await page.getByText('Wren Castellane').click()
   const part = (name) =>
     page
@@ -67,6 +57,10 @@ async function walk(page) {
   await page.getByText('lukewarm', { exact: false }).first().waitFor()
   await settle()
   await shot('read-skin')
+}
+
+/** The ladder fitted, in both lights, and the tray. */
+async function fitAndTray({ page, settle, shot, stage, light }) {
   await stage('Fit')
   await page.getByRole('list', { name: 'Changes' }).waitFor()
   await settle()
@@ -82,15 +76,15 @@ async function walk(page) {
   await page.getByText('The tray, in order of use').waitFor()
   await page.getByRole('checkbox').first().click()
   await light('room')
+}
+
+/** Performed until two dwells run at once, and one past its most. */
+async function perform({ page, settle, shot, stage, pass, tap }) {
   await stage('Perform')
   await page.getByRole('button', { name: 'Start the visit' }).waitFor()
   await page.reload()
   await page.getByRole('button', { name: 'Start the visit' }).click()
   await pass(18.5)
-  const tap = async () => {
-    await page.locator('#primary').click()
-    await page.clock.runFor(600)
-  }
   await pass(3.2)
   await tap()
   await pass(2)
@@ -112,6 +106,10 @@ async function walk(page) {
   await pass(1.5)
   await tap()
   await pass(9)
+}
+
+/** Closed with a strong answer. */
+async function closeVisit({ page, settle, shot, light }) {
   await light('day')
   await page.locator('#primary').click()
   await page.getByRole('heading', { name: 'Planned against actual' }).waitFor()
@@ -126,6 +124,10 @@ async function walk(page) {
     .click()
   await settle()
   await shot('close')
+}
+
+/** The library and a card. */
+async function library({ page, settle, shot }) {
   await page.getByRole('link', { name: 'Protocols' }).click()
   await page.getByRole('list', { name: 'Library' }).getByRole('listitem').first().waitFor()
   await settle()
@@ -136,6 +138,10 @@ async function walk(page) {
   await page.getByRole('img', { name: /^Lines of the movements/ }).scrollIntoViewIfNeeded()
   await settle()
   await shot('protocol')
+}
+
+/** The shelf, a product, a mix on the bench. */
+async function shelfAndBench({ page, settle, shot }) {
   await page.goto('/shelf')
   await page.getByRole('table', { name: 'Shelf' }).getByRole('row').nth(5).waitFor()
   await page.getByRole('button', { name: /^Left/ }).click()
@@ -154,16 +160,19 @@ async function walk(page) {
   await page.waitForTimeout(3500)
   await page.clock.runFor(400)
   await shot('mix-bench')
+}
+
+/** A rule. */
+async function rule({ page, settle, shot }) {
   await page.goto('/rules?rule=A06')
   await page.getByRole('heading', { name: /^Isotretinoin/ }).waitFor()
   await page.getByText('Touches today').waitFor()
   await settle()
   await shot('rules')
-  const open = async (client) => {
-    await page.goto('/')
-    await page.getByText(client).click()
-    await page.getByRole('heading', { name: client }).waitFor()
-  }
+}
+
+/** A visit cut to its slot, one with something short, and photographs. */
+async function otherVisits({ page, settle, shot, stage, open }) {
   await open('Caspian Hurst')
   await stage('Fit')
   await page.getByRole('button', { name: /^Time/ }).click()
@@ -189,6 +198,10 @@ async function walk(page) {
   await settle()
   await page.waitForTimeout(600)
   await shot('photographs')
+}
+
+/** The reading under the lamp. */
+async function lamp({ page, settle, shot, stage, light, pass, open }) {
   await open('Theo Lindqvist')
   await stage('Fit')
   await page.getByRole('button', { name: 'Prepare the tray' }).click()
@@ -221,6 +234,13 @@ async function walk(page) {
   await shot('lamp-reading')
   await dialog.getByRole('button', { name: 'Read: fit the rest from now' }).click()
   await page.getByText('Fitted again from now').waitFor()
+}
+
+async function walk(page) {
+  const tools = picturesOf(page, folder)
+  const parts = [signInAndToday, consultAndRead, fitAndTray, perform, closeVisit]
+  const places = [library, shelfAndBench, rule, otherVisits, lamp]
+  for (const part of [...parts, ...places]) await part(tools)
 }
 
 await ensureDebian(['postgres', 'chromium'])

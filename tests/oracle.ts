@@ -104,15 +104,20 @@ function sayDevices(programme: Programme, a: Chain, b: Chain) {
       if (x.device !== undefined && x.device === y.device) programme.apart([x, x], [y, y])
 }
 
+/** Laid side by side: only their beginnings are in order. */
+const areTogether = (a: Chain, b: Chain): boolean =>
+  a.beside !== undefined && a.beside === b.beside && !meet(a, b)
+
 /** One pair of hands: fixed chains in their order, but for what lies side by side after its beginning. */
 function sayHands(programme: Programme, a: Chain, b: Chain) {
   const { start, end, say } = programme
-  const isTogether = a.beside !== undefined && a.beside === b.beside && !meet(a, b)
   const isFixed = !a.hosts && !b.hosts
+  const isTogether = areTogether(a, b)
+  const mixes = [...mixOf(a), ...mixOf(b)]
   for (const x of workOf(a))
     for (const y of workOf(b)) {
       const isFirst = x === handsOf(a)[0] && y === handsOf(b)[0]
-      const isMix = x === a.prepare?.part || y === b.prepare?.part
+      const isMix = mixes.includes(x) || mixes.includes(y)
       if (isFixed && !isMix && (!isTogether || isFirst)) say(`${start(y)} - ${end(x)} >= 0`)
       else programme.apart([x, x], [y, y])
     }

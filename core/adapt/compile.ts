@@ -1,4 +1,4 @@
-import { supplyNamed } from '../mixing/supplies'
+import { supplyNamed } from '../protocol/tray'
 import { trayFor } from '../mixing/tray'
 import type { ProtocolVersion, Step } from '../protocol/model'
 import { rungOf } from '../safety/strength'

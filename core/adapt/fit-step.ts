@@ -54,7 +54,7 @@ function cutZones(
     (left, constraint) => withoutZones(left, constraint.zones ?? []),
     step.zones,
   )
-  const cannotOmit = WHOLE.some((property) => subject.properties.has(property as 'steam'))
+  const cannotOmit = WHOLE.some((property) => subject.properties.has(property))
   if (zones.length === 0 || cannotOmit) return { ok: false, blockedBy: blocking }
   changes.push({
     kind: 'zones',

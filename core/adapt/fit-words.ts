@@ -1,4 +1,4 @@
-import { LEVER_WORDS } from '../protocol/words'
+import { LEVER_WORDS, type Property } from '../protocol/words'
 import type { Step } from '../protocol/model'
 import { toMinutes } from '../quantity/time'
 import { touches, type Subject } from '../safety/subject'
@@ -73,4 +73,4 @@ function ingredientsBehind(stops: readonly Constraint[], subject: Subject): stri
 }
 
 /** Wrapping, shining and blowing cannot leave a zone out. */
-export const WHOLE: readonly string[] = ['steam', 'led', 'aerosol', 'self-heating', 'film-peel']
+export const WHOLE: readonly Property[] = ['steam', 'led', 'aerosol', 'self-heating', 'film-peel']

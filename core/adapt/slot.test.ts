@@ -213,7 +213,7 @@ test('300 random ladders against brute force: what is called optimal is, the gap
           least: fc.integer({ min: 1, max: 6 }),
           more: fc.integer({ min: 0, max: 3 }),
           priority: fc.integer({ min: 1, max: 5 }),
-          concern: fc.constantFrom('calm', 'firm', 'clarify'),
+          concern: fc.constantFrom('calm' as const, 'firm' as const, 'clarify' as const),
           essential: fc.boolean(),
         }),
         { minLength: 2, maxLength: 6 },
@@ -223,7 +223,7 @@ test('300 random ladders against brute force: what is called optimal is, the gap
         const steps = drawn.map(({ least, more, priority, concern, essential }, at) =>
           step(`s${at}`, work(least * GRID_S, (least + more) * GRID_S), {
             priority,
-            concern: concern as 'calm',
+            concern,
             essential,
           }),
         )

@@ -1,19 +1,13 @@
 import type { Product, Shelf } from '../catalog/model'
 import { deviceById, productById, useOf } from '../catalog/shelf'
 import type { Segment, Step } from '../protocol/model'
+import { SUPPLY_NAMES, supplyNamed, type Laid, type SupplyId } from '../protocol/tray'
 import { inMeasures, measureInWords } from '../quantity/measure'
 import { inMinutes } from '../quantity/time'
 import { quantity } from '../quantity/quantity'
 import type { FaceSize } from '../skin/areas'
 import { doseFor } from './dose'
-import {
-  forApplying,
-  forRemoval,
-  SUPPLY_NAMES,
-  supplyNamed,
-  type Laid,
-  type SupplyId,
-} from './supplies'
+import { forApplying, forRemoval } from './supplies'
 import { TOWEL, towelReadyInS } from './towel'
 
 export interface TrayEntry {

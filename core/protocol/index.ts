@@ -28,3 +28,4 @@ export { MOVEMENT_TYPES, PASS_PATTERNS, PATH_WORDS, PATHS, PRESSURES } from './m
 export { movementSeconds, movementsSeconds, timedByMovements } from './movement'
 export type { PathId } from './movement-words'
 export type { ChoiceOption, Movement, Pick, ProtocolVersion, Segment, Step, Variant } from './model'
+export { SUPPLY_NAMES, supplyNamed } from './tray'

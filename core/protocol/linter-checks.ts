@@ -1,3 +1,4 @@
+import { isSterileTip } from './tray'
 import type { Segment } from './model'
 import { EYE_CONTOUR, EYES, zonesMeet } from '../skin/zones'
 import {
@@ -224,7 +225,7 @@ export const CHECKS: readonly Check[] = [
   }),
   wrong('L26', (read) =>
     say(
-      has(read, 'needling') && !read.step.tray?.some((item) => /sterile|single/i.test(item)),
+      has(read, 'needling') && !read.step.tray?.some(isSterileTip),
       `${read.step.title} names no sterile single-use tip.`,
       'Lay one on its tray; it is never used again.',
     ),

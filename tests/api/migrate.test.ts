@@ -22,15 +22,8 @@ const ids = Object.fromEntries(
 >
 const row = async (sql: string) => (await db.query<Record<string, unknown>>(sql)).rows[0]!
 
-beforeAll(async () => {
-  for (const file of ['001.do.foundations.sql', '002.do.immutable.sql'])
-    cpSync(join('server/db/migrations', file), join(folder, file))
-  await withDatabase((server) => server.query(`CREATE DATABASE ${name}`))
-  const address = new URL(DATABASE)
-  address.pathname = `/${name}`
-  db = new pg.Client({ connectionString: address.href })
-  await db.connect()
-  await migrate(db, folder)
+/** A studio as the first version kept it. */
+async function oldStudio() {
   await db.query(
     `INSERT INTO salon (id, name, time_zone, currency, emergency_number, address, turnover_minutes)
       VALUES ('${ids.salon}', 'Old Studio', 'Etc/UTC', 'EUR', '112', 'Quay 1', 10)`,
@@ -51,6 +44,8 @@ beforeAll(async () => {
     `INSERT INTO health_fact (id, client_id, code, answer, asked_on, zones)
       VALUES ('${ids.fact}', '${ids.client}', 'filler', 'yes', '2026-01-01', '{cheek-left,lips}')`,
   )
+}
+async function oldCard() {
   await db.query(
     `INSERT INTO protocol (id, salon_id, name)
       VALUES ('old', '${ids.salon}', 'Old facial')`,
@@ -70,6 +65,8 @@ beforeAll(async () => {
       ]),
     ],
   )
+}
+async function oldVisit() {
   await db.query(
     `INSERT INTO visit (
         id,
@@ -105,6 +102,20 @@ beforeAll(async () => {
       VALUES ('${ids.plan}', '${ids.visit}', 1, 'e1', 'r1', $1)`,
     [JSON.stringify({ totalS: 3300, steps: [{ zones: ['ear'] }] })],
   )
+}
+
+beforeAll(async () => {
+  for (const file of ['001.do.foundations.sql', '002.do.immutable.sql'])
+    cpSync(join('server/db/migrations', file), join(folder, file))
+  await withDatabase((server) => server.query(`CREATE DATABASE ${name}`))
+  const address = new URL(DATABASE)
+  address.pathname = `/${name}`
+  db = new pg.Client({ connectionString: address.href })
+  await db.connect()
+  await migrate(db, folder)
+  await oldStudio()
+  await oldCard()
+  await oldVisit()
   await migrate(db)
 })
 afterAll(async () => {

@@ -1,3 +1,4 @@
+import type pg from 'pg'
 import Ajv from 'ajv/dist/2020'
 import { readFileSync } from 'node:fs'
 import { beforeAll, describe, expect, test } from 'vitest'
@@ -21,6 +22,63 @@ const create = async (body: object) =>
   owner.ask<{ id: string; missing: string[] }>('POST', '/api/protocols', body)
 const copied = async (of = 'undertow') =>
   (await create({ from: 'protocol', id: of, name: `A copy of ${of}` })).body.id
+
+/** Another visit in another room, ten minutes after one; gives its id. */
+async function bookNextDoor(db: pg.Client, id: string): Promise<string> {
+  return (
+    await db.query<{ id: string }>(
+      `INSERT INTO visit (
+          id,
+          salon_id,
+          client_id,
+          room_id,
+          practitioner_id,
+          protocol_version_id,
+          starts_at,
+          ends_at,
+          room_until,
+          stage
+        )
+        SELECT
+          gen_random_uuid(),
+          v.salon_id,
+          v.client_id,
+          (
+            SELECT id
+            FROM room
+            WHERE id <> v.room_id
+            LIMIT 1
+          ),
+          v.practitioner_id,
+          v.protocol_version_id,
+          v.starts_at + interval '10 minutes',
+          v.ends_at + interval '10 minutes',
+          v.room_until + interval '10 minutes',
+          'open'
+        FROM visit v
+        WHERE v.id = $1
+        RETURNING id`,
+      [id],
+    )
+  ).rows[0]!.id
+}
+/** A visit fitted with the LED panel from its first minute to its eleventh. */
+async function fitLedPanel(db: pg.Client, other: string) {
+  await db.query(
+    `INSERT INTO fitted_plan (id, visit_id, revision, engine, rule_book, plan)
+      VALUES (gen_random_uuid(), $1, 1, 'x', 'x', $2)`,
+    [
+      other,
+      JSON.stringify({
+        steps: [{ id: 'led', deviceId: 'led-panel' }, { id: 'tone' }],
+        segments: [
+          { stepId: 'led', kind: 'dwell', startS: 60, endS: 660 },
+          { stepId: 'tone', kind: 'apply', startS: 0, endS: 30 },
+        ],
+      }),
+    ],
+  )
+}
 
 describe('protocols in the making', () => {
   test('from nothing: a draft without a version, kept as it is typed, published as version 1', async () => {
@@ -209,58 +267,7 @@ describe('a visit and its slot', () => {
         }>('GET', `/api/visits/${id}`)
       ).body
     expect((await read()).input.reserved).toEqual([])
-    await withDatabase(async (db) => {
-      const other = (
-        await db.query<{ id: string }>(
-          `INSERT INTO visit (
-              id,
-              salon_id,
-              client_id,
-              room_id,
-              practitioner_id,
-              protocol_version_id,
-              starts_at,
-              ends_at,
-              room_until,
-              stage
-            )
-            SELECT
-              gen_random_uuid(),
-              v.salon_id,
-              v.client_id,
-              (
-                SELECT id
-                FROM room
-                WHERE id <> v.room_id
-                LIMIT 1
-              ),
-              v.practitioner_id,
-              v.protocol_version_id,
-              v.starts_at + interval '10 minutes',
-              v.ends_at + interval '10 minutes',
-              v.room_until + interval '10 minutes',
-              'open'
-            FROM visit v
-            WHERE v.id = $1
-            RETURNING id`,
-          [id],
-        )
-      ).rows[0]!.id
-      await db.query(
-        `INSERT INTO fitted_plan (id, visit_id, revision, engine, rule_book, plan)
-          VALUES (gen_random_uuid(), $1, 1, 'x', 'x', $2)`,
-        [
-          other,
-          JSON.stringify({
-            steps: [{ id: 'led', deviceId: 'led-panel' }, { id: 'tone' }],
-            segments: [
-              { stepId: 'led', kind: 'dwell', startS: 60, endS: 660 },
-              { stepId: 'tone', kind: 'apply', startS: 0, endS: 30 },
-            ],
-          }),
-        ],
-      )
-    })
+    await withDatabase(async (db) => fitLedPanel(db, await bookNextDoor(db, id)))
     expect((await read()).input.reserved).toEqual([
       { deviceId: 'led-panel', fromS: 660, toS: 1260 },
     ])

@@ -22,6 +22,8 @@ export async function openVisit(page: Page, client: string) {
   await expect(page.getByRole('heading', { name: client })).toBeVisible()
 }
 
+/** The stages before a visit is performed. */
+export const STAGES = ['Consult', 'Read skin', 'Fit', 'Prepare'] as const
 export const stage = async (page: Page, name: string) => {
   await page
     .getByRole('list', { name: 'Stages of the visit' })

@@ -54,7 +54,12 @@ export function gloves(bench: Bench, how: string): Step[] {
 
 /** Removal tools that a choice of cloth replaces; peeling, lifting and gauze on eyes and lips stay. */
 export const CLOTHS = ['towel', 'sponge', 'mitt', 'gauze', 'compress']
-export function removal(bench: Bench, tool: 'towel' | 'sponge' | 'gauze'): Step[] {
+export type Cloth = 'towel' | 'sponge' | 'gauze'
+/** The cloth a school of removal stands for; undefined for one that stands for none. */
+export const clothNamed = (school: string): Cloth | undefined =>
+  (['towel', 'sponge', 'gauze'] as const).find((cloth) => cloth === school)
+
+export function removal(bench: Bench, tool: Cloth): Step[] {
   const extracted = bench.steps.findIndex((step) => step.phase === 'extract')
   return bench.steps.map((step, index) => {
     if (!onFace(step) || step.floating) return step

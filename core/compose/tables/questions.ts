@@ -15,6 +15,7 @@ import {
 import {
   afterSetMask,
   gloves,
+  clothNamed,
   removal,
   asProduct,
   eyeContour,
@@ -240,14 +241,15 @@ export const METHODS: readonly MethodQuestion[] = [
       school('sponge', 'sponges', 'Local: another dwell may go on.'),
       school('gauze', 'gauze, disposable', 'Nothing to wash.'),
     ],
-    rewrite: (bench, how) =>
-      how === 'by-product'
-        ? each(
-            bench,
-            (step) => step.product !== undefined,
-            (step) => asProduct(bench, step),
-          )
-        : removal(bench, how as 'towel'),
+    rewrite: (bench, how) => {
+      const cloth = clothNamed(how)
+      if (cloth) return removal(bench, cloth)
+      return each(
+        bench,
+        (step) => step.product !== undefined,
+        (step) => asProduct(bench, step),
+      )
+    },
   },
   {
     id: 'mask-off',

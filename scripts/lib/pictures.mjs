@@ -1,0 +1,34 @@
+import { join } from 'node:path'
+
+/** What the walk does again and again: a picture, a stage, the clock. */
+export function picturesOf(page, folder) {
+  const settle = async () => {
+    await page.clock.runFor(400)
+    await page.waitForTimeout(350)
+  }
+  return {
+    page,
+    settle,
+    shot: (name) => page.screenshot({ path: join(folder, `${name}.png`) }),
+    stage: (name) =>
+      page
+        .getByRole('list', { name: 'Stages of the visit' })
+        .getByRole('link', { name, exact: true })
+        .click(),
+    light: (value) => page.evaluate((to) => localStorage.setItem('zen-light', to), value),
+    pass: async (minutes) => {
+      await page.clock.fastForward(Math.round(minutes * 60_000))
+      await page.clock.runFor(600)
+      await page.waitForTimeout(150)
+    },
+    tap: async () => {
+      await page.locator('#primary').click()
+      await page.clock.runFor(600)
+    },
+    open: async (client) => {
+      await page.goto('/')
+      await page.getByText(client).click()
+      await page.getByRole('heading', { name: client }).waitFor()
+    },
+  }
+}
