@@ -10,14 +10,14 @@ describe('the library', () => {
       Array.from({ length: 21 }, (_, at) => at + 1),
     )
     expect(DEMO_PROTOCOLS.length).toBeGreaterThanOrEqual(14)
-    for (const row of PATTERNS) expect(CLIENTS.map((one) => one.name)).toContain(row.client)
+    for (const row of PATTERNS) expect(CLIENTS.map((client) => client.name)).toContain(row.client)
   })
   test.each(DEMO_PROTOCOLS)('$name is a good version', (card) => {
     expect(ProtocolVersion.safeParse(card).error).toBeUndefined()
     expect(new Set(card.steps.map((step) => step.id)).size).toBe(card.steps.length)
     expect(
       card.steps.every(
-        (step) => step.closes === undefined || card.steps.some((one) => one.id === step.closes),
+        (step) => step.closes === undefined || card.steps.some((other) => other.id === step.closes),
       ),
     ).toBe(true)
   })

@@ -89,8 +89,8 @@ async function signConsents(
     ...(minor ? ['guardian' as const] : []),
     ...(demo.photographed ? ['photo-record' as const] : []),
   ]
-  for (const text of (await newestTexts(studio.db, studio.salonId)).filter((one) =>
-    kinds.includes(one.kind),
+  for (const text of (await newestTexts(studio.db, studio.salonId)).filter((consent) =>
+    kinds.includes(consent.kind),
   )) {
     await addConsent(
       studio.db,

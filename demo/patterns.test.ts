@@ -50,11 +50,11 @@ function broken(plan: FittedPlan): string[] {
       faults.push(`${placed.id} lasts ${lastsS} s`)
     if (part.active && lastsS !== part.usualS) faults.push(`${placed.id} is active and stretched`)
   }
-  const hands = plan.segments.filter((one) => one.hands).sort((a, b) => a.startS - b.startS)
+  const hands = plan.segments.filter((part) => part.hands).sort((a, b) => a.startS - b.startS)
   for (const [at, one] of hands.slice(1).entries())
     if (one.startS < hands[at]!.endS) faults.push(`${hands[at]!.id} and ${one.id} at once`)
   for (const step of plan.steps) {
-    const own = plan.segments.filter((one) => one.stepId === step.id && one.kind !== 'prepare')
+    const own = plan.segments.filter((part) => part.stepId === step.id && part.kind !== 'prepare')
     for (const [at, one] of own.slice(1).entries())
       if (one.startS !== own[at]!.endS) faults.push(`${one.id} does not follow ${own[at]!.id}`)
   }
@@ -66,7 +66,7 @@ describe.each(PATTERNS)('pattern $pattern, $protocolId on $client', (row) => {
   test('compiles whole', () => {
     expect([plan.status, plan.problems, plan.askFirst]).toEqual(['ready', [], []])
     const gone = cardOf(row.protocolId)
-      .steps.filter((step) => !plan.steps.some((one) => one.id === step.id))
+      .steps.filter((step) => !plan.steps.some((other) => other.id === step.id))
       .map((step) => step.id)
     expect(gone).toEqual(row.without ?? [])
   })
@@ -77,16 +77,20 @@ describe.each(PATTERNS)('pattern $pattern, $protocolId on $client', (row) => {
   })
   test('its card has no wrong order, and its ladder as fitted neither', () => {
     expect(
-      lint(cardOf(row.protocolId).steps.map(read), true).filter((one) => one.level === 'wrong'),
+      lint(cardOf(row.protocolId).steps.map(read), true).filter(
+        (finding) => finding.level === 'wrong',
+      ),
     ).toEqual([])
-    expect(lint(plan.steps.map(read), true).filter((one) => one.level === 'wrong')).toEqual([])
+    expect(lint(plan.steps.map(read), true).filter((finding) => finding.level === 'wrong')).toEqual(
+      [],
+    )
   })
 })
 
 describe('what each pattern is about', () => {
   const of = (id: string) => planOf(PATTERNS.find((row) => row.protocolId === id)!)
-  const step = (plan: FittedPlan, id: string): Step => plan.steps.find((one) => one.id === id)!
-  const seg = (plan: FittedPlan, id: string) => plan.segments.find((one) => one.id === id)!
+  const step = (plan: FittedPlan, id: string): Step => plan.steps.find((step) => step.id === id)!
+  const seg = (plan: FittedPlan, id: string) => plan.segments.find((part) => part.id === id)!
   const during = (plan: FittedPlan, id: string, host: string) =>
     seg(plan, id).startS >= seg(plan, host).startS && seg(plan, id).endS <= seg(plan, host).endS
   test('1: wash-off or film by what is wanted, the quick check before it, the eye mask meanwhile', () => {
@@ -109,12 +113,12 @@ describe('what each pattern is about', () => {
   test('3: two cleanses, toned within two minutes of the alkaline wash, two masks, three serums; nothing extracted when nothing is seen', () => {
     const plan = of('three-serum')
     expect(seg(plan, 'tone-1/on').startS - seg(plan, 'cleanse-2/off').endS).toBeLessThanOrEqual(120)
-    expect(plan.steps.filter((one) => one.phase === 'serum')).toHaveLength(3)
+    expect(plan.steps.filter((step) => step.phase === 'serum')).toHaveLength(3)
     const clear = compile({
       ...demoVisit('Wren Castellane', cardOf('three-serum')),
       reading: { done: true, findings: [], lesions: [], meters: [] },
     })
-    expect(clear.steps.some((one) => one.phase === 'extract' || one.id === 'spot')).toBe(false)
+    expect(clear.steps.some((step) => step.phase === 'extract' || step.id === 'spot')).toBe(false)
   })
   test('4: the lip enhancement and the scalp massage cost no minute, with permission and hygiene', () => {
     const plan = of('brightening')
@@ -129,7 +133,7 @@ describe('what each pattern is about', () => {
   })
   test('6: seven machines, a cleanse after every gel, passes with their zones', () => {
     const plan = of('seven-tides')
-    expect(new Set(plan.steps.flatMap((one) => one.deviceId ?? []))).toEqual(
+    expect(new Set(plan.steps.flatMap((step) => step.deviceId ?? []))).toEqual(
       new Set([
         'tide-suction',
         'cold-globes',
@@ -140,9 +144,9 @@ describe('what each pattern is about', () => {
         'led-panel',
       ]),
     )
-    expect(plan.steps.filter((one) => one.passes).length).toBeGreaterThanOrEqual(6)
+    expect(plan.steps.filter((step) => step.passes).length).toBeGreaterThanOrEqual(6)
     for (const id of ['rf', 'wands', 'sound'])
-      expect(plan.steps[plan.steps.findIndex((one) => one.id === id) + 1]!.closes).toBe(id)
+      expect(plan.steps[plan.steps.findIndex((step) => step.id === id) + 1]!.closes).toBe(id)
   })
   test('7: one of three exfoliants, then a mask that heats itself', () => {
     const ways = (['calm', 'smooth', 'clarify'] as const).map(
@@ -181,22 +185,22 @@ describe('what each pattern is about', () => {
       ...cardOf('course-needling'),
       steps: [
         ...cardOf('acid')
-          .steps.filter((one) => ['blot', 'peel', 'neutralise', 'gel'].includes(one.id))
-          .map((one) => ({
-            ...one,
-            id: `${one.id}-x`,
-            ...(one.closes ? { closes: `${one.closes}-x` } : {}),
+          .steps.filter((step) => ['blot', 'peel', 'neutralise', 'gel'].includes(step.id))
+          .map((step) => ({
+            ...step,
+            id: `${step.id}-x`,
+            ...(step.closes ? { closes: `${step.closes}-x` } : {}),
           })),
         ...cardOf('course-needling').steps,
       ],
     }
-    expect(lint(both.steps.map(read), true).map((one) => one.id)).toContain('L24')
+    expect(lint(both.steps.map(read), true).map((finding) => finding.id)).toContain('L24')
     expect(
       compile(
         demoVisit('Marguerite Abiola', both, {
           practitioner: { scope: ['needling'], hazards: [] },
         }),
-      ).steps.filter((one) => ['peel-x', 'needles'].includes(one.id)).length,
+      ).steps.filter((step) => ['peel-x', 'needles'].includes(step.id)).length,
     ).toBeLessThan(2)
   })
   test('11: three coats one after another, then the enzyme works and does not stretch', () =>
@@ -208,9 +212,9 @@ describe('what each pattern is about', () => {
   test('12: nothing warm anywhere', () =>
     expect(
       of('still-water').steps.some(
-        (one) =>
-          read(one).properties.has('heat') ||
-          one.segments.some((part) => part.temperature === 'warm'),
+        (step) =>
+          read(step).properties.has('heat') ||
+          step.segments.some((part) => part.temperature === 'warm'),
       ),
     ).toBe(false))
   test('13: light lies over the sheet and costs no minute', () => {
@@ -244,7 +248,7 @@ describe('what each pattern is about', () => {
         segments: step(plan, 'short').segments.filter((part) => part.kind === 'dwell'),
       }),
     ).toBeLessThanOrEqual(120)
-    expect(cardOf('acne').steps.find((one) => one.id === 'night')!.when).toEqual({
+    expect(cardOf('acne').steps.find((step) => step.id === 'night')!.when).toEqual({
       time: 'evening',
     })
   })
@@ -272,19 +276,21 @@ describe('what each pattern is about', () => {
     expect(
       step(plan, 'neck-acid').zones.every((zone) => !step(plan, 'face-acid').zones.includes(zone)),
     ).toBe(true)
-    expect(cardOf('neck').steps.find((one) => one.id === 'second-layer')!.when!.visit).toBe('later')
+    expect(cardOf('neck').steps.find((step) => step.id === 'second-layer')!.when!.visit).toBe(
+      'later',
+    )
   })
   test('20: machine and massage take turns', () =>
     expect(
       of('signature')
-        .steps.filter((one) => one.deviceId || one.phase === 'massage')
-        .map((one) => one.id)
+        .steps.filter((step) => step.deviceId || step.phase === 'massage')
+        .map((step) => step.id)
         .slice(0, 4),
     ).toEqual(['suction', 'drain-1', 'wands', 'sculpt']))
   test('21: the blade comes on dry, blotted skin', () => {
     const plan = of('blade-ready')
-    expect(plan.steps[plan.steps.findIndex((one) => one.id === 'blade') - 1]!.properties).toContain(
-      'blotting',
-    )
+    expect(
+      plan.steps[plan.steps.findIndex((step) => step.id === 'blade') - 1]!.properties,
+    ).toContain('blotting')
   })
 })

@@ -234,7 +234,7 @@ export const ACID = version('acid', 'Short acid visit', [
 
 /** Says on the card for whom of the studio's clients it holds whole. */
 const told = (card: ProtocolVersion): ProtocolVersion => {
-  const row = PATTERNS.find((one) => one.protocolId === card.protocolId)
+  const row = PATTERNS.find((pattern) => pattern.protocolId === card.protocolId)
   return row
     ? {
         ...card,

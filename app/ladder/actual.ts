@@ -26,13 +26,13 @@ export function plannedAgainstActual(plan: FittedPlan, events: readonly RunEvent
   const live = liveAt(ladder, state, end)
   const rows = ladder.steps.map((step): ActualRow => {
     const own = live.segments.filter(
-      (one) => one.segment.stepId === step.id && one.segment.kind !== 'prepare',
+      (part) => part.segment.stepId === step.id && part.segment.kind !== 'prepare',
     )
-    const done = own.some((one) => one.status === 'done' || one.status === 'inferred')
-    const span = Math.max(...own.map((one) => one.toMs)) - Math.min(...own.map((one) => one.fromMs))
+    const done = own.some((run) => run.status === 'done' || run.status === 'inferred')
+    const span = Math.max(...own.map((run) => run.toMs)) - Math.min(...own.map((run) => run.fromMs))
     const planned =
-      own.reduce((latest, one) => Math.max(latest, one.segment.endS), 0) -
-      own.reduce((first, one) => Math.min(first, one.segment.startS), Infinity)
+      own.reduce((latest, run) => Math.max(latest, run.segment.endS), 0) -
+      own.reduce((first, run) => Math.min(first, run.segment.startS), Infinity)
     return {
       stepId: step.id,
       title: step.title,
@@ -51,9 +51,9 @@ export function plannedAgainstActual(plan: FittedPlan, events: readonly RunEvent
     rows,
     plannedS: plan.totalS,
     actualS,
-    notes: state.notes.map((one) => one.text),
+    notes: state.notes.map((note) => note.text),
     felt: state.sensations.map(
-      (one) => `${titleOf(one.stepId)}: ${one.sensation.replaceAll('-', ' ')}`,
+      (other) => `${titleOf(other.stepId)}: ${other.sensation.replaceAll('-', ' ')}`,
     ),
   }
 }

@@ -16,7 +16,7 @@ import {
 
 const { steps } = CLARIFYING
 const ids = (list: readonly { id: string }[]) => list.map((step) => step.id)
-const step = (id: string) => steps.find((one) => one.id === id)!
+const step = (id: string) => steps.find((step) => step.id === id)!
 const usual = (id: string, part: string, minutes: number) =>
   setMinutes(step(id), part, minutes).segments.find((segment) => segment.id === part)!
 
@@ -53,7 +53,9 @@ describe('minutes', () => {
 
 describe('another product', () => {
   test('only those with a use in this phase, on one of its zones', () => {
-    const names = productsFor(step('tone-1'), SHELF.products).map((one) => one.pick.productId)
+    const names = productsFor(step('tone-1'), SHELF.products).map(
+      (product) => product.pick.productId,
+    )
     expect(names).toEqual(expect.arrayContaining(['rose-toner', 'chamomile-toner']))
     for (const id of names)
       expect(
@@ -102,7 +104,7 @@ describe('several steps at once', () => {
 
 describe('limits of a segment give way, so that they never decrease', () => {
   const dwell = (of: (typeof steps)[number]) => {
-    const part = of.segments.find((one) => one.id === 'dwell')!
+    const part = of.segments.find((part) => part.id === 'dwell')!
     return [part.minS, part.usualS, part.maxS].map((seconds) => seconds / 60)
   }
   test.each([

@@ -61,7 +61,7 @@ export function insertAfter(
   afterId: string | undefined,
   step: Step,
 ): Step[] {
-  const at = steps.findIndex((one) => one.id === afterId)
+  const at = steps.findIndex((step) => step.id === afterId)
   return at === -1 ? [...steps, step] : [...steps.slice(0, at + 1), step, ...steps.slice(at + 1)]
 }
 
@@ -80,7 +80,7 @@ export function duplicateSteps(
   let now = [...steps]
   const copies: string[] = []
   let after = last?.id
-  for (const step of steps.filter((one) => ids.includes(one.id))) {
+  for (const step of steps.filter((step) => ids.includes(step.id))) {
     const copy = { ...step, id: freshId(now, step.id.replace(/-\d+$/, '')) }
     now = insertAfter(now, after, copy)
     after = copy.id

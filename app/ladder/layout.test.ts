@@ -38,7 +38,7 @@ describe('rows beside a ladder', () => {
     )
     expect(layout.hands.length + layout.skin.length).toBeGreaterThan(plan.segments.length)
     for (const block of layout.hands) {
-      const segment = plan.segments.find((one) => one.id === block.id)!
+      const segment = plan.segments.find((part) => part.id === block.id)!
       expect([block.y, block.height]).toEqual([
         segment.startS * layout.pixelsPerSecond,
         (segment.endS - segment.startS) * layout.pixelsPerSecond,
@@ -96,7 +96,7 @@ describe('simple edits', () => {
   test('another product brings its own times', () => {
     const enzyme = BRIGHTENING.steps.find((step) => step.id === 'enzyme')!
     const choices = productsFor(enzyme, SHELF.products)
-    expect(choices.map((one) => one.pick.productId)).toEqual(
+    expect(choices.map((choice) => choice.pick.productId)).toEqual(
       expect.arrayContaining(['rice-enzyme', 'lactic-peel']),
     )
     expect(

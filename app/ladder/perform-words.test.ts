@@ -143,7 +143,7 @@ describe('the run drawn and told', () => {
       event(5, at(4000), { type: 'finish' }),
     ]
     const actual = plannedAgainstActual(plan, events)
-    const row = (stepId: string) => actual.rows.find((one) => one.stepId === stepId)!
+    const row = (stepId: string) => actual.rows.find((row) => row.stepId === stepId)!
     expect(row('eyes').actualS! - row('eyes').plannedS).toBeGreaterThanOrEqual(90)
     expect(row('globes')).toMatchObject({ skipped: 'No time', actualS: undefined })
     expect([actual.plannedS, actual.actualS, actual.felt]).toEqual([

@@ -20,7 +20,7 @@ export interface Planned {
 /** The step and written segment behind a placed one. */
 export function plannedOf(plan: FittedPlan, segmentId: string): Planned | undefined {
   for (const step of plan.steps) {
-    const segment = step.segments.find((one) => `${step.id}/${one.id}` === segmentId)
+    const segment = step.segments.find((part) => `${step.id}/${part.id}` === segmentId)
     if (segment) return { step, segment }
   }
   return undefined
@@ -45,7 +45,7 @@ export function strokeAt(
   movements: readonly Movement[],
   share: number,
 ): { readonly at: number; readonly movement: Movement } | undefined {
-  const total = movements.reduce((sum, one) => sum + movementSeconds(one), 0)
+  const total = movements.reduce((sum, movement) => sum + movementSeconds(movement), 0)
   let until = 0
   for (const [at, movement] of movements.entries()) {
     until += movementSeconds(movement)
@@ -57,7 +57,7 @@ export function strokeAt(
 
 /** How the work on the hands is done, a line each: the movement of this moment, the way of the device, the card's own words. */
 export function howOf(plan: FittedPlan, placed: PlacedSegment, elapsedS: number): string[] {
-  const step = plan.steps.find((one) => one.id === placed.stepId)
+  const step = plan.steps.find((step) => step.id === placed.stepId)
   if (!step || !placed.hands || placed.kind === 'prepare' || placed.kind === 'remove') return []
   const stroke =
     placed.kind === 'apply' && step.movements
@@ -114,7 +114,7 @@ export function primaryOf(plan: FittedPlan, live: Live, started: boolean, nowMs:
     }
   if (!live.next) return { kind: 'finish', words: 'Finish the visit' }
   const { segment } = live.next
-  const layer = live.layers.find((one) => one.removalId === segment.id)
+  const layer = live.layers.find((layer) => layer.removalId === segment.id)
   if (!layer)
     return { kind: 'begin', words: `Begin: ${title(segment.stepId)}`, segmentId: segment.id }
   return nowMs >= layer.dueMs
@@ -132,10 +132,10 @@ export function hintsFor(plan: FittedPlan, live: Live): string[] {
   const { next } = live
   if (!next) return []
   const upcoming = live.segments
-    .filter((one) => one.status === 'ahead' && one.segment.hands)
+    .filter((part) => part.status === 'ahead' && part.segment.hands)
     .sort((a, b) => a.fromMs - b.fromMs)
     .slice(0, 4)
-  const items = [...new Set(upcoming.map((one) => one.segment.stepId))].flatMap((stepId) =>
+  const items = [...new Set(upcoming.map((visit) => visit.segment.stepId))].flatMap((stepId) =>
     plan.tray
       .filter(
         (item) => item.stepId === stepId && /towel|sponge|gauze|compress|bowl/.test(item.name),
@@ -158,10 +158,10 @@ export const currentSteps = (live: Live): string[] => [
 export function asPerformed(live: Live, startMs: number): PlacedSegment[] {
   const at = (ms: number) => Math.round((ms - startMs) / 1000)
   return live.segments
-    .filter((one: LiveSegment) => one.status !== 'skipped')
-    .map((one) => ({
-      ...one.segment,
-      startS: at(one.fromMs),
-      endS: Math.max(at(one.fromMs), at(one.toMs)),
+    .filter((part: LiveSegment) => part.status !== 'skipped')
+    .map((part) => ({
+      ...part.segment,
+      startS: at(part.fromMs),
+      endS: Math.max(at(part.fromMs), at(part.toMs)),
     }))
 }

@@ -113,17 +113,17 @@ const limitsOf = (table: (typeof RUNGS)[keyof typeof RUNGS]) =>
         class="flex flex-col border-t border-hair self-start sticky top-4"
       >
         <button
-          v-for="one in parts"
-          :key="one.id"
+          v-for="entry in parts"
+          :key="entry.id"
           type="button"
           class="flex justify-between gap-2 text-left min-h-[46px] items-center px-2 border-b border-hair"
-          :class="part === one.id && !typed && 'bg-ink text-ground font-semibold'"
-          :aria-current="part === one.id ? 'true' : undefined"
-          @click="go(one.id)"
+          :class="part === entry.id && !typed && 'bg-ink text-ground font-semibold'"
+          :aria-current="part === entry.id ? 'true' : undefined"
+          @click="go(entry.id)"
         >
-          <span>{{ one.id.length === 1 ? `${one.id}  ` : '' }}{{ one.name }}</span>
-          <span class="text-sm" :class="part === one.id && !typed ? '' : 'text-soft'">{{
-            one.count
+          <span>{{ entry.id.length === 1 ? `${entry.id}  ` : '' }}{{ entry.name }}</span>
+          <span class="text-sm" :class="part === entry.id && !typed ? '' : 'text-soft'">{{
+            entry.count
           }}</span>
         </button>
         <button
@@ -196,18 +196,18 @@ const limitsOf = (table: (typeof RUNGS)[keyof typeof RUNGS]) =>
         </p>
         <ul class="border-t border-line">
           <li
-            v-for="one in EMERGENCIES"
-            :key="one.id"
+            v-for="emergency in EMERGENCIES"
+            :key="emergency.id"
             class="grid grid-cols-[4rem_1fr] gap-3 py-3 border-b border-hair"
           >
             <span class="text-soft">
-              {{ one.id }}
+              {{ emergency.id }}
             </span>
             <span>
               <span class="font-semibold text-mind">
-                {{ one.signs }}
+                {{ emergency.signs }}
               </span>
-              <span class="block">{{ one.act }} {{ one.then }}</span>
+              <span class="block">{{ emergency.act }} {{ emergency.then }}</span>
             </span>
           </li>
         </ul>

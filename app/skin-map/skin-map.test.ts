@@ -68,7 +68,7 @@ describe('painting', () => {
   test('whatever is painted, no zone has two grades of one kind and other kinds stay', () => {
     const strokes = fc.array(
       fc.record({
-        kind: fc.constantFrom<FindingKind>(...FINDINGS.slice(0, 6).map((one) => one.kind)),
+        kind: fc.constantFrom<FindingKind>(...FINDINGS.slice(0, 6).map((finding) => finding.kind)),
         zones: fc.uniqueArray(fc.constantFrom(...READ_ZONES), { minLength: 1, maxLength: 6 }),
         grade: fc.integer({ min: 0, max: 4 }),
       }),
@@ -99,7 +99,7 @@ describe('painting', () => {
       ['chin', 'cheek-left'],
       3,
     )
-    expect(findingsInWords(reading).map((one) => `${one.words}: ${one.where}`)).toEqual([
+    expect(findingsInWords(reading).map((word) => `${word.words}: ${word.where}`)).toEqual([
       expect.stringMatching(/^Flushing.* 3 of 4: /),
       expect.stringMatching(/^Congestion 1 of 4: chin$/),
     ])

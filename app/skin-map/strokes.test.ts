@@ -22,7 +22,7 @@ describe('strokes on the map', () => {
         strokesOn('front', [stroke(path)]).length + strokesOn('neck', [stroke(path)]).length
       expect(here > 0, path).toBe(offTheMap([stroke(path)]).length === 0)
     }
-    expect(offTheMap(PATHS.map((path) => stroke(path))).map((one) => one.path)).toEqual([
+    expect(offTheMap(PATHS.map((path) => stroke(path))).map((movement) => movement.path)).toEqual([
       'nape',
       'scalp-circles',
       'hand-strokes',
@@ -48,8 +48,8 @@ describe('strokes on the map', () => {
     }
   })
   test('upward: every line but the fold ends no lower than it began', () => {
-    for (const path of PATHS.filter((one) => one !== 'nasolabial' && one !== 'lip-line')) {
-      for (const drawn of strokesOn('front', [stroke(path)]).filter((one) => one.arrow)) {
+    for (const path of PATHS.filter((path) => path !== 'nasolabial' && path !== 'lip-line')) {
+      for (const drawn of strokesOn('front', [stroke(path)]).filter((stroke) => stroke.arrow)) {
         const numbers = drawn.d.match(/-?\d+(\.\d+)?/g)!.map(Number)
         expect(numbers.at(-1)!, path).toBeLessThanOrEqual(numbers[1]! + 6)
       }

@@ -164,7 +164,7 @@ export const offTheMap = (movements: readonly Movement[]): Movement[] =>
   movements.filter((movement) => STROKES[movement.path] === undefined)
 /** The view on which most of these movements lie. */
 export const viewFor = (movements: readonly Movement[]): MapView =>
-  movements.filter((one) => STROKES[one.path]?.view === 'neck').length >
-  movements.filter((one) => STROKES[one.path]?.view === 'front').length
+  movements.filter((movement) => STROKES[movement.path]?.view === 'neck').length >
+  movements.filter((movement) => STROKES[movement.path]?.view === 'front').length
     ? 'neck'
     : 'front'

@@ -4,8 +4,8 @@ import { CLIENTS, ACID, CARDS } from '../../tests/fixtures'
 import { READ_ZONES } from '../skin'
 
 describe('cautions are merged so that they are read', () => {
-  const ingrid = CLIENTS.find((one) => one.name === 'Ingrid Solvay')!
-  const facts = ingrid.yes.map((one) => yes(one.code, one))
+  const ingrid = CLIENTS.find((client) => client.name === 'Ingrid Solvay')!
+  const facts = ingrid.yes.map((fact) => yes(fact.code, fact))
   test.each(CARDS.map((protocol) => [protocol.name, protocol] as const))(
     'six conditions on "%s": one line per step, nothing twice in it',
     (_name, protocol) => {
@@ -15,7 +15,7 @@ describe('cautions are merged so that they are read', () => {
         client: client(facts, { bornOn: ingrid.bornOn }),
         reading: readingOf(...ingrid.findings),
       })
-      const steps = plan.cautions.map((one) => one.stepId)
+      const steps = plan.cautions.map((caution) => caution.stepId)
       expect(new Set(steps).size).toBe(steps.length)
       expect(steps.length).toBeGreaterThan(0)
       for (const { stepId, line } of plan.cautions) {
@@ -31,13 +31,13 @@ describe('cautions are merged so that they are read', () => {
       client: client([yes('epilepsy'), yes('latex-gloves')]),
       reading: readingOf(seen('flushing', 2, READ_ZONES)),
     })
-    const hands = plan.cautions.filter((one) => one.line.includes('hands washed'))
-    expect(hands.map((one) => one.stepId)).toEqual([plan.steps[0]!.id])
+    const hands = plan.cautions.filter((caution) => caution.line.includes('hands washed'))
+    expect(hands.map((hand) => hand.stepId)).toEqual([plan.steps[0]!.id])
   })
   test('where every towel stays lukewarm, nothing is said of warm ones', () => {
     const warm = (...findings: Parameters<typeof readingOf>) =>
-      planFor({ reading: readingOf(...findings) }).cautions.some((one) =>
-        one.line.includes('towels 40 °C'),
+      planFor({ reading: readingOf(...findings) }).cautions.some((caution) =>
+        caution.line.includes('towels 40 °C'),
       )
     expect([warm(), warm(seen('flushing', 2, ['chin'])), warm(seen('patchy-pigment', 2))]).toEqual([
       true,
@@ -53,6 +53,6 @@ describe('cautions are merged so that they are read', () => {
     })
     for (const { line } of plan.cautions)
       expect(line.includes('off cool') && line.includes('off lukewarm')).toBe(false)
-    expect(plan.cautions.some((one) => one.line.includes('off cool'))).toBe(true)
+    expect(plan.cautions.some((caution) => caution.line.includes('off cool'))).toBe(true)
   })
 })

@@ -36,7 +36,7 @@ const occasion = (more: Partial<Occasion> = {}): Occasion => ({
   shelf: SHELF,
   ...more,
 })
-const ids = (steps: readonly Step[]) => steps.map((one) => one.id)
+const ids = (steps: readonly Step[]) => steps.map((step) => step.id)
 
 describe('conditions', () => {
   test.each([
@@ -99,7 +99,7 @@ describe('choice slots', () => {
   })
   test('several side by side: each on its own zones, nothing twice, nothing left bare', () => {
     const { steps, changes } = expand([slot(true)], occasion({ goals: ['clarify', 'calm'] }))
-    expect(steps.map((one) => [one.id, one.product!.productId, one.zones])).toEqual([
+    expect(steps.map((step) => [step.id, step.product!.productId, step.zones])).toEqual([
       ['mask', 'clay-mask', ['forehead', 'chin']],
       ['mask.2', 'oat-mask', ['cheek-left']],
     ])
@@ -119,7 +119,7 @@ describe('loops', () => {
         repeat: { usual: 2, max: 4, sign: 'the brush stays white' },
       }),
     )
-    expect(made.segments.map((one) => one.id)).toEqual(['mix', 'foam', 'off', 'foam.2', 'off.2'])
+    expect(made.segments.map((part) => part.id)).toEqual(['mix', 'foam', 'off', 'foam.2', 'off.2'])
     expect(made.segments.at(-1)!.end).toEqual({
       by: 'repeat',
       sign: 'the brush stays white',
@@ -140,7 +140,7 @@ describe('loops', () => {
         ],
       }),
     )
-    expect(made.segments.map((one) => [one.id, one.end?.maxCount])).toEqual([
+    expect(made.segments.map((part) => [part.id, part.end?.maxCount])).toEqual([
       ['on', undefined],
       ['off', undefined],
       ['off.2', 2],
@@ -187,7 +187,7 @@ describe('movements: time is computed', () => {
         movements: [stroke(), stroke({ id: 'n', sides: 'each' })],
       }),
     )
-    expect(massage.segments.map((one) => one.usualS)).toEqual([72, 60])
+    expect(massage.segments.map((part) => part.usualS)).toEqual([72, 60])
     const halves = timedByMovements(
       step('g', {
         segments: [
@@ -197,6 +197,6 @@ describe('movements: time is computed', () => {
         movements: [stroke()],
       }),
     )
-    expect(halves.segments.map((one) => one.usualS)).toEqual([24, 24])
+    expect(halves.segments.map((part) => part.usualS)).toEqual([24, 24])
   })
 })

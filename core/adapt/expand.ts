@@ -32,7 +32,7 @@ export function expand(steps: readonly Step[], occasion: Occasion): Expanded {
   const changes: Change[] = steps
     .filter((step) => gone.has(step.id))
     .map((step) => {
-      const own = failed.find((one) => one.step.id === step.id)
+      const own = failed.find((fault) => fault.step.id === step.id)
       return {
         kind: 'dropped',
         stepId: step.id,
@@ -48,8 +48,8 @@ export function expand(steps: readonly Step[], occasion: Occasion): Expanded {
     })
   const chosen = steps.filter((step) => !gone.has(step.id)).map((step) => choose(step, occasion))
   return {
-    steps: chosen.flatMap((one) => one.steps),
-    changes: [...changes, ...chosen.flatMap((one) => one.changes)],
+    steps: chosen.flatMap((choice) => choice.steps),
+    changes: [...changes, ...chosen.flatMap((choice) => choice.changes)],
   }
 }
 
@@ -127,7 +127,7 @@ function sideBySide(
   if (left.length === 0) return taken
   const mine = taken.find(({ option }) => option === own)
   return mine
-    ? taken.map((one) => (one === mine ? { ...one, zones: [...one.zones, ...left] } : one))
+    ? taken.map((use) => (use === mine ? { ...use, zones: [...use.zones, ...left] } : use))
     : [...taken, { option: own, zones: left }]
 }
 

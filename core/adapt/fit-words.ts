@@ -48,12 +48,12 @@ export function replacedChange(candidate: Step, written: Step, context: OptionCo
         ),
       ],
     }
-  const why = distinctWhy(stops.length > 0 ? stops : blocking).map((one) => ({
-    ...one,
+  const why = distinctWhy(stops.length > 0 ? stops : blocking).map((why) => ({
+    ...why,
     reason:
-      one.reason +
+      why.reason +
       ingredientsBehind(
-        stops.filter((constraint) => constraint.ruleId === one.ruleId),
+        stops.filter((constraint) => constraint.ruleId === why.ruleId),
         before,
       ),
   }))

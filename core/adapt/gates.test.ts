@@ -22,7 +22,7 @@ describe('the reading under the lamp', () => {
     expect(new Set(plan.tray.filter((item) => item.perhaps).map((item) => item.stepId))).toEqual(
       new Set(['extract', 'clearing']),
     )
-    expect(plan.segments.filter((one) => one.gate).map((one) => one.stepId)).toEqual(['lamp'])
+    expect(plan.segments.filter((part) => part.gate).map((part) => part.stepId)).toEqual(['lamp'])
   })
   test('done, and it shows what is wanted: the branch stays and nothing is open', () => {
     const plan = planFor({ protocol: CLARIFYING, reading: congested })
@@ -32,7 +32,7 @@ describe('the reading under the lamp', () => {
       plan.totalS,
     ])
     expect(plan.tray.some((item) => item.perhaps)).toBe(false)
-    expect(plan.segments.some((one) => one.gate)).toBe(false)
+    expect(plan.segments.some((part) => part.gate)).toBe(false)
   })
   test('done, and it does not: the group falls away together, with its reason', () => {
     const plan = planFor({ protocol: CLARIFYING, reading: readingOf() })
@@ -69,7 +69,7 @@ describe('a quick check behind the ear', () => {
   test('holds its product until it is answered', () => {
     const plan = planFor({ protocol: CHECKED, reading: congested })
     expect(plan.open).toMatchObject([{ gateId: 'check', stepIds: ['enzyme'] }])
-    expect(plan.segments.filter((one) => one.gate).map((one) => one.id)).toEqual(['check/wait'])
+    expect(plan.segments.filter((part) => part.gate).map((part) => part.id)).toEqual(['check/wait'])
   })
   test('calm: as fitted. Stings: that product is out today, another may stand in', () => {
     const answer = (check_: 'calm' | 'stings') =>

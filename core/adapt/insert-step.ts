@@ -53,7 +53,7 @@ export function insertProduct(
 ) {
   const { context } = work
   for (const product of context.shelf.products.filter(
-    (one) => !kinds || kinds.includes(one.kind),
+    (product) => !kinds || kinds.includes(product.kind),
   )) {
     const step = stepFrom(product, property, beside, cause, context)
     if (step && !wouldClash(context.read(step), following.map(context.read)))

@@ -41,7 +41,9 @@ export function placingOf(
   return {
     chains: [
       ...chains,
-      ...reserved.filter((one) => needed.has(one.deviceId) && one.toS > 0).map(elsewhere),
+      ...reserved
+        .filter((reservation) => needed.has(reservation.deviceId) && reservation.toS > 0)
+        .map(elsewhere),
     ],
     lags: steps.flatMap((step) => lagOf(step, steps)),
   }
@@ -72,7 +74,7 @@ const elsewhere = ({ deviceId, fromS: began, toS }: Reservation, at: number): Ch
 
 /** The latest a step may begin after another; nothing when that one is not in the visit. */
 function lagOf(step: Step, steps: readonly Step[]): Lag[] {
-  const before = step.within && steps.find((one) => one.id === step.within!.stepId)
+  const before = step.within && steps.find((other) => other.id === step.within!.stepId)
   const first = step.segments.find((part) => part.kind !== 'prepare')
   const last = before?.segments.at(-1)
   return before && first && last

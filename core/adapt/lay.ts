@@ -79,7 +79,7 @@ export function segmentsOf(
   openGates: ReadonlySet<string> = new Set(),
 ): PlacedSegment[] {
   if (placing.kind === 'infeasible' || placing.kind === 'stopped') return []
-  const at = new Map(placing.placed.map((one) => [one.partId, one]))
+  const at = new Map(placing.placed.map((part) => [part.partId, part]))
   return steps
     .flatMap((step) =>
       step.segments.map((part) =>

@@ -19,11 +19,11 @@ export type Mend = (bench: Bench) => readonly Step[] | undefined
 
 export const has = ({ read }: Bench, step: Step, ...any: Property[]): boolean =>
   any.some((property) => read(step).properties.has(property))
-export const near = (one: Step, other: Step): boolean => zonesMeet(one.zones, other.zones)
+export const near = (step: Step, other: Step): boolean => zonesMeet(step.zones, other.zones)
 export const put = ({ steps }: Bench, at: number, step: Step | undefined): Step[] | undefined =>
   step && [...steps.slice(0, at), step, ...steps.slice(at)]
 export const replace = ({ steps, at }: Bench, step: Step): Step[] =>
-  steps.map((one, index) => (index === at ? step : one))
+  steps.map((other, index) => (index === at ? step : other))
 export const takeOut = ({ steps }: Bench, gone: Step | undefined): Step[] | undefined =>
   gone && steps.filter((step) => step.id !== gone.id && step.closes !== gone.id)
 export const takeAll = ({ steps }: Bench, gone: (step: Step) => boolean): Step[] => {
@@ -64,9 +64,9 @@ export function fromShelf(
 ): Step | undefined {
   for (const product of bench.shelf.products) {
     const use = product.uses.find(
-      (one) =>
-        (product.properties.includes(property) || one.properties?.includes(property)) &&
-        one.zones.some((zone) => zones.includes(zone)),
+      (use) =>
+        (product.properties.includes(property) || use.properties?.includes(property)) &&
+        use.zones.some((zone) => zones.includes(zone)),
     )
     if (!use || product.stock <= 0) continue
     const step: Step = {
@@ -105,11 +105,11 @@ export function swapped(bench: Bench, step: Step, ...without: Property[]): Step 
   const other = productsFor(step, products)
     .map(({ pick }) => setProduct(step, pick, products))
     .find(
-      (one) =>
-        products.some((product) => product.id === one.product!.productId && product.stock > 0) &&
+      (step) =>
+        products.some((product) => product.id === step.product!.productId && product.stock > 0) &&
         !has(
           bench,
-          { ...one, properties: one.properties.filter((property) => !without.includes(property)) },
+          { ...step, properties: step.properties.filter((property) => !without.includes(property)) },
           ...without,
         ),
     )

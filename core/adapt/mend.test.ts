@@ -11,11 +11,11 @@ const wrongs = (steps: readonly Step[]) =>
 
 describe('one touch mends', () => {
   test.each(BROKEN)('%s: %s; nothing else breaks', (id, _what, steps) => {
-    const finding = lint(steps.map(read), true).find((one) => one.id === id)!
+    const finding = lint(steps.map(read), true).find((finding) => finding.id === id)!
     const mended = mend(finding, steps, SHELF, read)!
     const after = lint(mended.map(read), true)
     expect(after.map((one) => `${one.id} ${one.stepId}`)).not.toContain(`${id} ${finding.stepId}`)
-    expect(wrongs(mended).filter((one) => !wrongs(steps).includes(one))).toEqual([])
+    expect(wrongs(mended).filter((wrong) => !wrongs(steps).includes(wrong))).toEqual([])
     expect(new Set(mended.map((step) => step.id)).size).toBe(mended.length)
   })
   test('what opens the skin stays and the peel goes to another visit; a cream that may not go on open skin gives way', () => {
@@ -37,21 +37,21 @@ describe('one touch mends', () => {
       let ladder: readonly Step[] = steps
       for (let round = 0; round < 30; round++) {
         const next = lint(ladder.map(read), true)
-          .filter((one) => one.level === 'wrong')
-          .map((one) => mend(one, ladder, SHELF, read))
+          .filter((finding) => finding.level === 'wrong')
+          .map((finding) => mend(finding, ladder, SHELF, read))
           .find((one) => one !== undefined)
         if (!next) break
         ladder = next
       }
       const left = lint(ladder.map(read), true).filter(
-        (one) => one.level === 'wrong' && mend(one, ladder, SHELF, read),
+        (finding) => finding.level === 'wrong' && mend(finding, ladder, SHELF, read),
       )
       expect(left).toEqual([])
     }
   })
   test('an empty shelf mends nothing that needs a product, and says so by giving nothing', () => {
     const [, , steps] = BROKEN.find(([id]) => id === 'L11')!
-    const finding = lint(steps.map(read), true).find((one) => one.id === 'L11')!
+    const finding = lint(steps.map(read), true).find((finding) => finding.id === 'L11')!
     expect(mend(finding, steps, { products: [], devices: [] }, read)).toBeUndefined()
     expect(mend({ id: 'L11', stepId: 'nobody' }, steps, SHELF, read)).toBeUndefined()
   })

@@ -23,12 +23,12 @@ const event = (n: number, second: number, body: RunBody): RunEvent => ({
 })
 const given = input({ protocol: CLARIFYING, reading: UNREAD })
 const first = compile(given)
-const placed = (plan: FittedPlan, id: string) => plan.segments.find((one) => one.id === id)!
+const placed = (plan: FittedPlan, id: string) => plan.segments.find((part) => part.id === id)!
 
 /** Removals and gates said when they are due, everything else by the clock, until `second`. */
 function performed(plan: FittedPlan, second: number): RunEvent[] {
   const said = plan.segments.filter(
-    (one) => one.hands && (one.kind === 'remove' || one.gate) && one.startS <= second,
+    (part) => part.hands && (part.kind === 'remove' || part.gate) && part.startS <= second,
   )
   return [
     event(1, 0, { type: 'start' }),
@@ -149,8 +149,8 @@ describe('fitted again from now', () => {
           expect(next.problems).toEqual([])
           const begun = new Map(
             live.segments
-              .filter((one) => ['done', 'inferred', 'now'].includes(one.status))
-              .map((one) => [one.segment.id, one]),
+              .filter((part) => ['done', 'inferred', 'now'].includes(part.status))
+              .map((part) => [part.segment.id, part]),
           )
           for (const one of next.segments) {
             const was = begun.get(one.id)
@@ -165,7 +165,7 @@ describe('fitted again from now', () => {
               expect(one.endS - one.startS).toBe(length)
           }
           const hands = next.segments
-            .filter((one) => one.hands && !begun.has(one.id))
+            .filter((part) => part.hands && !begun.has(part.id))
             .sort((a, b) => a.startS - b.startS)
           for (const [at, one] of hands.slice(1).entries())
             expect(one.startS).toBeGreaterThanOrEqual(hands[at]!.endS)

@@ -73,8 +73,8 @@ describe('over random clients and skins', () => {
         for (const zone of FACE_NECK)
           expect(
             subjects
-              .filter((one) => one.step.zones.includes(zone))
-              .reduce((sum, one) => sum + one.points, 0),
+              .filter((subject) => subject.step.zones.includes(zone))
+              .reduce((sum, subject) => sum + subject.points, 0),
           ).toBeLessThanOrEqual(3)
         for (const one of subjects.filter((subject) => subject.properties.has('exfoliating')))
           expect(
@@ -114,8 +114,8 @@ describe('choices', () => {
   test('out of stock: the next pick stands in', () => {
     const shelf = {
       ...SHELF,
-      products: SHELF.products.map((one) =>
-        one.id === 'pineapple-enzyme' ? { ...one, stock: 0 } : one,
+      products: SHELF.products.map((product) =>
+        product.id === 'pineapple-enzyme' ? { ...product, stock: 0 } : product,
       ),
     }
     expect(planFor({ shelf }).steps.find((step) => step.id === 'enzyme')!.product!.productId).toBe(
@@ -148,7 +148,7 @@ describe('choices', () => {
     const shelf = {
       ...SHELF,
       products: SHELF.products.filter(
-        (one) => one.kind !== 'enzyme' || one.id === 'pineapple-enzyme',
+        (product) => product.kind !== 'enzyme' || product.id === 'pineapple-enzyme',
       ),
     }
     const must = protocolOf(

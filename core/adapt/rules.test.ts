@@ -21,7 +21,7 @@ function fired(given: Given, plan: FittedPlan, rule: string): boolean {
   const steps = [...full.protocol.steps, ...plan.steps].map(reader)
   return (
     plan.changes.some((change) => change.why.some((why) => why.ruleId === rule)) ||
-    plan.suggestions.some((one) => one.ruleIds.includes(rule)) ||
+    plan.suggestions.some((suggestion) => suggestion.ruleIds.includes(rule)) ||
     plan.advice.some((why) => why.ruleId === rule) ||
     constraintsFor(full).inForce.some(
       (constraint) =>
@@ -140,7 +140,7 @@ describe('evidence', () => {
     const clearances = [{ clearance: 'B-pineapple-papaya', by: 'Dr Invented', on: '2026-11-01' }]
     const shelf = {
       ...SHELF,
-      products: SHELF.products.filter((one) => one.id !== 'rice-enzyme'),
+      products: SHELF.products.filter((product) => product.id !== 'rice-enzyme'),
     }
     const enzyme = (reaction: 'rash' | 'breathing') =>
       product(
@@ -173,10 +173,10 @@ describe('evidence', () => {
     ]
     const mandelic = {
       protocol: protocolOf(
-        ...ACID.steps.map((one) =>
-          one.id === 'peel'
-            ? { ...one, product: { productId: 'mandelic-peel', useId: 'peel' }, title: 'Mandelic' }
-            : one,
+        ...ACID.steps.map((step) =>
+          step.id === 'peel'
+            ? { ...step, product: { productId: 'mandelic-peel', useId: 'peel' }, title: 'Mandelic' }
+            : step,
         ),
       ),
       ...read(seen('sensitive', 1, FACE)),

@@ -56,7 +56,7 @@ function problemOf(placing: Placing): string | undefined {
 /** From one second to another. */
 type Gap = readonly [fromS: number, toS: number]
 
-const sum = (numbers: readonly number[]): number => numbers.reduce((all, one) => all + one, 0)
+const sum = (numbers: readonly number[]): number => numbers.reduce((all, number) => all + number, 0)
 
 function freeOf(
   segments: readonly PlacedSegment[],

@@ -58,7 +58,7 @@ function piecesOf(
 ): (Piece & { readonly hung: boolean })[] {
   const pieces = steps.flatMap((step) => {
     const worth = worthAfter(model.problem, step, moves)
-    const choice = mayDrop ? model.choices.find((one) => one.step.id === step.id) : undefined
+    const choice = mayDrop ? model.choices.find((choice) => choice.step.id === step.id) : undefined
     const own = choice ? hull(model, step, worth, choice) : shortening(step, worth)
     return own.map((piece) => ({ ...piece, hung: step.floating !== undefined }))
   })

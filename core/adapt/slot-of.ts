@@ -105,11 +105,11 @@ function permittedVariants({ steps, resolving }: Ready): NonNullable<SlotProblem
       const swapped = asVariant(step, variant)
       const resolution = resolve({
         ...resolving,
-        steps: steps.map((one) => (one === step ? swapped : one)),
+        steps: steps.map((other) => (other === step ? swapped : other)),
       })
       const kept =
         resolution.kind === 'resolved'
-          ? resolution.steps.find((one) => one.id === step.id)
+          ? resolution.steps.find((other) => other.id === step.id)
           : undefined
       if (
         kept &&

@@ -24,7 +24,7 @@ const step = (id: string, segment: Segment, more: Partial<Step> = {}): Step => (
   ...more,
 })
 const serial = (steps: readonly Step[]): number =>
-  steps.reduce((sum, one) => sum + one.segments.reduce((s, part) => s + part.usualS, 0), 0)
+  steps.reduce((sum, step) => sum + step.segments.reduce((s, part) => s + part.usualS, 0), 0)
 const problem = (steps: Step[], slotS: number, more: Partial<SlotProblem> = {}): SlotProblem => ({
   steps,
   slotS,
@@ -175,9 +175,9 @@ describe('by hand', () => {
 /** Every way to drop, and within each every way to shorten on the grid. Nothing of the search is used. */
 function bruteForce({ steps, slotS, goals, mustStay }: SlotProblem): number | undefined {
   let best: number | undefined
-  const ways = steps.map((one) => [
-    ...(isOptional(one) && !mustStay.has(one.id) ? [undefined] : []),
-    ...Array.from({ length: slackOf(one) / GRID_S + 1 }, (_, cut) => cut * GRID_S),
+  const ways = steps.map((step) => [
+    ...(isOptional(step) && !mustStay.has(step.id) ? [undefined] : []),
+    ...Array.from({ length: slackOf(step) / GRID_S + 1 }, (_, cut) => cut * GRID_S),
   ])
   const go = (at: number, lengthS: number, worth: number) => {
     if (lengthS > slotS) return

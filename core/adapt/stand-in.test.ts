@@ -19,10 +19,10 @@ import {
 
 const stocked = (stock: Record<string, number>, more: Record<string, object> = {}): Shelf => ({
   ...SHELF,
-  products: SHELF.products.map((one) => ({
-    ...one,
-    ...(one.id in stock ? { stock: stock[one.id]! } : {}),
-    ...more[one.id],
+  products: SHELF.products.map((product) => ({
+    ...product,
+    ...(product.id in stock ? { stock: stock[product.id]! } : {}),
+    ...more[product.id],
   })),
 })
 const visit = (card: string, more: Partial<CompileInput> = {}, client = 'Wren Castellane') =>
@@ -54,12 +54,12 @@ describe('what is short', () => {
   test('less than the whole visit takes, past its time, not on the shelf; each once', () => {
     // Cleansed twice: 4.8 and 3.2 mL; five are enough for the first alone.
     expect(
-      shortages(visit('brightening', { shelf: stocked({ 'oat-cleanser': 5 }) })).map((one) => [
-        one.stepId,
-        one.name,
-        one.why,
-        one.needed,
-        one.left,
+      shortages(visit('brightening', { shelf: stocked({ 'oat-cleanser': 5 }) })).map((shortage) => [
+        shortage.stepId,
+        shortage.name,
+        shortage.why,
+        shortage.needed,
+        shortage.left,
       ]),
     ).toEqual([['cleanse-2', 'Oat Milk Cleanser', 'too little', 8, 5]])
     expect(
@@ -67,17 +67,17 @@ describe('what is short', () => {
         visit('brightening', {
           shelf: stocked({}, { 'dune-cream': { bestBefore: '2020-01-01' } }),
         }),
-      ).map((one) => one.why),
+      ).map((shortage) => shortage.why),
     ).toEqual(['past its time'])
     expect(
       shortages(
         visit('brightening', {
           shelf: {
             ...SHELF,
-            products: SHELF.products.filter((one) => one.id !== 'dune-cream'),
+            products: SHELF.products.filter((product) => product.id !== 'dune-cream'),
           },
         }),
-      ).map((one) => one.why),
+      ).map((shortage) => shortage.why),
     ).toEqual(['not on the shelf'])
     expect(shortages(visit('brightening'))).toEqual([])
   })
@@ -98,7 +98,7 @@ describe('what stands in', () => {
       },
     })
     expect(options[0]!.trade).toEqual(['no bisabolol', '1.7 % panthenol besides'])
-    expect(refused.map((one) => [one.name, one.why])).toContainEqual([
+    expect(refused.map((productId) => [productId.name, productId.why])).toContainEqual([
       'Yarrow Drops',
       'Yarrow Drops: 8.3 % of the mix, at most 5 %.',
     ])
@@ -119,7 +119,7 @@ describe('what stands in', () => {
       'meadow-cocktail',
     )
     expect(
-      prepared(chosen).shelf.products.find((one) => one.id === 'meadow-cocktail')!.inci,
+      prepared(chosen).shelf.products.find((product) => product.id === 'meadow-cocktail')!.inci,
     ).toContain('Panthenol')
   })
   test('a choice is written down once, told by name, and taken back without a trace', () => {
@@ -153,8 +153,10 @@ describe('what stands in', () => {
   test('another product for a step, its zones and minutes true', () => {
     const input = visit('brightening', { shelf: stocked({ 'dune-cream': 0 }) })
     const { options } = standIns(input, shortages(input)[0]!)
-    expect(options.map((one) => one.name)).toContain('Lavender Rest Cream')
-    expect(options.find((one) => one.name === 'Lavender Rest Cream')!.trade).toContain('has scent')
+    expect(options.map((option) => option.name)).toContain('Lavender Rest Cream')
+    expect(options.find((option) => option.name === 'Lavender Rest Cream')!.trade).toContain(
+      'has scent',
+    )
     const choice = options[0]!.choice
     if (choice.kind !== 'step') throw new Error('a step was short')
     const plan = compile({
@@ -172,13 +174,15 @@ describe('what stands in', () => {
       reaction: 'breathing',
     })
     const { options, refused } = standIns(input, shortages(input)[0]!)
-    expect(options.map((one) => one.name)).not.toContain('Lavender Rest Cream')
-    expect(refused.find((one) => one.name === 'Lavender Rest Cream')!.why).toMatch(/fragrance/i)
+    expect(options.map((option) => option.name)).not.toContain('Lavender Rest Cream')
+    expect(refused.find((productId) => productId.name === 'Lavender Rest Cream')!.why).toMatch(
+      /fragrance/i,
+    )
   })
   test('on every demo card with anything out, whatever stands in breaks no rule in force', () => {
     for (const id of ['brightening', 'set-mask', 'acid', 'clarifying', 'neck', 'still-water']) {
       const card = cardOf(id)
-      for (const step of card.steps.filter((one) => one.product).slice(0, 12)) {
+      for (const step of card.steps.filter((step) => step.product).slice(0, 12)) {
         const input = yes(
           yes(visit(id, { shelf: stocked({ [step.product!.productId]: 0 }) }), {
             code: 'allergy:salicylates',
@@ -193,11 +197,11 @@ describe('what stands in', () => {
               ...input,
               prep: { ...NO_PREP, standIns: { [option.choice.stepId]: option.choice.pick } },
             })
-            const placed = plan.steps.find((one) => one.id === short.stepId)!
+            const placed = plan.steps.find((step) => step.id === short.stepId)!
             const subject = subjectReader(prepared(input).shelf, input.date)(placed)
             expect(
               constraintsFor(input).inForce.filter(
-                (one) => one.effect === 'stop' && touches(one, subject),
+                (constraint) => constraint.effect === 'stop' && touches(constraint, subject),
               ),
               `${id} ${option.name}`,
             ).toEqual([])
@@ -207,7 +211,7 @@ describe('what stands in', () => {
   })
   test('one at a time: a mix of serums is no stand-in for a serum', () => {
     const blend = {
-      ...SHELF.products.find((one) => one.id === 'moss-serum')!,
+      ...SHELF.products.find((product) => product.id === 'moss-serum')!,
       id: 'blend',
       name: 'Blend',
       recipe: {
@@ -227,7 +231,7 @@ describe('what stands in', () => {
         ...visit('brightening', { shelf }),
         protocol: { ...cardOf('brightening'), methods },
       }
-      return standIns(input, shortages(input)[0]!).options.map((one) => one.name)
+      return standIns(input, shortages(input)[0]!).options.map((option) => option.name)
     }
     expect(named({ serums: 'one' })).not.toContain('Blend')
     expect(named({ serums: 'cocktail' })).toContain('Blend')

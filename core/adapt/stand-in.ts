@@ -44,7 +44,7 @@ export function standIns(
   short: Shortage,
 ): { readonly options: readonly StandIn[]; readonly refused: readonly Refused[] } {
   const { steps, input } = wantedSteps(given)
-  const step = steps.find((one) => one.id === short.stepId)
+  const step = steps.find((step) => step.id === short.stepId)
   if (!step) return { options: [], refused: [] }
   const ample = withStock(given, short.productId)
   const before = compile(ample)
@@ -140,7 +140,7 @@ function nearest(products: readonly Product[], missing: Product | undefined): Pr
     return at === -1 ? named.length : at
   }
   const shared = ({ concerns }: Product) =>
-    concerns.filter((one) => missing?.concerns.includes(one)).length
+    concerns.filter((concern) => missing?.concerns.includes(concern)).length
   return [...products].sort((a, b) => place(a) - place(b) || shared(b) - shared(a))
 }
 /** Serums one at a time: a mix of serums is then no stand-in (method switch of the card). */
@@ -219,7 +219,8 @@ function refusedBy(
   })
   return fitted.ok
     ? undefined
-    : (fitted.blockedBy.map((one) => `${one.title}: ${one.because}`)[0] ?? 'A rule stops it.')
+    : (fitted.blockedBy.map((constraint) => `${constraint.title}: ${constraint.because}`)[0] ??
+        'A rule stops it.')
 }
 
 function refusedByMaker(choice: Choice, shelf: Shelf): string | undefined {

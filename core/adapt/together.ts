@@ -104,7 +104,7 @@ const isAcid = (subject: Subject): boolean => has(subject, 'acid') && has(subjec
 interface Pair {
   readonly ruleId: string
   readonly ordered: boolean
-  readonly first: (one: Subject) => boolean
+  readonly first: (subject: Subject) => boolean
   readonly second: (other: Subject, first: Subject) => boolean
   /** The later step may go on elsewhere. */ readonly partly?: true
 }
@@ -114,25 +114,26 @@ const PAIRS: readonly Pair[] = [
   {
     ruleId: 'D06',
     ordered: false,
-    first: (one) => has(one, 'enzyme') && has(one, 'exfoliating') && !steamAllowed(one),
+    first: (subject) =>
+      has(subject, 'enzyme') && has(subject, 'exfoliating') && !steamAllowed(subject),
     second: (other) => has(other, 'steam'),
   },
   {
     ruleId: 'D07',
     ordered: true,
-    first: (one) => has(one, 'flammable') && isLeaveOn(one.step),
+    first: (subject) => has(subject, 'flammable') && isLeaveOn(subject.step),
     second: (other) => has(other, 'spark'),
   },
   {
     ruleId: 'D13',
     ordered: true,
-    first: (one) => has(one, 'stand-alone'),
+    first: (subject) => has(subject, 'stand-alone'),
     second: (other) => has(other, 'occlusive'),
   },
   {
     ruleId: 'D18',
     ordered: true,
-    first: (one) => has(one, 'needling', 'blade'),
+    first: (subject) => has(subject, 'needling', 'blade'),
     second: (other) =>
       other.product !== undefined && (!has(other, 'open-skin-use') || has(other, 'tinted')),
     partly: true,
@@ -140,14 +141,14 @@ const PAIRS: readonly Pair[] = [
   {
     ruleId: 'D19',
     ordered: false,
-    first: (one) => has(one, 'needling', 'blade'),
+    first: (subject) => has(subject, 'needling', 'blade'),
     second: (other) => isAcid(other) || has(other, 'mechanical', 'scrub', 'suction'),
   },
   { ruleId: 'D20', ordered: true, first: isAcid, second: (other) => has(other, 'self-heating') },
 ]
 /** Steam over an enzyme: where the product softens and a tolerated rung is reached. */
-const steamAllowed = (one: Subject): boolean =>
-  has(one, 'softening') && (rungOf(one.step, one.product) ?? 1) >= 2
+const steamAllowed = (subject: Subject): boolean =>
+  has(subject, 'softening') && (rungOf(subject.step, subject.product) ?? 1) >= 2
 
 function pairClash(
   subject: Subject,
@@ -168,14 +169,14 @@ function pairClash(
   }
   return undefined
 }
-const meets = (pair: Pair, one: Subject, other: Subject, orderOf: OrderOf): boolean =>
-  (!pair.ordered || orderOf(one.step) < orderOf(other.step)) &&
-  pair.first(one) &&
-  pair.second(other, one)
+const meets = (pair: Pair, subject: Subject, other: Subject, orderOf: OrderOf): boolean =>
+  (!pair.ordered || orderOf(subject.step) < orderOf(other.step)) &&
+  pair.first(subject) &&
+  pair.second(other, subject)
 
 /** True when a step put in after `one` and before `following` would be part of a forbidden pair. */
-export const wouldClash = (one: Subject, following: readonly Subject[]): boolean =>
-  pairClash(one, following, (step) => (step.id === one.step.id ? 0 : 1)) !== undefined
+export const wouldClash = (subject: Subject, following: readonly Subject[]): boolean =>
+  pairClash(subject, following, (step) => (step.id === subject.step.id ? 0 : 1)) !== undefined
 
 function secondLayer(
   subject: Subject,

@@ -49,9 +49,9 @@ export function tradeOf({ wanted, fitted, product }: Exchange, input: CompileInp
 }
 
 /** Properties that the one has and the other has not. */
-const told = (one: Product, other: Product): Property[] =>
+const told = (product: Product, other: Product): Property[] =>
   TOLD.filter(
-    (property) => one.properties.includes(property) && !other.properties.includes(property),
+    (property) => product.properties.includes(property) && !other.properties.includes(property),
   )
 
 function lostConcerns(

@@ -61,8 +61,8 @@ export function grown(step: Step, byS: number, isLight: boolean): Step {
   return part && byS > 0
     ? {
         ...step,
-        segments: step.segments.map((one) =>
-          one === part ? { ...one, usualS: Math.min(one.maxS, one.usualS + byS) } : one,
+        segments: step.segments.map((other) =>
+          other === part ? { ...other, usualS: Math.min(other.maxS, other.usualS + byS) } : other,
         ),
       }
     : step

@@ -50,7 +50,7 @@ describe('the batch to take from', () => {
     expect(currentBatch(batches, 6, TODAY)!.id).toBe('open')
     expect(
       currentBatch(
-        batches.filter((one) => one.id !== 'open'),
+        batches.filter((batch) => batch.id !== 'open'),
         6,
         TODAY,
       )!.id,
@@ -75,12 +75,12 @@ describe('the batch to take from', () => {
             batch(`b${at}`, left, at % 2 ? { openedOn: '2026-10-01' } : {}),
           )
           const { taken, short } = takeFrom(batches, 6, TODAY, wanted)
-          expect(taken.reduce((sum, one) => sum + one.amount, 0) + short).toBe(wanted)
+          expect(taken.reduce((sum, use) => sum + use.amount, 0) + short).toBe(wanted)
           for (const one of taken)
             expect(one.amount).toBeLessThanOrEqual(
               batches.find((other) => other.id === one.batchId)!.left,
             )
-          expect(new Set(taken.map((one) => one.batchId)).size).toBe(taken.length)
+          expect(new Set(taken.map((use) => use.batchId)).size).toBe(taken.length)
         },
       ),
     )

@@ -94,7 +94,7 @@ export const afterTaking = <T extends Batch>(
   date: string,
 ): T[] =>
   batches.map((batch) => {
-    const part = taken.find((one) => one.batchId === batch.id)
+    const part = taken.find((use) => use.batchId === batch.id)
     return part
       ? { ...batch, left: round(batch.left - part.amount), openedOn: batch.openedOn ?? date }
       : batch

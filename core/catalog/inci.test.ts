@@ -95,7 +95,7 @@ describe('whole lists', () => {
 })
 
 test('actives are recognised, and a retinoid or a warming agent follows from the list alone', () => {
-  const actives = (inci: string) => readInci(inci).actives.map((one) => one.active.id)
+  const actives = (inci: string) => readInci(inci).actives.map((other) => other.active.id)
   expect(actives('Aqua, Glycolic Acid, Lactic Acid, Niacinamide')).toEqual([
     'glycolic',
     'lactic',
@@ -121,7 +121,7 @@ test('ten thousand characters, control characters and half a list are read witho
 test('cautions and crossings lead to families, and every family has a name that is said', () => {
   for (const family of FAMILIES as readonly Family[]) {
     for (const other of [...(family.crosses ?? []), ...(family.cautions ?? [])])
-      expect(FAMILIES.map((one) => one.id)).toContain(other)
+      expect(FAMILIES.map((family) => family.id)).toContain(other)
     expect(family.saidAs.length).toBeGreaterThan(0)
   }
 })

@@ -67,8 +67,8 @@ function belongs(ingredient: Ingredient, { terms, except }: Terms): boolean {
 
 const isCommon = ({ words, parts }: Ingredient): boolean =>
   [words, ...parts].some(
-    (one) =>
-      COMMON_NAMES.has(one) || COMMON_NAMES.has(one.replace(/ (?:\d+(?: \d+)?|%)+ ?%?$/, '')),
+    (word) =>
+      COMMON_NAMES.has(word) || COMMON_NAMES.has(word.replace(/ (?:\d+(?: \d+)?|%)+ ?%?$/, '')),
   )
 
 export interface InciReading {
@@ -129,7 +129,7 @@ function readList(inci: string): InciReading {
   })
   const known = new Set([
     ...[...families.values()].flat(),
-    ...actives.flatMap((one) => one.printed),
+    ...actives.flatMap((active) => active.printed),
   ])
   const unknown = ingredients
     .filter((ingredient) => !known.has(ingredient.printed) && !isCommon(ingredient))

@@ -28,8 +28,8 @@ export function productsFor(
 
 /** The step with another product: its use gives times and removal; a title that was the old product's name follows. */
 export function setProduct(step: Step, pick: Pick, products: readonly Product[]): Step {
-  const product = products.find((one) => one.id === pick.productId)
-  const use = product?.uses.find((one) => one.id === pick.useId)
+  const product = products.find((product) => product.id === pick.productId)
+  const use = product?.uses.find((use) => use.id === pick.useId)
   if (!product || !use) return step
   const zones = step.zones.filter((zone) => use.zones.includes(zone))
   return {

@@ -57,7 +57,9 @@ describe('answers that cannot be true are named with their place', () => {
 })
 
 describe('answers that do not fit together', () => {
-  const medicine = KNOWN.find((one) => one.kind === 'medicine' && one.code === 'anticoagulant')!
+  const medicine = KNOWN.find(
+    (entry) => entry.kind === 'medicine' && entry.code === 'anticoagulant',
+  )!
   const taken = yes(`medicine:${medicine.id}`)
   test('a medicine taken and its question answered no afterwards', () => {
     expect(

@@ -79,10 +79,10 @@ const faultIf = (isFault: boolean, fault: Fault): Fault[] => (isFault ? [fault] 
 export function contradictions(facts: readonly Fact[], list: readonly Known[]): string[] {
   const inForce = factsInForce(facts)
   return list
-    .filter((one) => one.kind === 'medicine')
-    .flatMap((one) => {
-      const taken = inForce.get(medicineCode(one.id))
-      const answer = inForce.get(one.code)
+    .filter((entry) => entry.kind === 'medicine')
+    .flatMap((entry) => {
+      const taken = inForce.get(medicineCode(entry.id))
+      const answer = inForce.get(entry.code)
       if (
         taken?.answer !== 'yes' ||
         taken.on !== undefined ||
@@ -91,7 +91,7 @@ export function contradictions(facts: readonly Fact[], list: readonly Known[]): 
       )
         return []
       return [
-        `${one.name} is taken, and “${questionByCode.get(one.code)?.ask ?? one.code}” is answered no. The medicine counts until one of them is put right.`,
+        `${entry.name} is taken, and “${questionByCode.get(entry.code)?.ask ?? entry.code}” is answered no. The medicine counts until one of them is put right.`,
       ]
     })
 }

@@ -11,7 +11,7 @@ import {
   type Fact,
 } from '.'
 
-const warfarin = KNOWN.find((one) => one.id === 'warfarin')!
+const warfarin = KNOWN.find((entry) => entry.id === 'warfarin')!
 const said = (fact: Fact, ...before: Fact[]) =>
   saidOfMedicine(warfarin, fact, factsInForce(before), KNOWN).map(({ code, answer, on }) => [
     code,
@@ -60,7 +60,7 @@ describe('what is said of a medicine', () => {
   })
 })
 test('every entry of the list answers a question that exists, once, and is found by name and by each synonym', () => {
-  expect(new Set(KNOWN.map((one) => one.id)).size).toBe(KNOWN.length)
+  expect(new Set(KNOWN.map((entry) => entry.id)).size).toBe(KNOWN.length)
   for (const one of KNOWN) {
     expect([
       one.id,

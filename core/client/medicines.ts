@@ -137,8 +137,11 @@ export function searchKnown(typed: string, list: readonly Known[] = KNOWN): Know
   const wanted = plain(typed)
   if (wanted === '') return []
   const begins = (text: string): boolean => ` ${plain(text)}`.includes(` ${wanted}`)
-  const byName = list.filter((one) => begins(one.name))
-  return [...byName, ...list.filter((one) => !byName.includes(one) && one.synonyms.some(begins))]
+  const byName = list.filter((entry) => begins(entry.name))
+  return [
+    ...byName,
+    ...list.filter((entry) => !byName.includes(entry) && entry.synonyms.some(begins)),
+  ]
 }
 
 /** The fact code of a medicine. */
@@ -151,7 +154,7 @@ export const medicinesFor = (
   list: readonly Known[],
 ): { readonly known: Known; readonly fact: Fact }[] =>
   list
-    .filter((one) => one.kind === 'medicine' && one.code === code)
+    .filter((entry) => entry.kind === 'medicine' && entry.code === code)
     .flatMap((known) => {
       const fact = inForce.get(medicineCode(known.id))
       return fact?.answer === 'yes' ? [{ known, fact }] : []

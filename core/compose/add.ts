@@ -21,7 +21,7 @@ export function searchCatalogue(
   }
   return rows
     .map((row, at) => ({ row, at, rank: rank(row) }))
-    .filter((one) => one.rank < 9)
+    .filter((match) => match.rank < 9)
     .sort((a, b) => a.rank - b.rank || a.at - b.at)
     .map(({ row }) => row)
 }
@@ -98,7 +98,7 @@ function productFor({ product: wish }: CatalogueRow, shelf: Shelf): Product | un
   if (!wish) return undefined
   const read = subjectReader(shelf)
   return shelf.products.find((product) => {
-    const use = product.uses.find((one) => one.phase === wish.phase)
+    const use = product.uses.find((use) => use.phase === wish.phase)
     if (!use || product.stock <= 0 || !wish.kinds.includes(product.kind)) return false
     const { properties } = read({
       id: 'x',

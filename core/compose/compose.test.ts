@@ -10,8 +10,8 @@ import { applyMethod, METHODS, searchCatalogue, STEP_CATALOGUE, stepFrom } from 
 const ids = (steps: readonly Step[]) => steps.map((step) => step.id)
 const wrong = (steps: readonly Step[]) =>
   lint(steps.map(read), true)
-    .filter((one) => one.level === 'wrong')
-    .map((one) => `${one.id} ${one.stepId}`)
+    .filter((finding) => finding.level === 'wrong')
+    .map((finding) => `${finding.id} ${finding.stepId}`)
 
 describe('step catalogue', () => {
   // The trade's table of usual times and of devices, row by row (common practice, no source): what must be found by its first two letters or more.
@@ -103,8 +103,9 @@ describe('step catalogue', () => {
       expect(place(placingOf([alone as Step])).kind).toBe('optimal')
       expect(
         lint([step].map(read), true).filter(
-          (one) =>
-            one.level === 'wrong' && !['L02', 'L11', 'L09', 'L21', 'L03', 'L25'].includes(one.id),
+          (finding) =>
+            finding.level === 'wrong' &&
+            !['L02', 'L11', 'L09', 'L21', 'L03', 'L25'].includes(finding.id),
         ),
       ).toEqual([])
       expect(stepFrom(row, [step], SHELF).id).not.toBe(step.id)
@@ -115,7 +116,7 @@ describe('step catalogue', () => {
     for (const row of STEP_CATALOGUE) {
       const step = stepFrom(row, [], empty)
       expect(step.product ?? step.deviceId).toBeUndefined()
-      for (const property of row.properties.filter((one) => one !== 'sets'))
+      for (const property of row.properties.filter((other) => other !== 'sets'))
         expect(step.properties).toContain(property)
     }
   })
@@ -125,7 +126,7 @@ describe('method switches', () => {
   test('every row of the trade’s table has its schools, a default and a reason', () => {
     expect(METHODS).toHaveLength(21)
     for (const method of METHODS) {
-      expect(method.schools.map((one) => one.id)).toContain(method.byDefault)
+      expect(method.schools.map((school) => school.id)).toContain(method.byDefault)
       expect(method.rewrite ?? method.kept).toBeDefined()
       for (const school of method.schools) expect(school.why.length).toBeGreaterThan(10)
     }
@@ -249,13 +250,13 @@ describe('method switches', () => {
     ).toBe('peel')
   })
   test('a switch that would break the ladder is refused, with the reason', () => {
-    const needling = CARDS.find((one) => one.protocolId === 'course-needling')!
+    const needling = CARDS.find((card) => card.protocolId === 'course-needling')!
     const refused = applyMethod(needling.steps, 'mist', 'before', SHELF)
     expect(refused.steps).toBe(needling.steps)
     expect(refused.says[0]).toMatch(/^Not on this ladder: .*open skin/)
   })
   test('what is kept for elsewhere changes nothing, and a question nobody knows is refused', () => {
-    for (const method of METHODS.filter((one) => !one.rewrite))
+    for (const method of METHODS.filter((method) => !method.rewrite))
       for (const school of method.schools)
         expect(applyMethod(ACID.steps, method.id, school.id, SHELF)).toEqual({
           steps: ACID.steps,

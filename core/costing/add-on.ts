@@ -15,7 +15,7 @@ export function addOnsOf(
       stepId: step.id,
       title: step.title,
       ...addOnOf(
-        cost.steps.find((one) => one.stepId === step.id)?.goodsMinor ?? 0,
+        cost.steps.find((other) => other.stepId === step.id)?.goodsMinor ?? 0,
         extraSecondsOf(plan.steps, step.id),
         rates,
       ),

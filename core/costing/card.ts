@@ -42,7 +42,7 @@ export function costOfCard(
     .map((step) => ({
       ref: addOnRef(step),
       title: step.title,
-      ...addOnOf(cost.steps.find((one) => one.stepId === step.id)?.goodsMinor ?? 0, 0, rates),
+      ...addOnOf(cost.steps.find((other) => other.stepId === step.id)?.goodsMinor ?? 0, 0, rates),
     }))
   return { cost, totalS, addOns }
 }

@@ -23,7 +23,7 @@ const costs = (plan: ReturnType<typeof visit>) =>
 
 describe('what a visit costs', () => {
   test('worked by hand: one cleanser, one pair of sponges, two minutes and a half', () => {
-    const step = { ...cardOf('brightening').steps.find((one) => one.id === 'cleanse-1')! }
+    const step = { ...cardOf('brightening').steps.find((step) => step.id === 'cleanse-1')! }
     const plan = {
       steps: [step],
       totalS: 150,
@@ -64,7 +64,7 @@ describe('what a visit costs', () => {
     ])
     expect([cost.goodsMinor, cost.timeMinor, cost.unpriced]).toEqual([33, 296, []])
   })
-  test.each(CARDS.map((one) => [one.protocolId]))(
+  test.each(CARDS.map((card) => [card.protocolId]))(
     '%s: lines are whole and add up to the total exactly; every second has one owner',
     (id) => {
       const plan = visit(id, 'Wren Castellane', {
@@ -164,7 +164,7 @@ describe('prices', () => {
   })
   test('an add-on in a gap costs its goods only; beside the mask it costs its minutes too', () => {
     const plan = visit('brightening')
-    const lips = addOnsOf(plan, costs(plan), rates).find((one) => one.stepId === 'lips')!
+    const lips = addOnsOf(plan, costs(plan), rates).find((addOn) => addOn.stepId === 'lips')!
     expect([lips.extraS, lips.breakEvenMinor]).toEqual([0, lips.goodsMinor])
     // 10 min at 26.00 + 9.00 an hour = 5.83⅓ → 584 with what it uses.
     expect(addOnOf(0, 600, rates)).toMatchObject({
@@ -210,6 +210,6 @@ test('what of a kit goes home: half a vial, all of the rest; nothing that is use
     })),
   )
   expect(
-    restOfKit(kit, [{ productId: 'moor-vial', amount: 3 }]).map((one) => one.productId),
+    restOfKit(kit, [{ productId: 'moor-vial', amount: 3 }]).map((part) => part.productId),
   ).toEqual(['sorrel-spot', 'niacin-serum'])
 })

@@ -52,7 +52,7 @@ export function forecast(
 ): ProductForecast[] {
   return stocked.map(({ product, batches }) => {
     const own = demands
-      .filter((one) => one.productId === product.id)
+      .filter((demand) => demand.productId === product.id)
       .sort((a, b) => a.date.localeCompare(b.date))
     const { left, runsOutOn, short } = consume(product, batches, own)
     const usable = (batch: Batch) => {
@@ -71,7 +71,7 @@ export function forecast(
       name: product.name,
       unit: unitOf(product),
       usableNow: tenth(batches.filter(usable).reduce((sum, batch) => sum + batch.left, 0)),
-      booked: tenth(own.reduce((sum, one) => sum + one.amount, 0)),
+      booked: tenth(own.reduce((sum, batch) => sum + batch.amount, 0)),
       visits: own.length,
       runsOutOn,
       short: tenth(short),
@@ -111,19 +111,19 @@ export function orderList(
   products: readonly Product[],
 ): OrderLine[] {
   return forecasts
-    .filter((one) => one.short > 0)
-    .map((one) => {
-      const pack = products.find((product) => product.id === one.productId)?.pack
+    .filter((forecast) => forecast.short > 0)
+    .map((forecast) => {
+      const pack = products.find((product) => product.id === forecast.productId)?.pack
       const packs = pack
-        ? Math.max(1, Math.ceil((one.short * (1 + RESERVE)) / pack.amount - 1e-9))
+        ? Math.max(1, Math.ceil((forecast.short * (1 + RESERVE)) / pack.amount - 1e-9))
         : 1
       return {
-        productId: one.productId,
-        name: one.name,
+        productId: forecast.productId,
+        name: forecast.name,
         packs,
-        packAmount: pack?.amount ?? one.short,
-        unit: one.unit,
-        by: one.runsOutOn!,
+        packAmount: pack?.amount ?? forecast.short,
+        unit: forecast.unit,
+        by: forecast.runsOutOn!,
         priceMinor: packs * (pack?.priceMinor ?? 0),
       }
     })

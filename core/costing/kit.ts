@@ -15,8 +15,8 @@ export function restOfKit(
       Math.round(
         (item.amount -
           used
-            .filter((one) => one.productId === item.productId)
-            .reduce((sum, one) => sum + one.amount, 0)) *
+            .filter((use) => use.productId === item.productId)
+            .reduce((sum, use) => sum + use.amount, 0)) *
           100,
       ) / 100
     return rest > 0 ? [{ productId: item.productId, amount: rest, home: item.home }] : []

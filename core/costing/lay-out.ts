@@ -74,9 +74,9 @@ export function layOut(
       name: productById(shelf, use.productId)?.name ?? use.productId,
       lot: productById(shelf, use.productId)?.lot,
     })),
-    addOns: addOnsOf(plan, cost.most, money.rates).map((one) => ({
-      ...one,
-      ref: addOnRef(plan.steps.find((step) => step.id === one.stepId)!),
+    addOns: addOnsOf(plan, cost.most, money.rates).map((addOn) => ({
+      ...addOn,
+      ref: addOnRef(plan.steps.find((step) => step.id === addOn.stepId)!),
     })),
   }
 }
@@ -85,8 +85,8 @@ export function layOut(
 const mixTimes = (plan: FittedPlan, stepIds: readonly string[]): Record<string, number> =>
   Object.fromEntries(
     stepIds.flatMap((stepId) => {
-      const own = plan.segments.filter((one) => one.stepId === stepId)
-      const first = own.find((one) => one.kind === 'prepare') ?? own[0]
+      const own = plan.segments.filter((part) => part.stepId === stepId)
+      const first = own.find((part) => part.kind === 'prepare') ?? own[0]
       return first ? [[stepId, first.startS]] : []
     }),
   )
@@ -99,7 +99,7 @@ function towelTimes(plan: FittedPlan): Record<string, number> {
         (segment) =>
           [
             trayId(step, segment),
-            plan.segments.find((one) => one.id === partId(step, segment)),
+            plan.segments.find((part) => part.id === partId(step, segment)),
           ] as const,
       ),
     ),

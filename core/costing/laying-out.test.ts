@@ -16,14 +16,14 @@ describe('what laying out needs', () => {
     const plan = compile(input)
     const [infusion] = layOut(input, plan, money).infusions
     expect(infusion!.mL).toBe(4)
-    expect(infusion!.zones.map((one) => one.zone)).toEqual(
+    expect(infusion!.zones.map((other) => other.zone)).toEqual(
       plan.steps
         .find((step) => step.id === 'infuse')!
         .passes!.zones.filter((zone) =>
           plan.steps.find((step) => step.id === 'infuse')!.zones.includes(zone),
         ),
     )
-    expect(infusion!.zones.reduce((sum, one) => sum + Math.round(one.mL * 100), 0)).toBe(400)
+    expect(infusion!.zones.reduce((sum, zone) => sum + Math.round(zone.mL * 100), 0)).toBe(400)
   })
   test('bowls begin where the schedule has them, and a towel leaves the cabinet early enough', () => {
     const input = visitOf('Wren Castellane', cardOf('set-mask'), {
@@ -33,17 +33,17 @@ describe('what laying out needs', () => {
     const laid = layOut(input, plan, money)
     for (const [stepId, atS] of Object.entries(laid.mixAtS))
       expect(atS).toBe(
-        plan.segments.find((one) => one.stepId === stepId && one.kind === 'prepare')!.startS,
+        plan.segments.find((part) => part.stepId === stepId && part.kind === 'prepare')!.startS,
       )
     const towels = plan.tray.filter((item) => item.readyInS !== undefined)
     expect(towels.length).toBeGreaterThan(0)
     for (const item of towels)
       expect(
         plan.segments.some(
-          (one) =>
-            one.stepId === item.stepId &&
-            one.kind === 'remove' &&
-            one.startS - item.readyInS! === laid.towelOutS[item.id],
+          (part) =>
+            part.stepId === item.stepId &&
+            part.kind === 'remove' &&
+            part.startS - item.readyInS! === laid.towelOutS[item.id],
         ),
       ).toBe(true)
   })
@@ -51,28 +51,28 @@ describe('what laying out needs', () => {
     const input = visitOf('Wren Castellane', cardOf('brightening'), {
       shelf: {
         ...SHELF,
-        products: SHELF.products.map((one) =>
-          one.id === 'oat-cleanser' ? { ...one, lot: 'OM-12' } : one,
+        products: SHELF.products.map((product) =>
+          product.id === 'oat-cleanser' ? { ...product, lot: 'OM-12' } : product,
         ),
       },
     })
     const laid = layOut(input, compile(input), money)
-    expect(laid.taken.find((one) => one.productId === 'oat-cleanser')).toEqual({
+    expect(laid.taken.find((use) => use.productId === 'oat-cleanser')).toEqual({
       productId: 'oat-cleanser',
       name: 'Oat Milk Cleanser',
       amount: 8,
       unit: 'mL',
       lot: 'OM-12',
     })
-    expect(new Set(laid.taken.map((one) => one.productId)).size).toBe(laid.taken.length)
-    expect(laid.addOns.map((one) => one.ref)).toContain('berry-lip-mask')
+    expect(new Set(laid.taken.map((use) => use.productId)).size).toBe(laid.taken.length)
+    expect(laid.addOns.map((addOn) => addOn.ref)).toContain('berry-lip-mask')
     expect(laid.cards.map((card) => card.stepId)).toEqual(['enzyme', 'kelp'])
   })
   test('a card before any client: what it costs, and its enhancements apart', () => {
     const { cost, totalS, addOns } = costOfCard(cardOf('brightening').steps, SHELF, SUPPLIES, rates)
     expect(cost.lines.reduce((sum, line) => sum + line.minor, 0)).toBe(cost.totalMinor)
     expect(totalS).toBeGreaterThan(3000)
-    expect(addOns.map((one) => [one.ref, one.extraS])).toEqual(
+    expect(addOns.map((addOn) => [addOn.ref, addOn.extraS])).toEqual(
       expect.arrayContaining([
         ['berry-lip-mask', 0],
         ['scalp', 0],

@@ -80,8 +80,8 @@ export function compareOffers(
   addOns: readonly { readonly priceMinor: number; readonly costMinor: number }[],
   includedMinor: number,
 ): Offers {
-  const price = addOns.reduce((sum, one) => sum + one.priceMinor, 0)
-  const cost = addOns.reduce((sum, one) => sum + one.costMinor, 0)
+  const price = addOns.reduce((sum, on) => sum + on.priceMinor, 0)
+  const cost = addOns.reduce((sum, on) => sum + on.costMinor, 0)
   const oneByOneMinor = base.priceMinor + price
   const includedProfitMinor = includedMinor - base.costMinor - cost
   const share =

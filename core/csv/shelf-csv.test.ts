@@ -6,8 +6,8 @@ import { mergeRow, readShelfCsv, SHELF_COLUMNS, shelfCsv } from '.'
 
 const setting = { minorDigits: 2, today: '2026-11-25' }
 const products = SHELF.products
-  .filter((one) => !one.recipe)
-  .map((one): Product => ({ ...one, stock: 0 }))
+  .filter((product) => !product.recipe)
+  .map((product): Product => ({ ...product, stock: 0 }))
 const withBatches = products.map((product) => ({
   product,
   batch: batchesOf(product.id)[0],
@@ -21,7 +21,7 @@ describe('out and in again', () => {
     const table = parse(text, { columns: true, bom: true }) as Record<string, string>[]
     expect(table).toHaveLength(products.length)
     expect(Object.keys(table[0]!)).toEqual([...SHELF_COLUMNS])
-    expect(table.map((row) => row.name)).toEqual(products.map((one) => one.name))
+    expect(table.map((row) => row.name)).toEqual(products.map((product) => product.name))
     for (const [at, row] of table.entries()) expect(row.inci).toBe(products[at]!.inci ?? '')
     expect(text.split('\r\n').length).toBeGreaterThan(products.length)
   })
@@ -72,7 +72,7 @@ describe('out and in again', () => {
 })
 
 describe('what a table cannot say stays as it was', () => {
-  const cleanser = products.find((one) => one.id === 'oat-cleanser')!
+  const cleanser = products.find((product) => product.id === 'oat-cleanser')!
   test('a price alone changes a price alone', () => {
     const { rows } = read(
       lines(

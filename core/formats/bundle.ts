@@ -95,11 +95,11 @@ export function stepFaults(steps: readonly Step[], at: number): BundleFault[] {
     ['within.stepId', step.within?.stepId],
   ] as const
   return [
-    ...(steps.findIndex((one) => one.id === step.id) < at
+    ...(steps.findIndex((other) => other.id === step.id) < at
       ? [{ path: `${path}.id`, says: `Two steps are called "${step.id}"; give one another id.` }]
       : []),
     ...named.flatMap(([name, id]) =>
-      id !== undefined && !steps.some((one) => one.id === id)
+      id !== undefined && !steps.some((step) => step.id === id)
         ? [{ path: `${path}.${name}`, says: `No step "${id}" in this protocol.` }]
         : [],
     ),

@@ -51,8 +51,8 @@ export function cardOf(
     format: 'zen-ladder/protocol',
     version: 1,
     protocol,
-    products: shelf.products.filter((one) => products.has(one.id)),
-    devices: shelf.devices.filter((one) => devices.has(one.id)),
+    products: shelf.products.filter((product) => products.has(product.id)),
+    devices: shelf.devices.filter((device) => devices.has(device.id)),
   }
 }
 
@@ -82,11 +82,11 @@ export function missingFrom(
 ): string[] {
   const { products, devices } = namedIn(card.protocol.steps)
   const nameOf = (id: string) =>
-    card.products.find((one) => one.id === id)?.name ??
-    card.devices.find((one) => one.id === id)?.name ??
+    card.products.find((product) => product.id === id)?.name ??
+    card.devices.find((device) => device.id === id)?.name ??
     id
   return [
-    ...[...products].filter((id) => !shelf.products.some((one) => one.id === id)),
-    ...[...devices].filter((id) => !shelf.devices.some((one) => one.id === id)),
+    ...[...products].filter((id) => !shelf.products.some((product) => product.id === id)),
+    ...[...devices].filter((id) => !shelf.devices.some((device) => device.id === id)),
   ].map(nameOf)
 }

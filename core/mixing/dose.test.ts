@@ -5,7 +5,7 @@ import { areaOf } from '../skin/areas'
 import { EYES, FACE, FACE_NECK, NECK, T_ZONE, WHOLE_FACE, ZONES } from '../skin/zones'
 import { doseFor } from './dose'
 
-const product = (id: string) => SHELF.products.find((one) => one.id === id)!
+const product = (id: string) => SHELF.products.find((product) => product.id === id)!
 const use = (id: string) => product(id).uses[0]!
 
 describe('areas, against published figures (values from memory)', () => {

@@ -124,7 +124,7 @@ function propertiesOf(own: readonly Property[], parts: readonly Product[]): Prop
     ...(part.pH !== undefined && part.pH > ALKALINE_PH ? ['alkaline' as const] : []),
     ...(part.pH !== undefined &&
     part.pH < AHA_REVIEW.professional.pH &&
-    part.actives.some((one) => isReviewed(one.name))
+    part.actives.some((active) => isReviewed(active.name))
       ? ['outside-review' as const]
       : []),
   ])

@@ -19,7 +19,7 @@ import {
 } from '.'
 
 const { products } = SHELF
-const by = (id: string) => products.find((one) => one.id === id)!
+const by = (id: string) => products.find((product) => product.id === id)!
 
 describe('working and setting time against water', () => {
   const alginate = { by: 'alginate', at: { celsius: 20, workingS: 240, setsS: 480 } } as const
@@ -123,9 +123,9 @@ describe('an infusion dose over its zones', () => {
   test('4 mL in seventeen minutes last to the last zone: by area, nothing left, nothing missing', () => {
     const zones = ['forehead', 'cheek-left', 'cheek-right', 'chin'] as const
     const spread = spreadDose(4, 17 * 60, zones)
-    expect(spread.map((one) => one.zone)).toEqual(zones)
-    expect(spread.reduce((sum, one) => sum + Math.round(one.mL * 100), 0)).toBe(400)
-    expect(spread.reduce((sum, one) => sum + one.seconds, 0)).toBe(1020)
+    expect(spread.map((dose) => dose.zone)).toEqual(zones)
+    expect(spread.reduce((sum, dose) => sum + Math.round(dose.mL * 100), 0)).toBe(400)
+    expect(spread.reduce((sum, dose) => sum + dose.seconds, 0)).toBe(1020)
     expect(spread[0]!.mL / spread[3]!.mL).toBeCloseTo(areaOf(['forehead']) / areaOf(['chin']), 1)
   })
   test('no zones, no dose; a zone without an area has its part too', () => {
@@ -139,7 +139,7 @@ describe('an infusion dose over its zones', () => {
 
 describe('a house mix as the shelf and the rules see it', () => {
   const shelf = composedShelf(SHELF)
-  const mixed = (id: string) => shelf.products.find((one) => one.id === id)!
+  const mixed = (id: string) => shelf.products.find((product) => product.id === id)!
   test('ingredients, actives and stock follow from the parts; the scarcest says how much', () => {
     expect(mixed('oat-cocktail').inci).toContain('Avena Sativa Kernel Flour')
     expect(mixed('oat-cocktail').actives).toEqual([{ name: 'panthenol', percent: 1.667 }])
@@ -148,15 +148,15 @@ describe('a house mix as the shelf and the rules see it', () => {
     expect(mixed('oat-cocktail').stock).toBe(342.8)
   })
   test('a part without an ingredient list leaves the mix unread, a missing part leaves it without stock', () => {
-    const unread = SHELF.products.map((one) => {
-      if (one.id !== 'kaolin-powder') return one
-      const { inci: _, ...bare } = one
+    const unread = SHELF.products.map((product) => {
+      if (product.id !== 'kaolin-powder') return product
+      const { inci: _, ...bare } = product
       return bare
     })
     expect(composed(by('oat-cocktail'), unread).inci).toBeUndefined()
     const gone = composed(
       by('oat-cocktail'),
-      products.filter((one) => one.id !== 'kaolin-powder'),
+      products.filter((product) => product.id !== 'kaolin-powder'),
     )
     expect([gone.inci, gone.stock]).toEqual([undefined, 0])
   })
@@ -207,17 +207,21 @@ describe('a house mix as the shelf and the rules see it', () => {
     const bad = composedShelf(
       withPartReplaced(SHELF, 'oat-cocktail', 'panthenol-drops', 'glycolic-peel'),
     )
-    expect(bad.products.find((one) => one.id === 'oat-cocktail')!.properties).toContain('acid')
+    expect(bad.products.find((product) => product.id === 'oat-cocktail')!.properties).toContain(
+      'acid',
+    )
     const good = composedShelf(
       withPartReplaced(bad, 'oat-cocktail', 'glycolic-peel', 'panthenol-drops'),
     )
-    expect(good.products.find((one) => one.id === 'oat-cocktail')).toEqual(mixed('oat-cocktail'))
+    expect(good.products.find((product) => product.id === 'oat-cocktail')).toEqual(
+      mixed('oat-cocktail'),
+    )
   })
 })
 
 describe('mixing cards', () => {
   test('30 g of kelp powder with 90 mL of water at 20 °C: four minutes, and the hands need less', () => {
-    const card = mixCards(BRIGHTENING.steps, SHELF).find((one) => one.stepId === 'kelp')!
+    const card = mixCards(BRIGHTENING.steps, SHELF).find((card) => card.stepId === 'kelp')!
     expect(card).toMatchObject({
       waterMl: 90,
       celsius: 20,
@@ -232,7 +236,7 @@ describe('mixing cards', () => {
       mixCards(BRIGHTENING.steps, SHELF),
       mixCards(BRIGHTENING.steps, SHELF, { kelp: 26 }),
       mixCards(BRIGHTENING.steps, SHELF, {}, 'L'),
-    ].map((cards) => cards.find((one) => one.stepId === 'kelp')!)
+    ].map((cards) => cards.find((card) => card.stepId === 'kelp')!)
     expect([usual!.times!.workingS, warm!.times!.workingS]).toEqual([240, 204])
     expect([large!.dose.amount, large!.waterMl]).toEqual([33.6, 100.8])
   })
@@ -242,23 +246,23 @@ describe('mixing cards', () => {
       prep: { size: 'M', waterC: { kelp: 30 }, standIns: {}, partStandIns: {} },
     })
     const [mix, on] = ['kelp/mix', 'kelp/on'].map((id) =>
-      plan.segments.find((one) => one.id === id)!,
+      plan.segments.find((part) => part.id === id)!,
     )
     expect(on!.endS - mix!.endS).toBeLessThanOrEqual(180)
-    expect(plan.steps.find((one) => one.id === 'kelp')!.segments[0]!.workingS).toBe(180)
+    expect(plan.steps.find((step) => step.id === 'kelp')!.segments[0]!.workingS).toBe(180)
   })
   test('a mix that must rest is mixed that much earlier, and never applied before it has rested', () => {
     const rested = {
       ...SHELF,
-      products: products.map((one) =>
-        one.id === 'rice-enzyme' || one.id === 'pineapple-enzyme'
-          ? { ...one, mixing: { ...one.mixing, restS: 180 } }
-          : one,
+      products: products.map((product) =>
+        product.id === 'rice-enzyme' || product.id === 'pineapple-enzyme'
+          ? { ...product, mixing: { ...product.mixing, restS: 180 } }
+          : product,
       ),
     }
     const ends = (shelf: typeof SHELF) => {
       const plan = compile({ ...visitOf('Wren Castellane', cardNamed('brightening')), shelf })
-      return ['enzyme/mix', 'enzyme/on'].map((id) => plan.segments.find((one) => one.id === id)!)
+      return ['enzyme/mix', 'enzyme/on'].map((id) => plan.segments.find((part) => part.id === id)!)
     }
     const [mix, on] = ends(rested)
     expect(on!.startS - mix!.endS).toBeGreaterThanOrEqual(180)

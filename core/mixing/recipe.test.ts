@@ -9,7 +9,7 @@ import { partsOf, scaleRecipe } from './recipe'
 
 const { products } = SHELF
 const mix = (id: string): Product & { recipe: Recipe } =>
-  products.find((one) => one.id === id) as Product & { recipe: Recipe }
+  products.find((product) => product.id === id) as Product & { recipe: Recipe }
 const COCKTAIL = mix('meadow-cocktail').recipe
 const of = (...parts: [string, number][]): Recipe => ({
   by: 'mass',
@@ -176,12 +176,12 @@ describe('limits of what is stirred in', () => {
 test('units never mix: whatever is taken is counted as the shelf counts it, and the grams are the dose', () => {
   fc.assert(
     fc.property(
-      fc.constantFrom(...products.filter((one) => one.recipe)),
+      fc.constantFrom(...products.filter((product) => product.recipe)),
       fc.integer({ min: 10, max: 5000 }),
       (product, tenths) => {
         const taken = partsOf(product, { amount: tenths / 10, unit: 'g' }, products)
         for (const part of taken)
-          expect(part.unit).toBe(unitOf(products.find((one) => one.id === part.productId)!))
+          expect(part.unit).toBe(unitOf(products.find((product) => product.id === part.productId)!))
         const grams = scaleRecipe(product.recipe!, products, {
           amount: tenths / 10,
           unit: 'g',

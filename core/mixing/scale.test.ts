@@ -19,7 +19,7 @@ describe('the simulated scale', () => {
             samples.push(sample)
             if (samples.length === 24) break
           }
-          const settled = samples.filter((one) => one.steady)
+          const settled = samples.filter((sample) => sample.steady)
           expect(settled.length).toBeGreaterThan(4)
           expect(new Set(settled.map((one) => one.grams)).size).toBe(1)
           expect(Math.abs(settled[0]!.grams - target) / target).toBeLessThanOrEqual(

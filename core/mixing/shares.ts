@@ -29,7 +29,7 @@ export function massShares(
           part.parts,
           spoonOf(
             part.productId,
-            products.find((one) => one.id === part.productId),
+            products.find((product) => product.id === part.productId),
           ),
         ),
   )
@@ -56,7 +56,7 @@ export function mixActives(
   const shares = massShares(recipe, products)
   const found = new Map<string, { percent: number; from: string[] }>()
   for (const [id, share] of shares.of) {
-    const product = products.find((one) => one.id === id)
+    const product = products.find((product) => product.id === id)
     for (const active of product?.actives ?? []) {
       const known = found.get(active.name) ?? { percent: 0, from: [] }
       found.set(active.name, {

@@ -65,7 +65,7 @@ function setUp(first: Step, steps: readonly Step[], shelf: Shelf): TrayEntry[] {
   )
   const stings = steps.some((step) =>
     productById(shelf, step.product?.productId)?.expected.some(
-      (one) => one.sensation === 'stinging' || one.sensation === 'warm',
+      (other) => other.sensation === 'stinging' || other.sensation === 'warm',
     ),
   )
   const ids: SupplyId[] = [

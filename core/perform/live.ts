@@ -79,10 +79,10 @@ export function liveAt(plan: Ladder, state: Omit<RunState<Ladder>, 'plan'>, nowM
 /** False once a step has put something on the skin that has to come off, until it is off. */
 export function mayLeaveOut(live: Pick<Live, 'segments'>, stepId: string): boolean {
   const own = live.segments.filter(
-    (one) => one.segment.stepId === stepId && one.segment.kind !== 'prepare',
+    (part) => part.segment.stepId === stepId && part.segment.kind !== 'prepare',
   )
   return (
-    !own.some((one) => one.segment.kind === 'remove') || !own.some((one) => BEGUN.has(one.status))
+    !own.some((run) => run.segment.kind === 'remove') || !own.some((run) => BEGUN.has(run.status))
   )
 }
 const BEGUN: ReadonlySet<LiveSegment['status']> = new Set(['done', 'inferred', 'now'])
@@ -90,7 +90,7 @@ const BEGUN: ReadonlySet<LiveSegment['status']> = new Set(['done', 'inferred', '
 /** The step that can be left out now: what the hands are at, or what they come to next. Undefined: nothing, it lies on the skin. */
 export function skippable(live: Live): string | undefined {
   return [live.hands, live.next]
-    .map((one) => one?.segment.stepId)
+    .map((run) => run?.segment.stepId)
     .find((stepId) => stepId !== undefined && mayLeaveOut(live, stepId))
 }
 

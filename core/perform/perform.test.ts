@@ -87,7 +87,7 @@ describe('the run log', () => {
     ]
     const state = reduceRun(plan, [...b, ...a])
     expect(state.segments.get('enzyme/off')!.startedMs).toBe(START + 9 * MIN)
-    expect(state.sensations.map((one) => one.sensation).sort()).toEqual(['stinging', 'warm'])
+    expect(state.sensations.map((other) => other.sensation).sort()).toEqual(['stinging', 'warm'])
   })
   test('an event taken back leaves no trace but its retraction', () => {
     const done = event(2, START + MIN, { type: 'finished', segmentId: 'eyes/on' })
@@ -136,8 +136,8 @@ describe('the run log', () => {
     expect(live.hands?.segment.stepId).toBe('massage')
     expect(
       live.segments
-        .filter((one) => one.segment.stepId === 'kelp')
-        .every((one) => one.status === 'skipped'),
+        .filter((part) => part.segment.stepId === 'kelp')
+        .every((part) => part.status === 'skipped'),
     ).toBe(true)
   })
   test('left out can be what the hands are at, else what they come to next, never what lies on the skin', () => {

@@ -59,7 +59,7 @@ export function answerSensation(
       says: 'Free eyes, nose and mouth first.',
       action: `Speak calmly, raise the head, ${off}.`,
     }
-  const expected = product?.expected.find((one) => one.sensation === sensation)
+  const expected = product?.expected.find((other) => other.sensation === sensation)
   if (expected && sinceS <= expected.fadeS)
     return {
       level: 'normal',

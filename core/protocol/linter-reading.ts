@@ -31,7 +31,7 @@ export interface Check {
   readonly judge: Judge
 }
 
-const here = (one: Read, other: Read): boolean => zonesMeet(one.step.zones, other.step.zones)
+const here = (read: Read, other: Read): boolean => zonesMeet(read.step.zones, other.step.zones)
 export const later = (steps: Steps, at: number): Read[] =>
   steps.slice(at + 1).filter((other) => here(other, steps[at]!))
 export const earlier = (steps: Steps, at: number): Read[] =>

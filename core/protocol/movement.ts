@@ -10,7 +10,7 @@ export const movementSeconds = ({ path, repetitions, secondsEach, sides }: Movem
 
 /** Seconds of a list of movements, rounded up to whole seconds. */
 export const movementsSeconds = (movements: readonly Movement[]): number =>
-  Math.ceil(movements.reduce((sum, one) => sum + movementSeconds(one), 0))
+  Math.ceil(movements.reduce((sum, movement) => sum + movementSeconds(movement), 0))
 
 /** Shortest and longest of a massage against its sum: a third fewer repetitions, half as many again (house figures). */
 const FEWEST = 0.67

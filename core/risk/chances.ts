@@ -95,7 +95,7 @@ function driversOf(
   if (variance === 0) return []
   return plan.steps
     .map((step, at) => ({ stepId: step.id, share: covariance(own[at]!, totals) / variance }))
-    .filter((one) => one.share >= WORTH_TELLING)
+    .filter((driver) => driver.share >= WORTH_TELLING)
     .sort((a, b) => b.share - a.share)
 }
 

@@ -57,17 +57,17 @@ export function paceOf(
     )
     for (const step of state.plan.steps) {
       const done = live.segments.filter(
-        (one) =>
-          one.segment.stepId === step.id &&
-          one.segment.hands &&
-          one.status === 'done' &&
-          one.segment.endS > one.segment.startS,
+        (part) =>
+          part.segment.stepId === step.id &&
+          part.segment.hands &&
+          part.status === 'done' &&
+          part.segment.endS > part.segment.startS,
       )
       const planned = done.reduce(
-        (sum, one) => sum + (one.segment.endS - one.segment.startS) * 1000,
+        (sum, run) => sum + (run.segment.endS - run.segment.startS) * 1000,
         0,
       )
-      const actual = done.reduce((sum, one) => sum + Math.max(0, one.toMs - one.fromMs), 0)
+      const actual = done.reduce((sum, run) => sum + Math.max(0, run.toMs - run.fromMs), 0)
       if (planned > 0 && actual > 0)
         logs.set(step.phase, [
           ...(logs.get(step.phase) ?? []),
@@ -79,7 +79,7 @@ export function paceOf(
     kinds: Object.fromEntries(
       [...logs].map(([kind, seen]) => [
         kind,
-        { n: seen.length, meanLog: seen.reduce((sum, one) => sum + one, 0) / seen.length },
+        { n: seen.length, meanLog: seen.reduce((sum, finding) => sum + finding, 0) / seen.length },
       ]),
     ),
   }

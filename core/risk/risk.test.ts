@@ -194,7 +194,7 @@ describe('a practitioner’s pace', () => {
       elapsedMs: second * 1000,
       body,
     })
-    const first = plan.segments.filter((one) => one.hands && one.stepId === 'a')[0]!
+    const first = plan.segments.filter((part) => part.hands && part.stepId === 'a')[0]!
     const started = first.startS
     const events = [
       event(1, 0, { type: 'start' }),

@@ -14,7 +14,7 @@ describe('the book itself', () => {
       'F',
       'H',
     ])
-    expect(EMERGENCIES.map((one) => one.id)).toEqual(['G01', 'G02', 'G03'])
+    expect(EMERGENCIES.map((emergency) => emergency.id)).toEqual(['G01', 'G02', 'G03'])
     expect(RULE_BOOK.length).toBeGreaterThan(150)
     for (const rule of RULE_BOOK)
       expect(
@@ -28,7 +28,7 @@ describe('the book itself', () => {
         QUESTIONS.map((question) => question.code),
         one.id,
       ).toContain(one.code)
-    expect(new Set(KNOWN.map((one) => one.id)).size).toBe(KNOWN.length)
+    expect(new Set(KNOWN.map((entry) => entry.id)).size).toBe(KNOWN.length)
   })
   test('codes that rules ask for are questions', () => {
     const codes = new Set(QUESTIONS.map((question) => question.code))
@@ -39,17 +39,17 @@ describe('the book itself', () => {
     // A product without its list, and one that the skin reacted to, may come back with a reason (rules, family B).
     const never = ['stop', 'refer', 'postpone', 'scope', 'clearance']
     for (const rule of RULE_BOOK.filter(
-      (one) =>
-        !['B00', 'B03'].includes(one.id) &&
-        one.effects.some((effect) => never.includes(effect.effect)),
+      (rule) =>
+        !['B00', 'B03'].includes(rule.id) &&
+        rule.effects.some((effect) => never.includes(effect.effect)),
     ))
       expect(rule.overridable, rule.id).toBe('no')
   })
   test('all answered no: only what always holds is in force', () => {
     const { inForce } = constrain(RULE_BOOK, situationOf([], []))
-    expect(inForce.filter((one) => one.unasked)).toEqual([])
+    expect(inForce.filter((constraint) => constraint.unasked)).toEqual([])
     expect(
-      [...new Set(inForce.map((one) => one.because))]
+      [...new Set(inForce.map((constraint) => constraint.because))]
         .filter((because) => !because.startsWith('No tolerated history'))
         .sort(),
     ).toEqual(['a visit by day', 'always'])

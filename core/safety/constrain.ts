@@ -22,7 +22,9 @@ export interface Constraints extends Coverage {
 export function constrain(book: readonly Rule[], situation: Situation): Constraints {
   const { client, history, levers, date } = situation
   const suggestions = suggest(levers, history, date, ageOn(client.bornOn, date))
-  const firsts = suggestions.filter((one) => one.move === 'first').map((one) => one.lever)
+  const firsts = suggestions
+    .filter((suggestion) => suggestion.move === 'first')
+    .map((suggestion) => suggestion.lever)
   const known = knownFacts(situation, firsts)
   const rules = new Map(book.map((rule) => [rule.id, rule]))
   const found = [

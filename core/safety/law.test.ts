@@ -15,7 +15,7 @@ import type { PastVisit } from '../climb'
 const HAZARDS = [
   ...QUESTIONS.map((question) => question.code).filter((code) => !EVIDENCE_CODES.includes(code)),
   ...FAMILIES.map((family) => `allergy:${family.id}`),
-  ...KNOWN.filter((one) => one.kind === 'medicine').map((one) => medicineCode(one.id)),
+  ...KNOWN.filter((entry) => entry.kind === 'medicine').map((entry) => medicineCode(entry.id)),
 ]
 const fact: fc.Arbitrary<Fact> = fc.record({
   code: fc.constantFrom(...HAZARDS),
@@ -58,8 +58,8 @@ const lesion: fc.Arbitrary<Lesion> = fc.record({
   decision: fc.constant('leave' as const),
 })
 
-const keys = (one: Situation, book = RULE_BOOK) =>
-  constrain(book, one).inForce.map((constraint) => constraint.key)
+const keys = (situation: Situation, book = RULE_BOOK) =>
+  constrain(book, situation).inForce.map((constraint) => constraint.key)
 const lesions = fc.array(lesion, { maxLength: 25 })
 // One answer per question, so that shuffling the list does not change which is in force.
 const facts = fc.uniqueArray(fact, { selector: (one) => one.code, maxLength: 8 })
@@ -148,8 +148,8 @@ describe('the law, over the whole book', () => {
               ],
             },
           }
-          const binding = (one: Situation) =>
-            constrain(RULE_BOOK, one)
+          const binding = (situation: Situation) =>
+            constrain(RULE_BOOK, situation)
               .inForce.filter((constraint) => !['caution', 'advice'].includes(constraint.effect))
               .map((constraint) => constraint.key)
           const before = new Set(binding(plain))
@@ -170,7 +170,7 @@ describe('the law, over the whole book', () => {
     )
   })
   test('unknown on a stop-level question is never looser than no', () => {
-    for (const question of QUESTIONS.filter((one) => one.level === 'stop')) {
+    for (const question of QUESTIONS.filter((question) => question.level === 'stop')) {
       const unasked = situationOf([{ code: question.code, answer: 'unknown', askedOn: TODAY }], [])
       const more = constrain(RULE_BOOK, unasked).inForce.filter((constraint) => constraint.unasked)
       expect(more.length, question.code).toBeGreaterThan(0)
@@ -180,7 +180,7 @@ describe('the law, over the whole book', () => {
 })
 
 describe('medicines and conditions by what people call them', () => {
-  const found = (typed: string) => searchKnown(typed).map((one) => one.id)
+  const found = (typed: string) => searchKnown(typed).map((entry) => entry.id)
   test('names first, then synonyms; the beginning of any word is enough', () => {
     expect(found('doxy')).toEqual(['doxycycline'])
     expect(found('antibiotic')).toEqual(expect.arrayContaining(['doxycycline', 'ciprofloxacin']))

@@ -30,6 +30,6 @@ test.each([
   ['B-latex-kiwi', 'kiwi'],
   ['C02', 'patchy'],
 ])('%s says what it is about', (id, word) => {
-  const rule = RULE_BOOK.find((one) => one.id === id)
+  const rule = RULE_BOOK.find((rule) => rule.id === id)
   expect(rule && `${rule.title} ${conditionWords(rule.when)}`.toLowerCase()).toContain(word)
 })

@@ -5,7 +5,7 @@ import { present, type Chain, type Placed } from './problem'
  * Takes and gives placed parts; never changes anything but preparations, and never moves one later than its apply, the time it rests before that.
  */
 export function mixLate(chains: readonly Chain[], placed: readonly Placed[]): Placed[] {
-  const at = new Map(placed.map((one) => [one.partId, one]))
+  const at = new Map(placed.map((part) => [part.partId, part]))
   for (const chain of [...chains].reverse()) {
     const part = chain.prepare?.part
     const apply = chain.parts[0] && at.get(chain.parts[0].id)
@@ -24,7 +24,7 @@ export function mixLate(chains: readonly Chain[], placed: readonly Placed[]): Pl
     )
     if (endS !== undefined) at.set(part.id, { partId: part.id, startS: endS - lengthS, endS })
   }
-  return placed.map((one) => at.get(one.partId)!)
+  return placed.map((part) => at.get(part.partId)!)
 }
 
 /** A hands-on part, or a dwell of another step that needs somebody at the client, keeps the hands from mixing. */

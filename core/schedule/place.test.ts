@@ -83,7 +83,7 @@ describe('by hand', () => {
     expect(
       placed.kind !== 'infeasible' &&
         placed.kind !== 'stopped' &&
-        placed.placed.find((one) => one.partId === 'k-mix'),
+        placed.placed.find((part) => part.partId === 'k-mix'),
     ).toEqual({ partId: 'k-mix', startS: 6, endS: 8 })
   })
   test('mixing uses the free hands of the mask before', () => {
@@ -126,7 +126,7 @@ describe('by hand', () => {
     const [t, cheeks] = [mask('t', 10), mask('c', 15, { zones: ['chin'] })]
     const chin = (chain: Chain): Chain => ({
       ...chain,
-      parts: chain.parts.map((one) => ({ ...one, zones: ['chin'] })),
+      parts: chain.parts.map((part) => ({ ...part, zones: ['chin'] })),
     })
     expect(solve({ ...t, beside: 'masks' }, { ...chin(cheeks), beside: 'masks' })).toMatchObject({
       kind: 'optimal',

@@ -12,7 +12,7 @@ const toLab65 = converter('lab65')
 const asColour = ({ L, a, b }: Lab) => ({ mode: 'lab65' as const, l: L, a, b })
 
 /** Colour difference ΔE2000 of two readings (ISO/CIE 11664-6). About 1 is just seen. */
-export const deltaE2000 = (one: Lab, other: Lab): number => between(asColour(one), asColour(other))
+export const deltaE2000 = (lab: Lab, other: Lab): number => between(asColour(lab), asColour(other))
 
 /** The nearest sRGB colour of a reading, for a swatch: #rrggbb. */
 export const hexOf = (lab: Lab): string => formatHex(asColour(lab))

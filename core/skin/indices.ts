@@ -39,7 +39,7 @@ export function lesionIndex(grades: Partial<Record<LesionRegion, LesionGrade>>):
   return {
     score,
     of: WHOLE_MOST,
-    band: LESION_BANDS.findLast((one) => score >= one.from)?.name ?? 'none',
+    band: LESION_BANDS.findLast((band) => score >= band.from)?.name ?? 'none',
   }
 }
 
@@ -210,5 +210,5 @@ const ANGLE_BANDS = [
  */
 export function typologyAngle(L: number, b: number): { degrees: number; band: string } {
   const degrees = (Math.atan2(L - 50, b) * 180) / Math.PI
-  return { degrees, band: ANGLE_BANDS.find((one) => degrees > one.above)?.name ?? 'dark' }
+  return { degrees, band: ANGLE_BANDS.find((band) => degrees > band.above)?.name ?? 'dark' }
 }

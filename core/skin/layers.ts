@@ -28,17 +28,17 @@ export function zoneStacks(
 ): ReadonlyMap<ZoneId, readonly ZoneLayer[]> {
   const stacks = new Map<ZoneId, ZoneLayer[]>()
   const lying = laid
-    .filter((one) => one.onS <= atS && (one.offS === undefined || atS < one.offS))
+    .filter((layer) => layer.onS <= atS && (layer.offS === undefined || atS < layer.offS))
     .sort((a, b) => a.onS - b.onS)
-  for (const one of lying) {
-    for (const zone of one.zones)
+  for (const layer of lying) {
+    for (const zone of layer.zones)
       stacks.set(zone, [
         ...(stacks.get(zone) ?? []),
         {
-          stepId: one.stepId,
-          productId: one.productId,
-          sinceS: one.onS,
-          off: one.offS === undefined ? 'stays' : 'removed',
+          stepId: layer.stepId,
+          productId: layer.productId,
+          sinceS: layer.onS,
+          off: layer.offS === undefined ? 'stays' : 'removed',
         },
       ])
   }

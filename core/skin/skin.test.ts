@@ -97,7 +97,7 @@ describe('the skin in words', () => {
   })
   const words = (more: Partial<Reading>) => {
     const { type, conditions } = summarise(reading(more))
-    return [type.word, ...conditions.map((one) => one.word)]
+    return [type.word, ...conditions.map((condition) => condition.word)]
   }
   test('oily and dehydrated stand side by side, each with its evidence', () => {
     const summary = summarise(
@@ -108,7 +108,7 @@ describe('the skin in words', () => {
         ],
       }),
     )
-    expect([summary.type.word, summary.conditions.map((one) => one.word)]).toEqual([
+    expect([summary.type.word, summary.conditions.map((condition) => condition.word)]).toEqual([
       'oily',
       ['dehydrated'],
     ])

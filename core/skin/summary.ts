@@ -45,10 +45,10 @@ function typeOf(reading: Read): SummaryWord {
   const oil = evidenceOf(reading, 'oily', 'sebum', (value) => value > OILY_ABOVE)
   const dry = evidenceOf(reading, 'dry', 'sebum', (value) => value < DRY_BELOW)
   const [oilyT, oilyCheeks] = [
-    oil.some((one) => zonesMeet(one.zones, T_ZONE)),
-    oil.some((one) => zonesMeet(one.zones, CHEEKS)),
+    oil.some((finding) => zonesMeet(finding.zones, T_ZONE)),
+    oil.some((finding) => zonesMeet(finding.zones, CHEEKS)),
   ]
-  const evidence = [...oil, ...dry].map((one) => one.says)
+  const evidence = [...oil, ...dry].map((finding) => finding.says)
   if (oilyT && !oilyCheeks) return { word: 'combination', evidence }
   if (oil.length > 0 && dry.length > 0) return { word: 'combination', evidence }
   if (oil.length > 0) return { word: 'oily', evidence }
@@ -73,8 +73,8 @@ function evidenceOf(
       .filter((finding) => finding.kind === kind)
       .map((finding) => ({ says: said(finding), zones: finding.zones })),
     ...reading.meters
-      .filter((one) => one.kind === meter && speaks(one.value))
-      .map((one) => ({ says: measured(one), zones: [one.zone] })),
+      .filter((other) => other.kind === meter && speaks(other.value))
+      .map((meter) => ({ says: measured(meter), zones: [meter.zone] })),
   ]
 }
 
@@ -85,7 +85,7 @@ const found =
 const metered =
   (kind: MeterValue['kind'], speaks: (value: number) => boolean) =>
   ({ meters }: Read): string[] =>
-    meters.filter((one) => one.kind === kind && speaks(one.value)).map(measured)
+    meters.filter((meter) => meter.kind === kind && speaks(meter.value)).map(measured)
 
 const CONDITIONS: readonly { word: string; find: (reading: Read) => string[] }[] = [
   { word: 'impaired barrier', find: found(['barrier']) },

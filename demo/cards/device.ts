@@ -276,7 +276,7 @@ const ELEVEN: Movement[] = [
   move('nasolabial', 'vibration', 3, 3, { sides: 'each' }),
   move('forehead-hairline', 'effleurage', 6, 3),
   move('temple-point', 'press and hold', 3, 4),
-].map((one) => ({ ...one, with: 'probe and guiding hand' }))
+].map((movement) => ({ ...movement, with: 'probe and guiding hand' }))
 
 const TWO_CURRENTS = version('two-currents', 'Two Currents facial', [
   ...open,

@@ -12,7 +12,7 @@ export async function many<T extends z.ZodType>(
   values: readonly unknown[] = [],
 ): Promise<z.infer<T>[]> {
   const { rows } = await db.query<QueryResultRow>(sql, [...values])
-  return rows.map((one) => row.parse(one))
+  return rows.map((other) => row.parse(other))
 }
 
 /** The one row of a query, parsed, or undefined when there is none. */

@@ -64,14 +64,14 @@ export const listKnown = (db: Db, salonId: string): Promise<Known[]> =>
       ORDER BY position, id`,
     [salonId],
   )
-export const saveKnown = (db: Db, salonId: string, one: Known, position: number) =>
+export const saveKnown = (db: Db, salonId: string, known: Known, position: number) =>
   execute(
     db,
     `INSERT INTO known_thing (salon_id, id, kind, name, synonyms, code, position)
       VALUES ($1, $2, $3, $4, $5, $6, $7)
       ON CONFLICT (salon_id, id) DO UPDATE
       SET kind = $3, name = $4, synonyms = $5, code = $6`,
-    [salonId, one.id, one.kind, one.name, one.synonyms, one.code, position],
+    [salonId, known.id, known.kind, known.name, known.synonyms, known.code, position],
   )
 export const removeKnown = (db: Db, salonId: string, id: string) =>
   execute(db, 'DELETE FROM known_thing WHERE salon_id = $1 AND id = $2', [salonId, id])

@@ -26,7 +26,7 @@ export async function faultsOf(
   facts: readonly Fact[],
 ): Promise<FactFault[]> {
   const own = await listKnown(db, visit.salon_id)
-  const medicines = new Set((own.length > 0 ? own : KNOWN).map((one) => medicineCode(one.id)))
+  const medicines = new Set((own.length > 0 ? own : KNOWN).map((entry) => medicineCode(entry.id)))
   const latest = new Date(Math.max(Date.now(), visit.starts_at.getTime()) + DAY_MS)
     .toISOString()
     .slice(0, 10)

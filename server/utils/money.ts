@@ -22,13 +22,13 @@ export async function moneyOf(
   addOns: Record<string, Price>
 }> {
   const prices = await listPrices(db, salonId)
-  const own = prices.find((one) => one.kind === 'protocol' && one.ref === protocolId)
+  const own = prices.find((price) => price.kind === 'protocol' && price.ref === protocolId)
   return {
     ...(await ratesOf(db, salonId)),
     supplies: await listSupplies(db, salonId),
     price: own ? asPrice(own) : {},
     addOns: Object.fromEntries(
-      prices.filter((one) => one.kind === 'add-on').map((one) => [one.ref, asPrice(one)]),
+      prices.filter((price) => price.kind === 'add-on').map((price) => [price.ref, asPrice(price)]),
     ),
   }
 }

@@ -8,6 +8,6 @@ export function formatInTimeZone(at: Date, timeZone: string): { date: string; ho
     hour: '2-digit',
     hourCycle: 'h23',
   }).formatToParts(at)
-  const part = (type: string) => parts.find((one) => one.type === type)?.value ?? ''
+  const part = (type: string) => parts.find((part) => part.type === type)?.value ?? ''
   return { date: `${part('year')}-${part('month')}-${part('day')}`, hour: Number(part('hour')) }
 }

@@ -80,7 +80,7 @@ describe('patch tests', () => {
         })
       ).status,
     ).toBe(204)
-    expect((await visitOf(id)).patchTests.find((one) => one.id === testId)?.result).toBe('calm')
+    expect((await visitOf(id)).patchTests.find((other) => other.id === testId)?.result).toBe('calm')
     expect(
       (
         await owner.ask('PUT', `/api/visits/${id}/patch-tests/${testId}`, {
@@ -110,7 +110,7 @@ describe('patch tests', () => {
 
 describe('consent', () => {
   const sign = async (id: string, kind: string, more: object = {}) => {
-    const text = (await visitOf(id)).texts.find((one) => one.kind === kind)!
+    const text = (await visitOf(id)).texts.find((text) => text.kind === kind)!
     return owner.ask('POST', `/api/visits/${id}/consents`, {
       id: randomUUID(),
       factId: randomUUID(),
@@ -125,7 +125,7 @@ describe('consent', () => {
   test('is kept with its exact words; withdrawn once, never changed', async () => {
     const id = await book(owner, 'Marguerite Abiola')
     expect((await sign(id, 'treatment')).status).toBe(201)
-    const consent = (await visitOf(id)).consents.find((one) => one.kind === 'treatment')!
+    const consent = (await visitOf(id)).consents.find((consent) => consent.kind === 'treatment')!
     expect(consent.body.length).toBeGreaterThan(100)
     expect(
       (
@@ -157,7 +157,7 @@ describe('consent', () => {
     expect((await sign(id, 'guardian', { relation: 'guardian' })).status).toBe(201)
     expect((await planOf(id)).status).toBe('ready')
     const held = (await visitOf(id)).consents.filter(
-      (one) => one.kind === 'guardian' && one.withdrawnOn === null,
+      (consent) => consent.kind === 'guardian' && consent.withdrawnOn === null,
     )
     for (const consent of held)
       await owner.ask('DELETE', `/api/visits/${id}/consents/${consent.id}`, {
@@ -186,7 +186,7 @@ describe('consent', () => {
 describe('the words of a consent', () => {
   test('get a new version from the owner; what was signed keeps its own; two at once are one', async () => {
     const id = await book(owner, 'Marguerite Abiola')
-    const text = (await visitOf(id)).texts.find((one) => one.kind === 'photo-publish')!
+    const text = (await visitOf(id)).texts.find((text) => text.kind === 'photo-publish')!
     const body = {
       kind: 'photo-publish',
       after: text.version,
@@ -205,7 +205,7 @@ describe('the words of a consent', () => {
       owner.ask('POST', '/api/consent-texts', body),
     ])
     expect(both.map((one) => one.status).sort()).toEqual([201, 409])
-    expect((await visitOf(id)).texts.find((one) => one.kind === 'photo-publish')).toMatchObject({
+    expect((await visitOf(id)).texts.find((text) => text.kind === 'photo-publish')).toMatchObject({
       version: text.version + 1,
       body: body.body,
     })

@@ -102,7 +102,7 @@ export async function book(
     new Date(new Date(`${day.today}T06:00:00Z`).getTime() + (daysLater + 1) * 24 * HOUR_MS),
   )
   const { body, status } = await person.ask<{ id: string }>('POST', '/api/visits', {
-    clientId: day.choices.clients.find((one) => one.name === clientName)!.id,
+    clientId: day.choices.clients.find((client) => client.name === clientName)!.id,
     roomId: day.choices.rooms[0]!.id,
     practitionerId: day.choices.practitioners[0]!.id,
     protocolId,

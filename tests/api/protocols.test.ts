@@ -165,7 +165,7 @@ describe('protocols in the making', () => {
         owner.ask('POST', `/api/protocols/${id}/versions`, { basedOn: 0, note: `Nr ${n}`, steps }),
       ),
     )
-    expect(replies.map((one) => one.status).sort()).toEqual([201, 409])
+    expect(replies.map((reply) => reply.status).sort()).toEqual([201, 409])
     const { body: versions } = await owner.ask<{ version: number; note: string; by: string }[]>(
       'GET',
       `/api/protocols/${id}/versions`,
@@ -200,7 +200,7 @@ describe('the open file', () => {
     )
     expect(validate(file), JSON.stringify(validate.errors)).toBe(true)
     expect(validate({ ...file, format: 'something/else' })).toBe(false)
-    expect(file.products.map((one) => one.id)).toContain('moor-vial')
+    expect(file.products.map((product) => product.id)).toContain('moor-vial')
     const { body, status } = await create({ from: 'file', file })
     expect([status, body.missing]).toEqual([201, []])
     expect((await open(body.id)).draft!.steps).toEqual(file.protocol.steps)

@@ -169,7 +169,7 @@ describe('answers that cannot be', () => {
       ).status,
     ).toBe(204)
     expect(
-      (await visitOf(id)).input.client.facts.findLast((one) => one.code === 'sunburn')?.note,
+      (await visitOf(id)).input.client.facts.findLast((fact) => fact.code === 'sunburn')?.note,
     ).toBe('afternoon')
     expect(
       (

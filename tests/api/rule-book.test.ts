@@ -83,7 +83,7 @@ describe('the rule book of the studio', () => {
       'GET',
       '/api/rules/A04',
     )
-    expect(body.clients.map((one) => one.name)).toContain('Pilar Nwosu')
+    expect(body.clients.map((client) => client.name)).toContain('Pilar Nwosu')
     expect((await (await signedIn(DESK)).ask('GET', '/api/rules/A04')).status).toBe(403)
   })
   test('medicines: an own entry answers its question, and stays while a client takes it', async () => {

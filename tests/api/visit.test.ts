@@ -35,7 +35,7 @@ describe('fit, perform, close', () => {
       `/api/visits/${id}/events`,
       { events: [once, { ...once, wallMs: once.wallMs + 5 }] },
     )
-    expect(body.events.map((one) => one.id)).toEqual([once.id])
+    expect(body.events.map((event) => event.id)).toEqual([once.id])
   })
   test('a strong answer, or a check-in later, lowers the next visit', async () => {
     const lowest = async (client: string) => {
@@ -43,7 +43,7 @@ describe('fit, perform, close', () => {
       const { body } = await owner.ask<{ plan: FittedPlan }>('POST', `/api/visits/${id}/plan`)
       return {
         rung: body.plan.levers.find((use) => use.lever === 'enzyme')?.rung,
-        why: body.plan.suggestions.find((one) => one.lever === 'enzyme')!.why,
+        why: body.plan.suggestions.find((suggestion) => suggestion.lever === 'enzyme')!.why,
       }
     }
     const before = await lowest('Caspian Hurst')
@@ -111,7 +111,7 @@ describe('fit, perform, close', () => {
 
 test('the pace of a practitioner comes from signed visits, names no client and shrinks nothing by itself', async () => {
   const { body: day } = await owner.ask<Day>('GET', DEMO_DAY)
-  const id = day.visits.find((one) => one.client === 'Wren Castellane')!.id
+  const id = day.visits.find((visit) => visit.client === 'Wren Castellane')!.id
   const { status, body } = await owner.ask<{
     kinds: Record<string, { n: number; meanLog: number }>
   }>('GET', `/api/visits/${id}/pace`)

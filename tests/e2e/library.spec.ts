@@ -79,7 +79,7 @@ test('what is put away cannot be booked; what is not published is not offered', 
   const id = await copyOf(page, 'undertow', 'Not yet published')
   const owner = await signedIn(OWNER)
   const { body } = await owner.ask<{ choices: { protocols: { id: string }[] } }>('GET', '/api/day')
-  expect(body.choices.protocols.map((one) => one.id)).not.toContain(id)
+  expect(body.choices.protocols.map((protocol) => protocol.id)).not.toContain(id)
   const { body: card } = await owner.ask<{ draft: { steps: object[] } }>(
     'GET',
     `/api/protocols/${id}`,

@@ -178,7 +178,8 @@ export async function noFaults(page: Page, name: string) {
   const { violations } = await new AxeBuilder({ page }).analyze()
   expect(
     violations.map(
-      (one) => `${name}: ${one.id} ${one.nodes.map((node) => node.target.join(' ')).join(', ')}`,
+      (violation) =>
+        `${name}: ${violation.id} ${violation.nodes.map((node) => node.target.join(' ')).join(', ')}`,
     ),
   ).toEqual([])
 }

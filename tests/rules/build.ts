@@ -17,18 +17,18 @@ export type Case = readonly [
 ]
 
 export const planFor = (given: Given): FittedPlan => compile(input(given))
-export const step = (plan: FittedPlan, id: string) => plan.steps.find((one) => one.id === id)
+export const step = (plan: FittedPlan, id: string) => plan.steps.find((step) => step.id === id)
 export const has = (plan: FittedPlan, id: string) => step(plan, id) !== undefined
 export const gone = (plan: FittedPlan) => !has(plan, 'x')
 export const product = (plan: FittedPlan, id: string) => step(plan, id)?.product?.productId
 export const dwell = (plan: FittedPlan, id: string) =>
-  step(plan, id)?.segments.find((one) => one.kind === 'dwell')?.usualS
+  step(plan, id)?.segments.find((part) => part.kind === 'dwell')?.usualS
 export const warmth = (plan: FittedPlan, id: string) =>
-  step(plan, id)?.segments.find((one) => one.kind === 'remove')?.temperature
+  step(plan, id)?.segments.find((part) => part.kind === 'remove')?.temperature
 export const without = (plan: FittedPlan, ...zones: ZoneId[]) =>
   zones.every((zone) => !step(plan, 'x')!.zones.includes(zone))
 export const rungs = (plan: FittedPlan, id = 'x') => step(plan, id)?.lever?.rung
-export const minds = (plan: FittedPlan) => plan.cautions.map((one) => one.line).join(' · ')
+export const minds = (plan: FittedPlan) => plan.cautions.map((caution) => caution.line).join(' · ')
 export const trays = (plan: FittedPlan) => plan.tray.map((item) => item.name).join(' · ')
 export const of = (...facts: Fact[]) => ({ client: client(facts) })
 export const who = (more: Partial<Client>) => ({ client: client([], more) })
@@ -65,8 +65,8 @@ export const work = (properties: readonly Property[], more: Partial<Step> = {}):
   priority: 3,
   ...more,
 })
-export const day = BRIGHTENING.steps.filter((one) =>
-  ['cleanse-1', 'cream', 'sun', 'bye'].includes(one.id),
+export const day = BRIGHTENING.steps.filter((step) =>
+  ['cleanse-1', 'cream', 'sun', 'bye'].includes(step.id),
 )
 export const around = (...steps: Step[]): Given => ({
   protocol: protocolOf(day[0]!, ...steps, ...day.slice(1)),
@@ -106,16 +106,18 @@ export const scope = (
 export const self = (...hazards: string[]): Given => ({
   practitioner: { scope: ['minors', 'rf', 'needling'], hazards },
 })
-export const OPEN = SHELF.products.filter((one) => one.openSkinUse).map((one) => one.id)
+export const OPEN = SHELF.products
+  .filter((product) => product.openSkinUse)
+  .map((product) => product.id)
 export const shelfOf = (...products: Partial<Product>[]): Given => ({
   shelf: {
     ...SHELF,
     products: [
       ...SHELF.products,
-      ...products.map((one) => ({
+      ...products.map((product) => ({
         ...SHELF.products.find((known) => known.id === 'oat-mask')!,
         inci: 'Aqua, Glycerin',
-        ...one,
+        ...product,
       })),
     ],
   },
@@ -125,7 +127,7 @@ export const using = (id: string, properties: Property[] = []): Step =>
     phase: 'mask',
     title: id,
     product: { productId: id, useId: 'mask' },
-    segments: SHELF.products.find((one) => one.id === 'oat-mask')!.uses[0]!.segments,
+    segments: SHELF.products.find((product) => product.id === 'oat-mask')!.uses[0]!.segments,
   })
 export const tested = (result: PatchTest['result'], readOn = '2026-11-20'): Given =>
   who({

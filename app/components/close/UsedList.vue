@@ -12,18 +12,18 @@ const props = defineProps<{
 }>()
 const amounts = defineModel<Record<string, number>>({ required: true })
 const rows = computed(() =>
-  props.planned.map((one) => ({ ...one, amount: amounts.value[one.productId] ?? one.amount })),
+  props.planned.map((use) => ({ ...use, amount: amounts.value[use.productId] ?? use.amount })),
 )
 const trouble = ref('')
-const set = (one: Taken, event: Event) =>
+const set = (taken: Taken, event: Event) =>
   takeNumber(
     event,
-    one.name,
+    taken.name,
     (says) => {
       trouble.value = says
     },
     (value) => {
-      amounts.value = { ...amounts.value, [one.productId]: value ?? 0 }
+      amounts.value = { ...amounts.value, [taken.productId]: value ?? 0 }
     },
   )
 </script>
@@ -40,30 +40,30 @@ const set = (one: Taken, event: Event) =>
     <table class="w-full">
       <tbody>
         <template v-if="locked">
-          <tr v-for="one in used" :key="`${one.productId}${one.lot}`" class="border-b border-hair">
+          <tr v-for="use in used" :key="`${use.productId}${use.lot}`" class="border-b border-hair">
             <td class="py-1.5">
-              {{ one.name }}
+              {{ use.name }}
             </td>
             <td class="text-soft">
-              {{ one.lot ? `lot ${one.lot}` : '' }}
+              {{ use.lot ? `lot ${use.lot}` : '' }}
             </td>
-            <td class="text-right whitespace-nowrap">{{ figure(one.amount) }} {{ one.unit }}</td>
+            <td class="text-right whitespace-nowrap">{{ figure(use.amount) }} {{ use.unit }}</td>
           </tr>
         </template>
         <template v-else>
-          <tr v-for="one in rows" :key="one.productId" class="border-b border-hair">
+          <tr v-for="row in rows" :key="row.productId" class="border-b border-hair">
             <td class="py-1">
-              {{ one.name }}<span v-if="one.lot" class="text-sm text-soft"> lot {{ one.lot }}</span>
+              {{ row.name }}<span v-if="row.lot" class="text-sm text-soft"> lot {{ row.lot }}</span>
             </td>
             <td class="text-right whitespace-nowrap">
               <input
                 class="field !min-h-[36px] w-20 text-right"
                 inputmode="decimal"
-                v-shown="figure(one.amount)"
-                :aria-label="`${one.name}, ${one.unit} used`"
-                @change="set(one, $event)"
+                v-shown="figure(row.amount)"
+                :aria-label="`${row.name}, ${row.unit} used`"
+                @change="set(row, $event)"
               />
-              {{ one.unit }}
+              {{ row.unit }}
             </td>
           </tr>
         </template>

@@ -94,16 +94,16 @@ const flip = (id: string) =>
           {{ family.name }}
         </span>
         <button
-          v-for="one in REACTIONS"
-          :key="one.value"
+          v-for="reaction in REACTIONS"
+          :key="reaction.value"
           type="button"
           role="radio"
           class="pick text-sm"
-          :aria-checked="facts.get(`allergy:${family.id}`)?.reaction === one.value"
+          :aria-checked="facts.get(`allergy:${family.id}`)?.reaction === reaction.value"
           :disabled="disabled"
-          @click="emit('answer', [say(family.id, 'yes', { reaction: one.value })])"
+          @click="emit('answer', [say(family.id, 'yes', { reaction: reaction.value })])"
         >
-          {{ one.word }}
+          {{ reaction.word }}
         </button>
       </div>
       <p

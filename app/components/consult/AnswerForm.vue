@@ -47,16 +47,16 @@ const set = (change: Partial<SkinAnswer>) => {
       <p id="a-hours" class="mb-1">How long it lasted</p>
       <div role="radiogroup" aria-labelledby="a-hours" class="flex flex-wrap gap-1">
         <button
-          v-for="one in HOURS"
-          :key="one.value"
+          v-for="hour in HOURS"
+          :key="hour.value"
           type="button"
           role="radio"
           class="pick"
-          :aria-checked="answer.rednessHours === one.value"
+          :aria-checked="answer.rednessHours === hour.value"
           :disabled="disabled"
-          @click="set({ rednessHours: one.value })"
+          @click="set({ rednessHours: hour.value })"
         >
-          {{ one.word }}
+          {{ hour.word }}
         </button>
       </div>
     </div>

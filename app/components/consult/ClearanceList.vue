@@ -16,7 +16,7 @@ const all = CLEARANCE_RULES.map(({ id, title, clearance }) => ({
   ruleId: id,
 }))
 const choices = all.map(({ id, title, ruleId }) => ({ value: id, words: `${title} (${ruleId})` }))
-const titleOf = (id: string) => all.find((one) => one.id === id)?.title ?? id
+const titleOf = (id: string) => all.find((rule) => rule.id === id)?.title ?? id
 const choosing = ref('')
 const by = ref('')
 const on = ref(props.today)
@@ -43,22 +43,27 @@ function keep() {
     <h2 class="text-xl border-b border-line pb-2">Clearances: who gave them, when, until when</h2>
     <ul>
       <li
-        v-for="one in wanted"
-        :key="one.id"
+        v-for="clearance in wanted"
+        :key="clearance.id"
         class="flex items-center gap-3 py-2 border-b border-hair"
       >
         <span class="flex-1">
-          <span class="text-mind font-semibold">Wanted today: </span>{{ one.title }}
-          <span class="text-soft">({{ one.ruleId }})</span>
+          <span class="text-mind font-semibold">Wanted today: </span>{{ clearance.title }}
+          <span class="text-soft">({{ clearance.ruleId }})</span>
         </span>
-        <button type="button" class="rung" :disabled="disabled" @click="choosing = one.id">
+        <button type="button" class="rung" :disabled="disabled" @click="choosing = clearance.id">
           Record …
         </button>
       </li>
-      <li v-for="one in given" :key="`${one.clearance}${one.on}`" class="py-2 border-b border-hair">
-        {{ titleOf(one.clearance) }}: <span class="font-semibold">{{ one.by }}</span>,
-        {{ shortDate(one.on) }}{{ one.until ? ` until ${shortDate(one.until)}` : ', without an end'
-        }}<span v-if="one.until && one.until < today" class="text-mind font-semibold">
+      <li
+        v-for="clearance in given"
+        :key="`${clearance.clearance}${clearance.on}`"
+        class="py-2 border-b border-hair"
+      >
+        {{ titleOf(clearance.clearance) }}: <span class="font-semibold">{{ clearance.by }}</span>,
+        {{ shortDate(clearance.on)
+        }}{{ clearance.until ? ` until ${shortDate(clearance.until)}` : ', without an end'
+        }}<span v-if="clearance.until && clearance.until < today" class="text-mind font-semibold">
           · ended</span
         >
       </li>

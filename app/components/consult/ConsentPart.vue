@@ -35,7 +35,7 @@ const wanted = computed(() =>
     .sort((a, b) => ORDER.indexOf(a.kind) - ORDER.indexOf(b.kind)),
 )
 const signedOf = (text: ConsentText) =>
-  props.consents.find((one) => one.kind === text.kind && !one.withdrawnOn)
+  props.consents.find((consent) => consent.kind === text.kind && !consent.withdrawnOn)
 function begin(text: ConsentText) {
   open.value = text
   signer.value = text.kind === 'guardian' ? '' : props.client

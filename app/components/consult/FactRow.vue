@@ -74,17 +74,17 @@ const flip = (zones: readonly ZoneId[]) =>
       </p>
       <div role="radiogroup" :aria-labelledby="`q-${question.code}`" class="flex gap-1 shrink-0">
         <button
-          v-for="one in ANSWERS"
-          :key="one.value"
+          v-for="answer in ANSWERS"
+          :key="answer.value"
           type="button"
           role="radio"
           class="pick"
-          :class="one.value === 'yes' && 'pick-mind'"
-          :aria-checked="value === one.value"
+          :class="answer.value === 'yes' && 'pick-mind'"
+          :aria-checked="value === answer.value"
           :disabled="disabled"
-          @click="say({ answer: one.value })"
+          @click="say({ answer: answer.value })"
         >
-          {{ one.word }}
+          {{ answer.word }}
         </button>
       </div>
     </div>

@@ -13,12 +13,12 @@ const WORDS: Readonly<Record<Concern, string>> = {
   smooth: 'Smoother',
 }
 const left = computed(() =>
-  (Object.keys(WORDS) as Concern[]).filter((one) => !props.concerns.includes(one)),
+  (Object.keys(WORDS) as Concern[]).filter((concern) => !props.concerns.includes(concern)),
 )
 function move(at: number, by: -1 | 1) {
   const next = [...props.concerns]
-  const [one] = next.splice(at, 1)
-  next.splice(at + by, 0, one!)
+  const [concern] = next.splice(at, 1)
+  next.splice(at + by, 0, concern!)
   emit('rank', next)
 }
 </script>
@@ -28,20 +28,20 @@ function move(at: number, by: -1 | 1) {
     <h2 class="text-xl border-b border-line pb-2">What the client wants, the most wanted first</h2>
     <ol>
       <li
-        v-for="(one, at) in concerns"
-        :key="one"
+        v-for="(concern, at) in concerns"
+        :key="concern"
         class="flex items-center gap-3 py-2 border-b border-hair"
       >
         <span class="display text-2xl w-8">
           {{ at + 1 }}
         </span>
         <span class="flex-1 font-semibold">
-          {{ WORDS[one] }}
+          {{ WORDS[concern] }}
         </span>
         <button
           type="button"
           class="pick !px-0 grid place-items-center"
-          :aria-label="`${WORDS[one]}: more wanted`"
+          :aria-label="`${WORDS[concern]}: more wanted`"
           :disabled="disabled || at === 0"
           @click="move(at, -1)"
         >
@@ -50,7 +50,7 @@ function move(at: number, by: -1 | 1) {
         <button
           type="button"
           class="pick !px-0 grid place-items-center"
-          :aria-label="`${WORDS[one]}: less wanted`"
+          :aria-label="`${WORDS[concern]}: less wanted`"
           :disabled="disabled || at === concerns.length - 1"
           @click="move(at, 1)"
         >
@@ -59,12 +59,12 @@ function move(at: number, by: -1 | 1) {
         <button
           type="button"
           class="pick text-sm"
-          :aria-label="`${WORDS[one]}: not wanted`"
+          :aria-label="`${WORDS[concern]}: not wanted`"
           :disabled="disabled"
           @click="
             emit(
               'rank',
-              concerns.filter((other) => other !== one),
+              concerns.filter((other) => other !== concern),
             )
           "
         >
@@ -74,14 +74,14 @@ function move(at: number, by: -1 | 1) {
     </ol>
     <div class="flex flex-wrap gap-1 mt-3">
       <button
-        v-for="one in left"
-        :key="one"
+        v-for="concern in left"
+        :key="concern"
         type="button"
         class="pick"
         :disabled="disabled"
-        @click="emit('rank', [...concerns, one])"
+        @click="emit('rank', [...concerns, concern])"
       >
-        + {{ WORDS[one] }}
+        + {{ WORDS[concern] }}
       </button>
     </div>
   </section>

@@ -24,29 +24,32 @@ const emit = defineEmits<{ answer: [facts: Fact[]] }>()
 const typed = ref('')
 const found = computed(() =>
   searchKnown(typed.value, props.known)
-    .filter((one) => !props.kind || one.kind === props.kind)
+    .filter((entry) => !props.kind || entry.kind === props.kind)
     .slice(0, 8),
 )
 const inForce = computed(() => factsInForce(props.facts))
 const taken = computed(() => medicinesOf(props.facts, props.known))
 /** A medicine is an answer of its own and to its question; a condition answers its question. */
-function take(one: Known) {
+function take(entry: Known) {
   emit(
     'answer',
-    one.kind === 'medicine'
+    entry.kind === 'medicine'
       ? saidOfMedicine(
-          one,
-          { code: medicineCode(one.id), answer: 'yes', askedOn: props.today },
+          entry,
+          { code: medicineCode(entry.id), answer: 'yes', askedOn: props.today },
           inForce.value,
           props.known,
         )
-      : [{ code: one.code, answer: 'yes', askedOn: props.today, note: one.name }],
+      : [{ code: entry.code, answer: 'yes', askedOn: props.today, note: entry.name }],
   )
   typed.value = ''
 }
-const say = (one: { known: Known; fact: Fact }, change: Partial<Fact>) => {
-  const { on, ...rest } = { ...one.fact, askedOn: props.today, ...change }
-  emit('answer', saidOfMedicine(one.known, on ? { ...rest, on } : rest, inForce.value, props.known))
+const say = (entry: { known: Known; fact: Fact }, change: Partial<Fact>) => {
+  const { on, ...rest } = { ...entry.fact, askedOn: props.today, ...change }
+  emit(
+    'answer',
+    saidOfMedicine(entry.known, on ? { ...rest, on } : rest, inForce.value, props.known),
+  )
 }
 </script>
 
@@ -63,24 +66,24 @@ const say = (one: { known: Known; fact: Fact }, change: Partial<Fact>) => {
       />
     </label>
     <ul v-if="typed" class="mt-1" aria-label="Found">
-      <li v-for="one in found" :key="one.id">
+      <li v-for="entry in found" :key="entry.id">
         <button
           type="button"
           class="w-full text-left min-h-[44px] px-2 hover:bg-sunk border-b border-hair"
-          @click="take(one)"
+          @click="take(entry)"
         >
-          <span class="font-semibold">{{ one.name }}</span>{{ ' '
-          }}<span class="text-soft">{{ questionByCode.get(one.code)?.ask }}</span>
+          <span class="font-semibold">{{ entry.name }}</span>{{ ' '
+          }}<span class="text-soft">{{ questionByCode.get(entry.code)?.ask }}</span>
         </button>
       </li>
       <li v-if="found.length === 0" class="py-2 text-soft">
         Nothing under that name. Ask the client for the leaflet; the owner can add it to the list.
       </li>
     </ul>
-    <div v-for="one in taken" :key="one.known.id" class="mt-2 pl-3 border-l-2 border-mind">
+    <div v-for="use in taken" :key="use.known.id" class="mt-2 pl-3 border-l-2 border-mind">
       <div class="flex flex-wrap items-center gap-3">
         <p class="font-semibold flex-1">
-          {{ one.known.name }}
+          {{ use.known.name }}
         </p>
         <label class="flex items-center gap-2 text-sm text-soft">
           <span>Stopped on<span class="sr-only"> (leave empty if still taken)</span> </span>
@@ -88,21 +91,21 @@ const say = (one: { known: Known; fact: Fact }, change: Partial<Fact>) => {
             type="date"
             class="field"
             :max="today"
-            v-shown="one.fact.on ?? ''"
+            v-shown="use.fact.on ?? ''"
             :disabled="disabled"
-            @change="say(one, { on: ($event.target as HTMLInputElement).value })"
+            @change="say(use, { on: ($event.target as HTMLInputElement).value })"
           />
         </label>
         <button
           type="button"
           class="pick text-sm"
           :disabled="disabled"
-          @click="say(one, { answer: 'no' })"
+          @click="say(use, { answer: 'no' })"
         >
           Not any more
         </button>
       </div>
-      <p v-for="(change, at) in changesBecause(plan, one.fact.code)" :key="at" class="text-sm mt-1">
+      <p v-for="(change, at) in changesBecause(plan, use.fact.code)" :key="at" class="text-sm mt-1">
         <span class="font-semibold">{{ change.what }}.</span> {{ change.why[0]?.reason }}
       </p>
     </div>

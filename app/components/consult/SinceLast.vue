@@ -21,7 +21,7 @@ const emit = defineEmits<{
 const inForce = computed(() => factsInForce(props.facts))
 const namesFor = (code: string) =>
   medicinesFor(code, inForce.value, props.known)
-    .map((one) => one.known.name)
+    .map((medicine) => medicine.known.name)
     .join(', ')
 const open = ref<string>()
 const states = computed(

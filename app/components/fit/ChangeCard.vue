@@ -61,8 +61,8 @@ const reasons = computed(() => [
         Instead: {{ first.instead }}
       </p>
       <p class="text-sm text-soft mt-0.5">
-        <template v-for="(one, at) in basis" :key="one.id">
-          {{ at > 0 ? ' — ' : '' }}<RuleLink :id="one.id" />{{ one.words }}
+        <template v-for="(basi, at) in basis" :key="basi.id">
+          {{ at > 0 ? ' — ' : '' }}<RuleLink :id="basi.id" />{{ basi.words }}
         </template>
       </p>
       <div v-if="keepable || forTime || change.kind === 'kept'" class="mt-1.5">

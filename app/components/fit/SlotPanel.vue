@@ -26,7 +26,7 @@ const toLength = (value: number) =>
 const toggle = (id: string) =>
   put({
     mustStay: wish.value.mustStay.includes(id)
-      ? wish.value.mustStay.filter((one) => one !== id)
+      ? wish.value.mustStay.filter((stepId) => stepId !== id)
       : [...wish.value.mustStay, id],
   })
 const look = useDebounceFn(async () => {
@@ -59,11 +59,11 @@ const points = computed(() =>
   })),
 )
 const atMost = computed(() => found.value?.frontier.some((point) => point.gap > 0.01) ?? false)
-const alternativeWords = (one: SlotOptions['alternatives'][number]) =>
+const alternativeWords = (alternative: SlotOptions['alternatives'][number]) =>
   [
-    one.dropped.length > 0 ? `without ${one.dropped.join(', ')}` : 'everything',
-    one.swapped.length > 0 ? `with ${one.swapped.join(', ')}` : '',
-    one.shortened.length > 0 ? `shorter: ${one.shortened.join(', ')}` : '',
+    alternative.dropped.length > 0 ? `without ${alternative.dropped.join(', ')}` : 'everything',
+    alternative.swapped.length > 0 ? `with ${alternative.swapped.join(', ')}` : '',
+    alternative.shortened.length > 0 ? `shorter: ${alternative.shortened.join(', ')}` : '',
   ]
     .filter(Boolean)
     .join('; ')
@@ -185,22 +185,22 @@ const alternativeWords = (one: SlotOptions['alternatives'][number]) =>
       <h2 class="text-lg mb-1">Or rather</h2>
       <ul>
         <li
-          v-for="(one, at) in found.alternatives"
+          v-for="(alternative, at) in found.alternatives"
           :key="at"
           class="flex items-center gap-3 py-1.5 border-b border-hair"
         >
           <span class="flex-1 text-sm">
-            {{ alternativeWords(one) }}
+            {{ alternativeWords(alternative) }}
           </span>
           <span class="text-sm text-soft whitespace-nowrap">
-            {{ percent(one.worth) }} %, {{ halfMinutes(one.totalS) }} min</span
+            {{ percent(alternative.worth) }} %, {{ halfMinutes(alternative.totalS) }} min</span
           >
           <button
-            v-if="one.keepInstead.length > 0"
+            v-if="alternative.keepInstead.length > 0"
             type="button"
             class="pick text-sm"
             :disabled="disabled"
-            @click="put({ mustStay: [...new Set([...wish.mustStay, ...one.keepInstead])] })"
+            @click="put({ mustStay: [...new Set([...wish.mustStay, ...alternative.keepInstead])] })"
           >
             This one
           </button>

@@ -11,10 +11,10 @@ const chosen = ref('')
 const all = computed(() => (open.value ? askable(props.input) : []))
 const found = computed(() =>
   all.value
-    .filter((one) => one.name.toLowerCase().includes(typed.value.trim().toLowerCase()))
+    .filter((choice) => choice.name.toLowerCase().includes(typed.value.trim().toLowerCase()))
     .slice(0, 8),
 )
-const subject = computed(() => all.value.find((one) => one.id === chosen.value))
+const subject = computed(() => all.value.find((choice) => choice.id === chosen.value))
 const rules = computed(() => (subject.value ? rulesAbout(props.input, subject.value.step) : []))
 function ask() {
   open.value = true
@@ -39,13 +39,13 @@ function ask() {
       </label>
       <div v-if="!subject" class="flex flex-wrap gap-1 mt-3">
         <button
-          v-for="one in found"
-          :key="one.id"
+          v-for="choice in found"
+          :key="choice.id"
           type="button"
           class="pick text-sm"
-          @click="chosen = one.id"
+          @click="chosen = choice.id"
         >
-          {{ one.name }}
+          {{ choice.name }}
         </button>
         <p v-if="found.length === 0" class="text-soft">
           Nothing on this card or shelf under that name.

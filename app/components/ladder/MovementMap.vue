@@ -11,7 +11,7 @@ const view = computed(() => {
 const shapes = computed(() => viewOf(view.value))
 const strokes = computed(() => strokesOn(view.value, props.movements))
 const number = (id: string) =>
-  props.movements.findIndex((one) => id === one.id || id === `${one.id}-other`) + 1
+  props.movements.findIndex((movement) => id === movement.id || id === `${movement.id}-other`) + 1
 const isChosen = (id: string) =>
   props.chosen !== undefined && (id === props.chosen || id === `${props.chosen}-other`)
 </script>

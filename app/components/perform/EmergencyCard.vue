@@ -13,11 +13,12 @@ defineEmits<{ close: [] }>()
       Say: {{ address }}. {{ EMERGENCIES[0]!.then }}<span v-if="off"> {{ off }}.</span>
     </p>
     <p
-      v-for="one in EMERGENCIES.slice(1)"
-      :key="one.id"
+      v-for="emergency in EMERGENCIES.slice(1)"
+      :key="emergency.id"
       class="text-lg mt-3 border-t border-hair pt-3"
     >
-      <span class="font-semibold">{{ one.signs }}:</span> {{ one.act }} {{ one.then }}
+      <span class="font-semibold">{{ emergency.signs }}:</span> {{ emergency.act }}
+      {{ emergency.then }}
     </p>
     <button type="button" class="rung mt-6 !min-h-[64px] w-full text-lg" @click="$emit('close')">
       Close the card

@@ -19,7 +19,7 @@ const emit = defineEmits<{
 const chosen = ref<string>()
 const answer = ref<{ sensation: Sensation; answer: Answer }>()
 const layer = computed(
-  () => props.layers.find((one) => one.stepId === chosen.value) ?? props.layers[0],
+  () => props.layers.find((layer) => layer.stepId === chosen.value) ?? props.layers[0],
 )
 watch(
   () => props.open,
@@ -64,27 +64,27 @@ function comfort() {
         aria-label="Which layer"
       >
         <button
-          v-for="one in layers"
-          :key="one.stepId"
+          v-for="lying in layers"
+          :key="lying.stepId"
           type="button"
           role="radio"
           class="pick !min-h-[64px] flex-1"
-          :aria-checked="layer?.stepId === one.stepId"
-          @click="chosen = one.stepId"
+          :aria-checked="layer?.stepId === lying.stepId"
+          @click="chosen = lying.stepId"
         >
-          {{ titleOf(one.stepId) }}
+          {{ titleOf(lying.stepId) }}
         </button>
       </div>
       <p v-else-if="layer" class="mb-3 text-soft">{{ titleOf(layer.stepId) }}</p>
       <div class="grid grid-cols-4 gap-2">
         <button
-          v-for="one in SENSATIONS"
-          :key="one"
+          v-for="sensation in SENSATIONS"
+          :key="sensation"
           type="button"
           class="rung !min-h-[64px] text-lg"
-          @click="felt(one)"
+          @click="felt(sensation)"
         >
-          {{ SENSATION_WORDS[one] }}
+          {{ SENSATION_WORDS[sensation] }}
         </button>
       </div>
     </template>

@@ -64,26 +64,26 @@ const widest = computed(() =>
         {{ earned.perMinuteMinor === undefined ? '–' : say(earned.perMinuteMinor) }}
       </span>
     </p>
-    <div v-for="one in laid.addOns" :key="one.stepId" class="border-b border-hair py-1.5">
+    <div v-for="addOn in laid.addOns" :key="addOn.stepId" class="border-b border-hair py-1.5">
       <p class="flex justify-between">
         <span>
-          {{ one.title }}
+          {{ addOn.title }}
         </span>
         <span class="font-semibold">{{
-          money.addOns[one.ref]?.priceMinor === undefined
-            ? `at least ${say(one.leastMinor)}`
-            : say(money.addOns[one.ref]!.priceMinor!)
+          money.addOns[addOn.ref]?.priceMinor === undefined
+            ? `at least ${say(addOn.leastMinor)}`
+            : say(money.addOns[addOn.ref]!.priceMinor!)
         }}</span>
       </p>
       <p class="text-sm text-soft">
         {{
-          one.extraS === 0
+          addOn.extraS === 0
             ? 'in a gap, no minutes of its own'
-            : `${inMinutes(one.extraS)} min longer`
-        }}; breaks even at {{ say(one.breakEvenMinor)
+            : `${inMinutes(addOn.extraS)} min longer`
+        }}; breaks even at {{ say(addOn.breakEvenMinor)
         }}{{
-          money.addOns[one.ref]?.goingMinor
-            ? `; going rate ${say(money.addOns[one.ref]!.goingMinor!)}`
+          money.addOns[addOn.ref]?.goingMinor
+            ? `; going rate ${say(money.addOns[addOn.ref]!.goingMinor!)}`
             : ''
         }}
       </p>

@@ -30,7 +30,7 @@ const notes = computed(() =>
     props.card.product.properties.includes('stand-alone')
       ? 'stands alone: nothing over it'
       : undefined,
-  ].filter((one) => one !== undefined),
+  ].filter((line) => line !== undefined),
 )
 const send = () => {
   if (celsius.value !== props.card.celsius) emit('water', celsius.value)
@@ -120,11 +120,11 @@ const send = () => {
       </template>
     </template>
     <p v-if="card.actives.length" class="text-sm mt-1">{{
-      card.actives.map((one) => `${one.name} ${figure(one.percent)} %`).join(' · ')
+      card.actives.map((active) => `${active.name} ${figure(active.percent)} %`).join(' · ')
     }}</p>
     <p v-if="notes.length" class="text-sm text-soft">{{ notes.join(' · ') }}</p>
     <p
-      v-for="fault in card.faults.filter((one) => one.kind !== 'note')"
+      v-for="fault in card.faults.filter(({ kind }) => kind !== 'note')"
       :key="fault.says"
       class="text-mind font-semibold"
     >

@@ -10,45 +10,45 @@ defineProps<{
   disabled: boolean
 }>()
 const emit = defineEmits<{ choose: [choice: StandIn['choice']]; back: [short: Shortage] }>()
-const why = (one: Shortage) =>
-  one.why === 'too little'
-    ? `${figure(one.left)} ${one.unit} left, ${figure(one.needed)} needed`
-    : one.why
+const why = (shortage: Shortage) =>
+  shortage.why === 'too little'
+    ? `${figure(shortage.left)} ${shortage.unit} left, ${figure(shortage.needed)} needed`
+    : shortage.why
 </script>
 
 <template>
   <section v-if="short.length" aria-label="Short" class="border-y-2 border-now mb-4">
     <div
-      v-for="one in short"
-      :key="one.productId"
+      v-for="shortage in short"
+      :key="shortage.productId"
       class="py-2.5 border-b border-hair last:border-b-0 grid grid-cols-[19rem_minmax(0,1fr)] gap-5"
       role="group"
-      :aria-label="`${one.name} is short`"
+      :aria-label="`${shortage.name} is short`"
     >
       <div>
         <p class="font-semibold">
-          <span :class="chosen(one) ? 'text-calm' : 'text-mind'">
-            {{ chosen(one) ? '✓' : '⊘' }} {{ one.name }}
+          <span :class="chosen(shortage) ? 'text-calm' : 'text-mind'">
+            {{ chosen(shortage) ? '✓' : '⊘' }} {{ shortage.name }}
           </span>
         </p>
-        <p class="text-sm text-soft">{{ why(one) }} · for {{ one.stepTitle }}</p>
-        <p v-if="!chosen(one)" class="text-sm text-soft">{{ now(one.stepId) }}</p>
+        <p class="text-sm text-soft">{{ why(shortage) }} · for {{ shortage.stepTitle }}</p>
+        <p v-if="!chosen(shortage)" class="text-sm text-soft">{{ now(shortage.stepId) }}</p>
       </div>
-      <div v-if="chosen(one)" class="flex items-center gap-3">
-        <p class="flex-1">{{ chosen(one) }} stands in.</p>
-        <button type="button" class="rung" :disabled="disabled" @click="emit('back', one)">
+      <div v-if="chosen(shortage)" class="flex items-center gap-3">
+        <p class="flex-1">{{ chosen(shortage) }} stands in.</p>
+        <button type="button" class="rung" :disabled="disabled" @click="emit('back', shortage)">
           Take it back
         </button>
       </div>
       <div v-else class="flex flex-wrap items-start gap-2">
-        <p v-if="!found.get(one.productId)" class="text-soft self-center">
+        <p v-if="!found.get(shortage.productId)" class="text-soft self-center">
           Looking for what stands in …
         </p>
-        <p v-if="found.get(one.productId)?.options.length" class="w-full text-sm text-soft">
+        <p v-if="found.get(shortage.productId)?.options.length" class="w-full text-sm text-soft">
           May take its place:
         </p>
         <button
-          v-for="option in found.get(one.productId)?.options ?? []"
+          v-for="option in found.get(shortage.productId)?.options ?? []"
           :key="option.productId"
           type="button"
           class="rung !items-start !flex-col !gap-0 !py-2 !min-h-[52px] text-left"
@@ -62,15 +62,15 @@ const why = (one: Shortage) =>
             option.trade.join(' · ') || 'nothing lost that is known'
           }}</span>
         </button>
-        <p v-if="found.get(one.productId)?.options.length === 0" class="self-center">
+        <p v-if="found.get(shortage.productId)?.options.length === 0" class="self-center">
           Nothing on the shelf may stand in.
         </p>
-        <details v-if="found.get(one.productId)?.refused.length" class="w-full">
+        <details v-if="found.get(shortage.productId)?.refused.length" class="w-full">
           <summary class="text-sm text-soft min-h-[32px]">
-            {{ `${found.get(one.productId)!.refused.length} not today` }}
+            {{ `${found.get(shortage.productId)!.refused.length} not today` }}
           </summary>
           <p
-            v-for="other in found.get(one.productId)!.refused"
+            v-for="other in found.get(shortage.productId)!.refused"
             :key="other.name"
             class="text-sm py-0.5"
           >

@@ -11,7 +11,7 @@ const answered = (id: string) => props.methods[id] ?? ''
 const schoolsOf = ({ schools, byDefault }: (typeof METHODS)[number]) =>
   schools.map(({ id, name }) => ({ value: id, words: id === byDefault ? `${name} (usual)` : name }))
 const why = (id: string, school: string) =>
-  METHODS.find((one) => one.id === id)?.schools.find((one) => one.id === school)?.why
+  METHODS.find((method) => method.id === id)?.schools.find((other) => other.id === school)?.why
 </script>
 
 <template>

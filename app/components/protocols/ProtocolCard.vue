@@ -24,8 +24,8 @@ const startOf = (id: string) =>
 const rows = computed(() => [...props.steps].sort((a, b) => startOf(a.id) - startOf(b.id)))
 const zonesInOrder = (zones: readonly ZoneId[]) => zones.map(zoneName).join(' → ')
 const productOf = (step: Step) =>
-  props.shelf.products.find((one) => one.id === step.product?.productId)?.name ??
-  props.shelf.devices.find((one) => one.id === step.deviceId)?.name ??
+  props.shelf.products.find((other) => other.id === step.product?.productId)?.name ??
+  props.shelf.devices.find((device) => device.id === step.deviceId)?.name ??
   ''
 const minutesOf = (step: Step) => {
   const [on, dwell, off] = [['apply', 'prepare', 'hygiene'], ['dwell', 'settle'], ['remove']].map(

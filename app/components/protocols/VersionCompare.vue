@@ -29,16 +29,16 @@ onMounted(async () => {
 })
 const choices = computed(() => [
   ...(props.changed ? [{ value: 'draft', words: 'the draft' }] : []),
-  ...(versions.value ?? []).map((one) => ({
-    value: String(one.version),
-    words: `version ${one.version}, ${shortDate(one.publishedAt)}${one.by ? `, ${one.by}` : ''}: ${one.note}`,
+  ...(versions.value ?? []).map((other) => ({
+    value: String(other.version),
+    words: `version ${other.version}, ${shortDate(other.publishedAt)}${other.by ? `, ${other.by}` : ''}: ${other.note}`,
   })),
 ])
 const stepsOf = (value: string) =>
   value === 'draft'
     ? props.now
-    : (versions.value?.find((one) => String(one.version) === value)?.steps ?? [])
-const nameOf = (id: string) => props.shelf.products.find((one) => one.id === id)?.name ?? id
+    : (versions.value?.find((other) => String(other.version) === value)?.steps ?? [])
+const nameOf = (id: string) => props.shelf.products.find((product) => product.id === id)?.name ?? id
 const rows = computed(() => compareVersions(stepsOf(from.value), stepsOf(to.value), nameOf))
 const GLYPHS = { same: '', changed: '≠', added: '+', removed: '✕' } as const
 const told = computed(() => rows.value.filter((row) => row.kind !== 'same' || row.moved))

@@ -28,9 +28,9 @@ async function load() {
   }
 }
 void load()
-const edit = (one: Known) => {
+const edit = (known: Known) => {
   trouble.value = ''
-  form.value = { ...one, isNew: false, synonyms: one.synonyms.join(', ') }
+  form.value = { ...known, isNew: false, synonyms: known.synonyms.join(', ') }
 }
 const add = () => {
   trouble.value = ''
@@ -62,7 +62,7 @@ async function send(work: () => Promise<unknown>) {
 function save() {
   const { id, isNew, kind, name, synonyms, code } = form.value!
   const to = isNew ? slugOf(name) : id
-  if (isNew && list.value?.some((one) => one.id === to)) {
+  if (isNew && list.value?.some((entry) => entry.id === to)) {
     trouble.value = `“${name}” is on the list already.`
     return
   }
@@ -75,7 +75,7 @@ function save() {
         name,
         synonyms: synonyms
           .split(',')
-          .map((one) => one.trim())
+          .map((word) => word.trim())
           .filter(Boolean),
         code,
       },
@@ -99,26 +99,26 @@ const rulesOf = (code: string) => rulesAsking(code).map((rule) => rule.id)
     <p v-if="trouble && !form" role="alert" class="text-mind font-medium py-2">{{ trouble }}</p>
     <ul>
       <li
-        v-for="one in found"
-        :key="one.id"
+        v-for="entry in found"
+        :key="entry.id"
         class="grid grid-cols-[15rem_1fr_auto] gap-4 items-center border-b border-hair min-h-[52px] py-1"
       >
         <span>
           <span class="font-semibold">
-            {{ one.name }}
+            {{ entry.name }}
           </span>
-          <span class="block text-sm text-soft">{{ one.synonyms.join(', ') }}</span>
+          <span class="block text-sm text-soft">{{ entry.synonyms.join(', ') }}</span>
         </span>
         <span>
-          {{ questionByCode.get(one.code)?.ask }}
-          <RuleLink v-for="id in rulesOf(one.code)" :id="id" :key="id" class="text-sm mr-1.5" />
+          {{ questionByCode.get(entry.code)?.ask }}
+          <RuleLink v-for="id in rulesOf(entry.code)" :id="id" :key="id" class="text-sm mr-1.5" />
         </span>
         <button
           v-if="owner"
           type="button"
           class="pick text-sm"
-          :aria-label="`Change ${one.name}`"
-          @click="edit(one)"
+          :aria-label="`Change ${entry.name}`"
+          @click="edit(entry)"
         >
           Change
         </button>

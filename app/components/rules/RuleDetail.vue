@@ -151,9 +151,9 @@ function resetDays(bookDays: number) {
       <p v-if="!touched && !trouble" class="text-soft">Looking …</p>
       <p v-else-if="touched && touched.length === 0">Nobody in this studio.</p>
       <ul v-else>
-        <li v-for="one in touched" :key="one.id" class="py-1.5 border-b border-hair">
-          <span class="font-semibold">{{ one.name }}</span>{{ ' '
-          }}<span class="text-soft">{{ one.because.join('; ') }}</span>
+        <li v-for="client in touched" :key="client.id" class="py-1.5 border-b border-hair">
+          <span class="font-semibold">{{ client.name }}</span>{{ ' '
+          }}<span class="text-soft">{{ client.because.join('; ') }}</span>
         </li>
       </ul>
     </section>

@@ -19,7 +19,7 @@ const unit = computed(() => unitOf(props.product))
 const good = (batch: Batch) => usableOn(batch, props.product.afterOpeningMonths, props.today)
 const shown = computed(() =>
   [...props.batches]
-    .filter((one) => one.left > 0)
+    .filter((batch) => batch.left > 0)
     .sort(
       (a, b) =>
         Number(b.id === props.current) - Number(a.id === props.current) ||

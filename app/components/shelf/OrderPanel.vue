@@ -45,15 +45,15 @@ const print = () => window.print()
     <div class="flex items-center gap-4 mb-4 no-print">
       <div role="radiogroup" aria-label="Weeks ahead" class="flex gap-1">
         <button
-          v-for="one in CHOICES"
-          :key="one"
+          v-for="choice in CHOICES"
+          :key="choice"
           type="button"
           role="radio"
           class="pick"
-          :aria-checked="weeks === one"
-          @click="weeks = one"
+          :aria-checked="weeks === choice"
+          @click="weeks = choice"
         >
-          {{ one }} weeks
+          {{ choice }} weeks
         </button>
       </div>
       <p v-if="reply" class="text-soft">
@@ -120,9 +120,9 @@ const print = () => window.print()
             </tr>
           </thead>
           <tbody>
-            <tr v-for="one in rows" :key="one.productId" class="border-t border-hair">
+            <tr v-for="row in rows" :key="row.productId" class="border-t border-hair">
               <td class="py-2 w-64">
-                {{ one.name }}
+                {{ row.name }}
               </td>
               <td class="w-72">
                 <svg width="260" height="14" aria-hidden="true">
@@ -131,29 +131,29 @@ const print = () => window.print()
                     x="1.5"
                     y="2.5"
                     height="9"
-                    :width="257 * Math.min(1, one.booked / Math.max(0.001, one.usableNow))"
-                    :fill="one.short > 0 ? 'var(--mind)' : 'var(--hands)'"
+                    :width="257 * Math.min(1, row.booked / Math.max(0.001, row.usableNow))"
+                    :fill="row.short > 0 ? 'var(--mind)' : 'var(--hands)'"
                   />
                 </svg>
               </td>
               <td class="text-right whitespace-nowrap">
-                {{ figure(one.booked) }} {{ one.unit }}
+                {{ figure(row.booked) }} {{ row.unit }}
               </td>
               <td class="text-right whitespace-nowrap text-soft">
-                {{ figure(one.usableNow) }} {{ one.unit }}
+                {{ figure(row.usableNow) }} {{ row.unit }}
               </td>
               <td class="pl-6">
-                <span v-if="one.runsOutOn" class="text-mind font-semibold"
-                  >⊘ short by {{ figure(one.short) }} {{ one.unit }} on
-                  {{ shortDate(one.runsOutOn) }}
+                <span v-if="row.runsOutOn" class="text-mind font-semibold"
+                  >⊘ short by {{ figure(row.short) }} {{ row.unit }} on
+                  {{ shortDate(row.runsOutOn) }}
                 </span>
                 <span
-                  v-else-if="one.openUntil && one.openUntil <= dateAfter(reply.today, 30)"
+                  v-else-if="row.openUntil && row.openUntil <= dateAfter(reply.today, 30)"
                   class="text-now font-semibold"
-                  >◷ the open one ends {{ shortDate(one.openUntil) }}
+                  >◷ the open one ends {{ shortDate(row.openUntil) }}
                 </span>
-                <span v-else-if="one.wasted > 0" class="text-soft">
-                  {{ figure(one.wasted) }} {{ one.unit }} past its time by then</span
+                <span v-else-if="row.wasted > 0" class="text-soft">
+                  {{ figure(row.wasted) }} {{ row.unit }} past its time by then</span
                 >
               </td>
             </tr>

@@ -52,7 +52,7 @@ const priced = computed(() =>
 )
 const flip = (id: string) => {
   set.value.addOns = set.value.addOns.includes(id)
-    ? set.value.addOns.filter((one) => one !== id)
+    ? set.value.addOns.filter((addOn) => addOn !== id)
     : [...set.value.addOns, id]
 }
 </script>

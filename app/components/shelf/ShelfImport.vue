@@ -12,7 +12,7 @@ const { state, trouble, read, send, cancel, again } = useShelfImport(
 )
 const name = ref('')
 const found = computed(() => (state.value.stage === 'preview' ? state.value.read : undefined))
-const ids = computed(() => new Set(props.known.map((one) => one.id)))
+const ids = computed(() => new Set(props.known.map((product) => product.id)))
 const fresh = computed(
   () => found.value?.rows.filter((row) => !ids.value.has(row.product.id)).length ?? 0,
 )

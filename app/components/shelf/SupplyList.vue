@@ -19,7 +19,7 @@ function complain(says: string) {
 async function add() {
   if (
     await put({
-      id: idFrom(named.value, new Set(things.value.map((one) => one.id))),
+      id: idFrom(named.value, new Set(things.value.map((supply) => supply.id))),
       name: named.value.trim(),
       kind: 'single use',
       pack: 1,

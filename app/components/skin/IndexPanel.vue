@@ -52,7 +52,7 @@ function setPigment(region: PigmentRegion, key: keyof PigmentGrade, value: numbe
 const answers = computed(() => props.reading.phototypeAnswers ?? [])
 const type = computed(() => phototype(answers.value))
 const value = (kind: MeterValue['kind']) =>
-  props.reading.meters.findLast((one) => one.kind === kind)?.value
+  props.reading.meters.findLast((meter) => meter.kind === kind)?.value
 const angle = computed(() => {
   const [L, b] = [value('L'), value('b')]
   return L === undefined || b === undefined ? undefined : typologyAngle(L, b)

@@ -20,7 +20,7 @@ const props = defineProps<{
   disabled: boolean
 }>()
 const emit = defineEmits<{ select: [id: string | undefined]; change: [reading: Reading] }>()
-const lesion = computed(() => props.reading.lesions.find((one) => one.id === props.selected))
+const lesion = computed(() => props.reading.lesions.find((lesion) => lesion.id === props.selected))
 const suggestion = computed(() => lesion.value && suggestDecision(lesion.value))
 const FLAGS = [
   { key: 'head', word: 'Head or opening' },
@@ -30,7 +30,8 @@ const FLAGS = [
 const carried = computed(
   () =>
     props.last?.lesions.filter(
-      (one) => one.decision !== 'ready' || one.outcome === 'partly' || one.outcome === 'left',
+      (lesion) =>
+        lesion.decision !== 'ready' || lesion.outcome === 'partly' || lesion.outcome === 'left',
     ) ?? [],
 )
 
@@ -43,17 +44,17 @@ function put(change: Partial<Lesion>) {
     lesion.value!.decision === suggestion.value!.decision
   emit('change', {
     ...props.reading,
-    lesions: props.reading.lesions.map((one) =>
-      one.id === next.id
+    lesions: props.reading.lesions.map((lesion) =>
+      lesion.id === next.id
         ? { ...next, decision: follows ? suggestDecision(next).decision : next.decision }
-        : one,
+        : lesion,
     ),
   })
 }
 function remove() {
   emit('change', {
     ...props.reading,
-    lesions: props.reading.lesions.filter((one) => one.id !== props.selected),
+    lesions: props.reading.lesions.filter((lesion) => lesion.id !== props.selected),
   })
   emit('select', undefined)
 }
@@ -117,16 +118,16 @@ const carry = () =>
       </div>
       <div class="flex flex-wrap items-center gap-1 mt-3" role="radiogroup" aria-label="Decision">
         <button
-          v-for="one in DECISIONS"
-          :key="one"
+          v-for="decision in DECISIONS"
+          :key="decision"
           type="button"
           role="radio"
           class="pick"
-          :aria-checked="lesion.decision === one"
+          :aria-checked="lesion.decision === decision"
           :disabled="disabled"
-          @click="put({ decision: one })"
+          @click="put({ decision: decision })"
         >
-          {{ DECISION_WORDS[one] }}
+          {{ DECISION_WORDS[decision] }}
         </button>
       </div>
       <p class="text-sm text-soft mt-1">
@@ -134,16 +135,16 @@ const carry = () =>
       </p>
       <div class="flex flex-wrap gap-1 mt-3" role="radiogroup" aria-label="Outcome">
         <button
-          v-for="one in OUTCOMES"
-          :key="one"
+          v-for="outcome in OUTCOMES"
+          :key="outcome"
           type="button"
           role="radio"
           class="pick text-sm"
-          :aria-checked="lesion.outcome === one"
+          :aria-checked="lesion.outcome === outcome"
           :disabled="disabled || lesion.decision === 'refer'"
-          @click="put({ outcome: one })"
+          @click="put({ outcome: outcome })"
         >
-          {{ OUTCOME_WORDS[one] }}
+          {{ OUTCOME_WORDS[outcome] }}
         </button>
       </div>
       <button type="button" class="rung text-sm mt-3" :disabled="disabled" @click="remove">
@@ -151,20 +152,20 @@ const carry = () =>
       </button>
     </div>
     <ul class="mt-2" aria-label="Lesions on the map">
-      <li v-for="one in reading.lesions" :key="one.id" class="border-b border-hair">
+      <li v-for="pinned in reading.lesions" :key="pinned.id" class="border-b border-hair">
         <button
           type="button"
           class="w-full text-left min-h-[44px] flex gap-3 items-center"
-          :aria-current="one.id === selected"
-          @click="emit('select', one.id)"
+          :aria-current="pinned.id === selected"
+          @click="emit('select', pinned.id)"
         >
           <span class="flex-1">
-            <span class="font-semibold">{{ LESION_WORDS[one.type] }}</span>,
-            {{ zoneName(one.zone) }}
+            <span class="font-semibold">{{ LESION_WORDS[pinned.type] }}</span>,
+            {{ zoneName(pinned.zone) }}
           </span>
-          <span :class="one.decision === 'refer' ? 'text-mind font-semibold' : 'text-soft'">
-            {{ DECISION_WORDS[one.decision]
-            }}{{ one.outcome ? ` · ${OUTCOME_WORDS[one.outcome]}` : '' }}
+          <span :class="pinned.decision === 'refer' ? 'text-mind font-semibold' : 'text-soft'">
+            {{ DECISION_WORDS[pinned.decision]
+            }}{{ pinned.outcome ? ` · ${OUTCOME_WORDS[pinned.outcome]}` : '' }}
           </span>
         </button>
       </li>

@@ -29,16 +29,17 @@ const typed = ref('')
 const trouble = ref('')
 const scale = computed(() => METER_SCALE[kind.value])
 const before = (value: MeterValue) =>
-  props.last?.body.meters.find((one) => one.kind === value.kind && one.zone === value.zone)?.value
+  props.last?.body.meters.find((meter) => meter.kind === value.kind && meter.zone === value.zone)
+    ?.value
 
 const labAt = (meters: readonly MeterValue[], at: ZoneId): Lab | undefined => {
   const [L, a, b] = (['L', 'a', 'b'] as const).map(
-    (one) => meters.findLast((value) => value.kind === one && value.zone === at)?.value,
+    (axis) => meters.findLast((value) => value.kind === axis && value.zone === at)?.value,
   )
   return L === undefined || a === undefined || b === undefined ? undefined : { L, a, b }
 }
 const colours = computed(() =>
-  [...new Set(props.reading.meters.map((one) => one.zone))].flatMap((at) => {
+  [...new Set(props.reading.meters.map((meter) => meter.zone))].flatMap((at) => {
     const lab = labAt(props.reading.meters, at)
     const earlier = labAt(props.last?.body.meters ?? [], at)
     return lab ? [{ zone: at, hex: hexOf(lab), change: earlier && deltaE2000(lab, earlier) }] : []
@@ -51,7 +52,7 @@ function keep(value: number, source: MeterValue['source']) {
     done: true,
     meters: [
       ...props.reading.meters.filter(
-        (one) => !(one.kind === kind.value && one.zone === zone.value),
+        (meter) => !(meter.kind === kind.value && meter.zone === zone.value),
       ),
       { kind: kind.value, zone: zone.value, value: rounded, source },
     ],
@@ -85,15 +86,15 @@ watch([kind, zone], stop)
   <div role="tabpanel">
     <div class="flex flex-wrap gap-1" role="radiogroup" aria-label="Meter">
       <button
-        v-for="one in METERS"
-        :key="one"
+        v-for="meter in METERS"
+        :key="meter"
         type="button"
         role="radio"
         class="pick text-sm"
-        :aria-checked="kind === one"
-        @click="kind = one"
+        :aria-checked="kind === meter"
+        @click="kind = meter"
       >
-        {{ METER_SCALE[one].name }}
+        {{ METER_SCALE[meter].name }}
       </button>
     </div>
     <div class="flex flex-wrap items-end gap-3 mt-3">
@@ -143,30 +144,33 @@ watch([kind, zone], stop)
       </thead>
       <tbody>
         <tr
-          v-for="one in reading.meters"
-          :key="`${one.kind}${one.zone}`"
+          v-for="meter in reading.meters"
+          :key="`${meter.kind}${meter.zone}`"
           class="border-t border-hair"
         >
           <td class="py-2">
-            {{ METER_SCALE[one.kind].name }}<span class="text-sm text-soft"> {{ one.source }}</span>
+            {{ METER_SCALE[meter.kind].name
+            }}<span class="text-sm text-soft"> {{ meter.source }}</span>
           </td>
           <td>
-            {{ zoneName(one.zone) }}
+            {{ zoneName(meter.zone) }}
           </td>
           <td class="text-right font-semibold">
-            {{ one.value }}
+            {{ meter.value }}
           </td>
-          <td class="text-right text-soft">{{ before(one) ?? '–' }}</td>
+          <td class="text-right text-soft">{{ before(meter) ?? '–' }}</td>
         </tr>
       </tbody>
     </table>
-    <p v-for="one in colours" :key="one.zone" class="flex items-center gap-3 mt-2">
-      <svg width="44" height="22" role="img" :aria-label="`Colour ${one.hex}`">
-        <rect width="44" height="22" :fill="one.hex" stroke="var(--line)" />
+    <p v-for="colour in colours" :key="colour.zone" class="flex items-center gap-3 mt-2">
+      <svg width="44" height="22" role="img" :aria-label="`Colour ${colour.hex}`">
+        <rect width="44" height="22" :fill="colour.hex" stroke="var(--line)" />
       </svg>
-      {{ zoneName(one.zone) }}
-      <span v-if="one.change !== undefined" class="text-soft"
-        >ΔE {{ one.change.toFixed(1) }} since last visit{{ one.change < 1 ? ', hardly seen' : '' }}
+      {{ zoneName(colour.zone) }}
+      <span v-if="colour.change !== undefined" class="text-soft"
+        >ΔE {{ colour.change.toFixed(1) }} since last visit{{
+          colour.change < 1 ? ', hardly seen' : ''
+        }}
       </span>
     </p>
   </div>

@@ -11,18 +11,18 @@ onMounted(preloadStages)
 <template>
   <ol aria-label="Stages of the visit" class="flex items-stretch border-y border-line h-11">
     <li
-      v-for="(one, at) in STAGES"
-      :key="one.path"
+      v-for="(stage, at) in STAGES"
+      :key="stage.path"
       class="flex"
       :class="at > 0 && 'border-l border-hair'"
     >
       <NuxtLink
-        :to="to(one.path)"
-        :aria-current="isHere(one.path) ? 'step' : undefined"
+        :to="to(stage.path)"
+        :aria-current="isHere(stage.path) ? 'step' : undefined"
         class="px-4 flex items-center"
-        :class="isHere(one.path) ? 'bg-ink text-ground font-semibold' : 'text-soft hover:bg-sunk'"
+        :class="isHere(stage.path) ? 'bg-ink text-ground font-semibold' : 'text-soft hover:bg-sunk'"
       >
-        {{ one.name }}
+        {{ stage.name }}
       </NuxtLink>
     </li>
   </ol>

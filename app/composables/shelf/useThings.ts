@@ -19,13 +19,13 @@ export function useThings<T extends { readonly id: string; readonly name?: strin
   })
 
   const placed = (id: string, thing: T | undefined) => {
-    things.value = things.value.some((one) => one.id === id)
-      ? things.value.flatMap((one) => (one.id === id ? (thing ?? []) : one))
+    things.value = things.value.some((other) => other.id === id)
+      ? things.value.flatMap((other) => (other.id === id ? (thing ?? []) : other))
       : [...things.value, ...(thing ? [thing] : [])]
   }
   /** True when the server has it. */
   function put(thing: T, send: (thing: T) => Promise<unknown>): Promise<boolean> {
-    const before = things.value.find((one) => one.id === thing.id)
+    const before = things.value.find((other) => other.id === thing.id)
     touched = true
     waiting++
     state.value = 'Saving …'

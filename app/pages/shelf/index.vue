@@ -15,10 +15,10 @@ const session = useSessionStore()
 const shelf = shallowRef<Reply<'/api/shelf'>>()
 const { trouble, attempt } = useAttempt()
 const taking = ref(false)
-const part = computed(() => PARTS.find((one) => one === route.query.part) ?? 'Products')
+const part = computed(() => PARTS.find((other) => other === route.query.part) ?? 'Products')
 const mayWrite = computed(() => session.can('shelf.write'))
-const mixes = computed(() => shelf.value?.products.filter((one) => one.isMix) ?? [])
-const products = computed(() => shelf.value?.products.filter((one) => !one.isMix) ?? [])
+const mixes = computed(() => shelf.value?.products.filter((product) => product.isMix) ?? [])
+const products = computed(() => shelf.value?.products.filter((product) => !product.isMix) ?? [])
 const load = () =>
   attempt(async () => {
     shelf.value = await call('/api/shelf')
@@ -42,14 +42,14 @@ watch(part, load, { immediate: true })
     </header>
     <nav aria-label="Parts of the shelf" class="flex border-y border-line mb-4">
       <NuxtLink
-        v-for="one in PARTS"
-        :key="one"
-        :to="{ query: one === 'Products' ? {} : { part: one } }"
+        v-for="name in PARTS"
+        :key="name"
+        :to="{ query: name === 'Products' ? {} : { part: name } }"
         class="px-4 min-h-[44px] flex items-center border-r border-hair"
-        :class="part === one ? 'bg-ink text-ground font-semibold' : 'text-soft hover:bg-sunk'"
-        :aria-current="part === one ? 'page' : undefined"
+        :class="part === name ? 'bg-ink text-ground font-semibold' : 'text-soft hover:bg-sunk'"
+        :aria-current="part === name ? 'page' : undefined"
       >
-        {{ one }}
+        {{ name }}
       </NuxtLink>
     </nav>
     <p v-if="trouble" role="alert" class="mb-3 px-4 py-2.5 bg-mind-ground border-l-4 border-mind">{{

@@ -42,7 +42,7 @@ describe('the cards of Consult', () => {
   })
   test('twelve questions for a walk-in', () => expect(WALK_IN_QUESTIONS.length).toBe(12))
   test('a card is asked when all of it was answered that day; what was never asked is open', () => {
-    const card = SINCE_CARDS.find((one) => one.id === 'hair')!
+    const card = SINCE_CARDS.find((card) => card.id === 'hair')!
     const open = cardState(card, inForce(no('waxing')), TODAY)
     expect([open.asked, open.open]).toEqual([false, card.questions.length - 1])
     const all = card.questions.map((question) => ({ ...no(question.code), askedOn: TODAY }))
@@ -58,7 +58,7 @@ describe('the cards of Consult', () => {
   })
   test('"nothing new" keeps what was told, dates it anew and says no to the rest', () => {
     const kept = nothingNew(
-      SINCE_CARDS.find((one) => one.id === 'medicine')!.questions,
+      SINCE_CARDS.find((card) => card.id === 'medicine')!.questions,
       inForce(yes('isotretinoin', { on: '2026-01-02' }), {
         ...no('anticoagulant'),
         answer: 'unknown',
@@ -75,7 +75,7 @@ describe('the cards of Consult', () => {
     ).toEqual(Array(4).fill(['no', TODAY]))
   })
   test('a medicine answers its question: nothing new leaves it so, and no contradiction comes of it', () => {
-    const questions = SINCE_CARDS.find((one) => one.id === 'medicine')!.questions
+    const questions = SINCE_CARDS.find((card) => card.id === 'medicine')!.questions
     const taken = inForce(
       no('anticoagulant'),
       yes('medicine:warfarin', { on: '2026-11-02' }),
@@ -92,8 +92,10 @@ describe('the cards of Consult', () => {
     expect(contradictions([...taken.values(), ...confirmed], KNOWN)).toEqual([])
   })
   test('medicines taken, without those answered no', () => {
-    const id = KNOWN.find((one) => one.kind === 'medicine')!.id
-    expect(medicinesOf([yes(`medicine:${id}`)], KNOWN).map((one) => one.known.id)).toEqual([id])
+    const id = KNOWN.find((entry) => entry.kind === 'medicine')!.id
+    expect(
+      medicinesOf([yes(`medicine:${id}`)], KNOWN).map((medicine) => medicine.known.id),
+    ).toEqual([id])
     expect(
       medicinesOf([yes(`medicine:${id}`), { ...no(`medicine:${id}`), askedOn: TODAY }], KNOWN),
     ).toEqual([])
@@ -108,7 +110,7 @@ describe('the cards of Consult', () => {
     )
     const wanted = (...more: Parameters<typeof client>) => {
       const given = input({ client: client(...more) })
-      return clearancesWanted(compile(given), given, rules).map((one) => one.id)
+      return clearancesWanted(compile(given), given, rules).map((clearance) => clearance.id)
     }
     expect(wanted([yes('allergy:papaya')])).toContain('B-papaya-pineapple')
     expect(
@@ -126,11 +128,12 @@ describe('why not?', () => {
     client: client([yes('implant-electronic')]),
     reading: readingOf(seen('patchy-pigment')),
   })
-  const about = (id: string) => rulesAbout(given, askable(given).find((one) => one.id === id)!.step)
+  const about = (id: string) =>
+    rulesAbout(given, askable(given).find((question) => question.id === id)!.step)
   test('the rules in force on a step, the strictest first, each with what caused it', () => {
     const steam =
-      given.protocol.steps.find((one) => one.properties.includes('steam')) ??
-      given.protocol.steps.find((one) => one.phase === 'exfoliate')!
+      given.protocol.steps.find((step) => step.properties.includes('steam')) ??
+      given.protocol.steps.find((step) => step.phase === 'exfoliate')!
     const speaking = about(`step:${steam.id}`)
     expect(speaking.length).toBeGreaterThan(0)
     for (const rule of speaking)
@@ -158,7 +161,9 @@ describe('why not?', () => {
     expect(ranks).toEqual([...ranks].sort((a, b) => a - b))
   })
   test('every product of the shelf can be asked about; a rule that does not touch it keeps quiet', () => {
-    expect(askable(given).filter((one) => one.id.startsWith('product:')).length).toBeGreaterThan(20)
+    expect(
+      askable(given).filter((question) => question.id.startsWith('product:')).length,
+    ).toBeGreaterThan(20)
     expect(about('product:oat-mask').map((rule) => rule.ruleId)).not.toContain('A01')
   })
 })

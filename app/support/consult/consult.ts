@@ -153,9 +153,9 @@ export function medicinesOf(
   known: readonly Known[],
 ): { known: Known; fact: Fact }[] {
   const inForce = factsInForce(facts)
-  return known.flatMap((one) => {
-    const fact = inForce.get(`medicine:${one.id}`)
-    return fact?.answer === 'yes' ? [{ known: one, fact }] : []
+  return known.flatMap((entry) => {
+    const fact = inForce.get(`medicine:${entry.id}`)
+    return fact?.answer === 'yes' ? [{ known: entry, fact }] : []
   })
 }
 
@@ -165,7 +165,7 @@ export function clearancesWanted(
   input: { readonly client: { readonly clearances: readonly { clearance: string }[] } },
   rules: readonly { readonly id: string; readonly title: string; readonly clearance: string }[],
 ): { id: string; title: string; ruleId: string }[] {
-  const given = new Set(input.client.clearances.map((one) => one.clearance))
+  const given = new Set(input.client.clearances.map((other) => other.clearance))
   const spoken = new Set(
     plan?.changes.flatMap((change) =>
       change.why.filter((why) => !why.unasked).map((why) => why.ruleId),

@@ -9,9 +9,9 @@ const risk = (over: number, ...drivers: string[]): Chances => ({
   p90S: 4000,
   drivers: drivers.map((stepId) => ({ stepId, share: 0.3 })),
 })
-const words = (one: Chances) =>
+const words = (chances: Chances) =>
   chanceWords(
-    one,
+    chances,
     (id) => id.toUpperCase(),
     (seconds) => `${seconds}s`,
   )

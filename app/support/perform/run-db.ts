@@ -89,7 +89,7 @@ export async function markSent(visitId: string, events: readonly RunEvent[]) {
 export async function wipeSent() {
   const base = await db()
   const all = await base.getAll('events')
-  const waiting = new Set(all.filter((one) => one.sent === 0).map((one) => one.visitId))
+  const waiting = new Set(all.filter((kept) => kept.sent === 0).map((kept) => kept.visitId))
   for (const one of all) if (!waiting.has(one.visitId)) await base.delete('events', one.id)
   for (const id of await base.getAllKeys('runs'))
     if (!waiting.has(id)) await base.delete('runs', id)

@@ -3,18 +3,18 @@ import { outlineOf } from '#core/compose'
 import { CARDS, SHELF } from '~~/tests/fixtures'
 import { libraryFor, NO_WISH, type Shelved } from './library'
 
-const list: Shelved[] = CARDS.map((one) => ({
-  id: one.protocolId,
-  name: one.name,
+const list: Shelved[] = CARDS.map((card) => ({
+  id: card.protocolId,
+  name: card.name,
   version: 1,
-  note: one.note,
+  note: card.note,
   publishedAt: null,
-  archived: one.protocolId === 'kit',
+  archived: card.protocolId === 'kit',
   draftAt: null,
-  ...outlineOf(one.steps, SHELF),
+  ...outlineOf(card.steps, SHELF),
 }))
 const found = (wish: Partial<typeof NO_WISH>) =>
-  libraryFor(list, { ...NO_WISH, ...wish }).map((one) => one.id)
+  libraryFor(list, { ...NO_WISH, ...wish }).map((card) => card.id)
 
 describe('the library', () => {
   test('by name, every word anywhere', () =>

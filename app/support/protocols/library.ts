@@ -30,15 +30,17 @@ export function libraryFor(list: readonly Shelved[], wish: Wish): Shelved[] {
   const words = wish.typed.trim().toLowerCase().split(/\s+/).filter(Boolean)
   return list
     .filter(
-      (one) =>
-        one.archived === wish.away &&
+      (protocol) =>
+        protocol.archived === wish.away &&
         words.every((word) =>
-          `${one.name} ${one.note ?? ''} ${one.devices.join(' ')}`.toLowerCase().includes(word),
+          `${protocol.name} ${protocol.note ?? ''} ${protocol.devices.join(' ')}`
+            .toLowerCase()
+            .includes(word),
         ) &&
-        (wish.concern === '' || one.concerns.includes(wish.concern)) &&
-        (wish.phase === '' || one.phases.includes(wish.phase)) &&
-        (wish.device === '' || one.devices.includes(wish.device)) &&
-        (wish.minutes === undefined || one.workS <= wish.minutes * MINUTE_S),
+        (wish.concern === '' || protocol.concerns.includes(wish.concern)) &&
+        (wish.phase === '' || protocol.phases.includes(wish.phase)) &&
+        (wish.device === '' || protocol.devices.includes(wish.device)) &&
+        (wish.minutes === undefined || protocol.workS <= wish.minutes * MINUTE_S),
     )
     .sort((a, b) => a.name.localeCompare(b.name))
 }

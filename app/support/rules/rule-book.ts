@@ -62,7 +62,7 @@ export function rulesFound(pages: readonly RulePage[], typed: string): readonly 
       page.rule.instead,
       page.when,
       page.rule.source ?? '',
-      ...page.effects.map((one) => `${one.word} ${one.words}`),
+      ...page.effects.map((effect) => `${effect.word} ${effect.words}`),
     ]
       .join(' ')
       .toLowerCase()

@@ -25,24 +25,24 @@ export const NO_SHELF_WISH: ShelfWish = {
 export function shelfFor(list: readonly Listed[], wish: ShelfWish): Listed[] {
   const words = wish.typed.trim().toLowerCase().split(/\s+/).filter(Boolean)
   return list.filter(
-    (one) =>
-      one.archived === wish.away &&
+    (listed) =>
+      listed.archived === wish.away &&
       words.every((word) =>
-        `${one.name} ${one.kind} ${one.lot ?? ''} ${one.actives.map((active) => active.name).join(' ')}`
+        `${listed.name} ${listed.kind} ${listed.lot ?? ''} ${listed.actives.map((active) => active.name).join(' ')}`
           .toLowerCase()
           .includes(word),
       ) &&
-      (wish.kind === '' || one.kind === wish.kind) &&
-      (wish.active === '' || one.actives.some((active) => active.name === wish.active)) &&
-      (wish.concern === '' || one.concerns.includes(wish.concern)) &&
-      (wish.never === '' || !one.reaches.includes(wish.never)) &&
-      (wish.state === '' || one.state === wish.state),
+      (wish.kind === '' || listed.kind === wish.kind) &&
+      (wish.active === '' || listed.actives.some((active) => active.name === wish.active)) &&
+      (wish.concern === '' || listed.concerns.includes(wish.concern)) &&
+      (wish.never === '' || !listed.reaches.includes(wish.never)) &&
+      (wish.state === '' || listed.state === wish.state),
   )
 }
 
 /** Every active on the shelf, by name. */
 export const activesOn = (list: readonly Listed[]): string[] =>
-  [...new Set(list.flatMap((one) => one.actives.map((active) => active.name)))].sort()
+  [...new Set(list.flatMap((listed) => listed.actives.map((active) => active.name)))].sort()
 
 /** A glyph for every state: never by colour alone. */
 export const STATE_GLYPHS: Readonly<Record<StockState, string>> = {

@@ -13,8 +13,8 @@ export function applyMethod(
   schoolId: string,
   shelf: Shelf,
 ): Rewritten {
-  const method = METHODS.find((one) => one.id === question)
-  const chosen = method?.schools.find((one) => one.id === schoolId)
+  const method = METHODS.find((method) => method.id === question)
+  const chosen = method?.schools.find((school) => school.id === schoolId)
   if (!method || !chosen)
     throw new RangeError(`There is no method switch “${question}” with the answer “${schoolId}”.`)
   if (!method.rewrite) return { steps, says: [method.kept!] }
@@ -72,7 +72,7 @@ function sayWhat(was: readonly Step[], now: readonly Step[], { why }: School): s
   const added = now.filter((step) => !before.has(step.id))
   const gone = was.filter((step) => !later.has(step.id))
   const changed = now.filter((step) => {
-    const old = was.find((one) => one.id === step.id)
+    const old = was.find((before) => before.id === step.id)
     return old && JSON.stringify(old) !== JSON.stringify(step)
   })
   const order = (steps: readonly Step[], other: Set<string>) =>

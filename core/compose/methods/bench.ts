@@ -22,7 +22,7 @@ export const insert = (steps: readonly Step[], index: number, step: Step): Step[
 ]
 export const fresh = (bench: Bench, row: string, after?: Step, more: Partial<Step> = {}): Step => ({
   ...stepFrom(
-    STEP_CATALOGUE.find((one) => one.id === row)!,
+    STEP_CATALOGUE.find((other) => other.id === row)!,
     bench.steps,
     bench.shelf,
     after,
@@ -33,7 +33,7 @@ export const fresh = (bench: Bench, row: string, after?: Step, more: Partial<Ste
 export const closureOf = (steps: readonly Step[], id: string): Step[] =>
   steps.filter((step) => step.id === id || step.closes === id)
 export const withoutSteps = (steps: readonly Step[], gone: readonly Step[]): Step[] =>
-  steps.filter((step) => !gone.some((one) => one.id === step.id || one.id === step.closes))
+  steps.filter((step) => !gone.some((other) => other.id === step.id || other.id === step.closes))
 export const each = (
   bench: Bench,
   found: (step: Step) => boolean,

@@ -24,14 +24,14 @@ import {
 export function toneAfterEveryRemoval(bench: Bench): readonly Step[] {
   let steps = [...bench.steps]
   for (const step of bench.steps) {
-    const index = steps.findIndex((one) => one.id === step.id)
+    const index = steps.findIndex((other) => other.id === step.id)
     const wet =
       onFace(step) &&
       !step.floating &&
       step.segments.some(
         (part) => part.kind === 'remove' && part.tool !== undefined && WET.includes(part.tool),
       )
-    const next = steps.slice(index + 1).find((one) => !one.floating && onFace(one))
+    const next = steps.slice(index + 1).find((step) => !step.floating && onFace(step))
     // A neutraliser, a tissue or a soothing gel that must follow at once comes first.
     if (
       !wet ||
@@ -54,7 +54,7 @@ export function toneWhereItMust(bench: Bench): readonly Step[] {
   const last = bench.steps.findLastIndex((step) => bench.has(step, 'toning'))
   return bench.steps.filter((step, index) => {
     if (!bench.has(step, 'toning') || index === last) return true
-    const cause = bench.steps.slice(0, index).findLast((one) => onFace(one) && one.product)
+    const cause = bench.steps.slice(0, index).findLast((step) => onFace(step) && step.product)
     return cause !== undefined && bench.has(cause, 'alkaline')
   })
 }

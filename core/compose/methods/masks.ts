@@ -26,7 +26,7 @@ export function afterSetMask(bench: Bench, how: string): readonly Step[] {
 }
 
 export const tray = (step: Step, item: string, wanted: boolean): Step => {
-  const items = (step.tray ?? []).filter((one) => one !== item)
+  const items = (step.tray ?? []).filter((other) => other !== item)
   const now = wanted ? [...items, item] : items
   const { tray: _, ...plain } = step
   return now.length > 0 ? { ...plain, tray: now } : plain
@@ -81,7 +81,7 @@ export function asProduct(bench: Bench, step: Step): Step {
   return {
     ...step,
     segments: step.segments.map((part) => {
-      const own = parts.find((one) => one.id === part.id && one.kind === 'remove')
+      const own = parts.find((other) => other.id === part.id && other.kind === 'remove')
       return own?.tool ? { ...part, tool: own.tool } : part
     }),
   }

@@ -9,7 +9,7 @@ export default defineEventHandler(async (event) => {
   const account = await requireCan(event, 'rules.write')
   const id = getRouterParam(event, 'id') ?? ''
   const own = await listKnown(useDb(), account.salon_id)
-  if (!own.some((one) => one.id === id))
+  if (!own.some((entry) => entry.id === id))
     throw new Conflict({
       code: 'ships',
       detail: 'This entry ships with the application; change it first, then it is the salon’s own.',

@@ -11,16 +11,16 @@ export default defineEventHandler(async (event) => {
   const shelf = await shelfToday(
     useDb(),
     account.salon_id,
-    protocols.flatMap((one) => one.steps),
+    protocols.flatMap((protocol) => protocol.steps),
   )
-  return protocols.map((one) => ({
-    id: one.id,
-    name: one.name,
-    version: one.version,
-    note: one.note,
-    publishedAt: one.published_at,
-    archived: one.archived_at !== null,
-    draftAt: one.draft_at,
-    ...outlineOf(one.steps, shelf),
+  return protocols.map((protocol) => ({
+    id: protocol.id,
+    name: protocol.name,
+    version: protocol.version,
+    note: protocol.note,
+    publishedAt: protocol.published_at,
+    archived: protocol.archived_at !== null,
+    draftAt: protocol.draft_at,
+    ...outlineOf(protocol.steps, shelf),
   }))
 })

@@ -13,7 +13,7 @@ import { useDb } from '../../utils/db'
 /** Clients whom a rule touches today, with what it rests on: facts, last reading and history as they stand. */
 export default defineEventHandler(async (event) => {
   const account = await requireCan(event, 'health.read')
-  const rule = RULE_BOOK.find((one) => one.id === getRouterParam(event, 'ruleId'))
+  const rule = RULE_BOOK.find((rule) => rule.id === getRouterParam(event, 'ruleId'))
   if (!rule)
     throw new NotFound({
       code: 'no_rule',
@@ -37,8 +37,13 @@ export default defineEventHandler(async (event) => {
     const because = [
       ...new Set(
         inForce
-          .filter((one) => one.ruleId === rule.id && one.because !== 'always' && !one.unasked)
-          .map((one) => one.because),
+          .filter(
+            (constraint) =>
+              constraint.ruleId === rule.id &&
+              constraint.because !== 'always' &&
+              !constraint.unasked,
+          )
+          .map((constraint) => constraint.because),
       ),
     ]
     if (because.length > 0) touched.push({ id, name, because })

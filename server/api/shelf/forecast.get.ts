@@ -44,7 +44,7 @@ export default defineEventHandler(async (event) => {
     today,
     until,
     visits: booked.length,
-    products: all.filter((one) => one.booked > 0 || one.wasted > 0),
+    products: all.filter((forecast) => forecast.booked > 0 || forecast.wasted > 0),
     orders: orderList(
       all,
       rows.map((row) => row.product),

@@ -184,7 +184,7 @@ export const FIRES: readonly Case[] = [
     'A11w',
     'an open wound leaves its zone out',
     { ...of(yes('open-wound', CHIN)) },
-    (p) => p.steps.every((one) => !one.zones.includes('chin')),
+    (p) => p.steps.every((step) => !step.zones.includes('chin')),
   ],
   [
     'A12',
@@ -330,25 +330,25 @@ export const FIRES: readonly Case[] = [
     'A27',
     'a changed mole: leave the zone out',
     { ...of(yes('changed-lesion', { zones: ['cheek-left'] })) },
-    (p) => p.steps.every((one) => !one.zones.includes('cheek-left')),
+    (p) => p.steps.every((step) => !step.zones.includes('cheek-left')),
   ],
   [
     'A27',
     'the same, seen under the lamp',
     { ...read(seen('new-change', 1, ['nose-bridge'])) },
-    (p) => p.steps.every((one) => !one.zones.includes('nose-bridge')),
+    (p) => p.steps.every((step) => !step.zones.includes('nose-bridge')),
   ],
   [
     'A27',
     'or pinned on the map',
     { ...pins('changed') },
-    (p) => p.steps.every((one) => !one.zones.includes('cheek-left')),
+    (p) => p.steps.every((step) => !step.zones.includes('cheek-left')),
   ],
   [
     'A28',
     'eye surgery seven weeks ago: no eye work',
     { ...of(yes('eye-surgery', on('2026-10-06'))) },
-    (p) => p.steps.every((one) => !one.zones.some((zone) => EYES.includes(zone))),
+    (p) => p.steps.every((step) => !step.zones.some((zone) => EYES.includes(zone))),
   ],
   ['A29', 'numb: nothing warm', { ...x('warming'), ...of(yes('reduced-feeling')) }, gone],
   ['A30', 'lupus: no light', { ...x('led'), ...of(yes('light-disease')) }, gone],
@@ -409,7 +409,7 @@ export const FIRES: readonly Case[] = [
     'iodine: another mask where there is one',
     { ...of(yes('allergy:algae')) },
     (p) =>
-      !p.steps.some((one) => one.product?.productId === 'kelp-concentrate') ||
+      !p.steps.some((step) => step.product?.productId === 'kelp-concentrate') ||
       minds(p).includes('watch closely'),
   ],
   [
@@ -417,14 +417,14 @@ export const FIRES: readonly Case[] = [
     'no list, any allergy',
     {
       protocol: protocolOf(
-        ...CLARIFYING.steps.map((one) =>
-          one.id === 'scrub'
+        ...CLARIFYING.steps.map((step) =>
+          step.id === 'scrub'
             ? {
-                ...one,
+                ...step,
                 title: 'Dulse Gommage',
                 product: { productId: 'dulse-gommage', useId: 'rub' },
               }
-            : one,
+            : step,
         ),
       ),
       ...of(yes('allergy:fig')),
@@ -499,10 +499,10 @@ export const FIRES: readonly Case[] = [
     'a passed one lets it in, three minutes at most',
     {
       protocol: protocolOf(
-        ...ACID.steps.map((one) =>
-          one.id === 'peel'
-            ? { ...one, product: { productId: 'mandelic-peel', useId: 'peel' }, title: 'Mandelic' }
-            : one,
+        ...ACID.steps.map((step) =>
+          step.id === 'peel'
+            ? { ...step, product: { productId: 'mandelic-peel', useId: 'peel' }, title: 'Mandelic' }
+            : step,
         ),
       ),
       ...tested('calm'),
@@ -586,7 +586,7 @@ export const FIRES: readonly Case[] = [
     'C12',
     'beard: removal a quarter longer',
     { ...of(yes('facial-hair')) },
-    (p) => step(p, 'cleanse-1')!.segments.find((one) => one.kind === 'remove')!.usualS === 113,
+    (p) => step(p, 'cleanse-1')!.segments.find((part) => part.kind === 'remove')!.usualS === 113,
   ],
   ['C12', 'no film peel on it', { ...x('film-peel'), ...of(yes('facial-hair')) }, gone],
   [
@@ -594,8 +594,8 @@ export const FIRES: readonly Case[] = [
     'nothing but lip-safe on the lips',
     {
       protocol: protocolOf(
-        ...BRIGHTENING.steps.map((one) =>
-          one.id === 'cream' ? { ...one, zones: [...one.zones, 'lips' as const] } : one,
+        ...BRIGHTENING.steps.map((step) =>
+          step.id === 'cream' ? { ...step, zones: [...step.zones, 'lips' as const] } : step,
         ),
       ),
     },
@@ -699,7 +699,7 @@ export const FIRES: readonly Case[] = [
   [
     'D02',
     'alkaline wash untoned',
-    { protocol: protocolOf(...CLARIFYING.steps.filter((one) => one.id !== 'tone-1')) },
+    { protocol: protocolOf(...CLARIFYING.steps.filter((step) => step.id !== 'tone-1')) },
     (p) => has(p, 'cleanse-2+toning'),
   ],
   [
@@ -707,7 +707,7 @@ export const FIRES: readonly Case[] = [
     'acid on damp skin',
     {
       protocol: protocolOf(
-        ...ACID.steps.filter((one) => !['blot', 'lamp', 'cleanse-2', 'tone-1'].includes(one.id)),
+        ...ACID.steps.filter((step) => !['blot', 'lamp', 'cleanse-2', 'tone-1'].includes(step.id)),
       ),
     },
     (p) => has(p, 'peel+blot'),
@@ -726,7 +726,7 @@ export const FIRES: readonly Case[] = [
       protocol: protocolOf(
         day[0]!,
         {
-          ...BRIGHTENING.steps.find((one) => one.id === 'massage')!,
+          ...BRIGHTENING.steps.find((step) => step.id === 'massage')!,
           segments: [segment('on', 'apply', 5)],
         },
         work(['current']),
@@ -741,7 +741,7 @@ export const FIRES: readonly Case[] = [
     {
       protocol: protocolOf(
         ...ACID.steps.slice(0, 5),
-        CLARIFYING.steps.find((one) => one.id === 'steam')!,
+        CLARIFYING.steps.find((step) => step.id === 'steam')!,
         ...ACID.steps.slice(5),
       ),
     },
@@ -752,10 +752,10 @@ export const FIRES: readonly Case[] = [
     'nothing flammable before high frequency: the lotion is swapped',
     {
       protocol: protocolOf(
-        ...CLARIFYING.steps.map((one) =>
-          one.id === 'tone-1'
-            ? { ...one, product: { productId: 'thyme-spirit', useId: 'tone' }, priority: 1 }
-            : one,
+        ...CLARIFYING.steps.map((step) =>
+          step.id === 'tone-1'
+            ? { ...step, product: { productId: 'thyme-spirit', useId: 'tone' }, priority: 1 }
+            : step,
         ),
       ),
     },
@@ -779,14 +779,14 @@ export const FIRES: readonly Case[] = [
     'the set mask is on before it sets',
     {},
     (p) => {
-      const end = (id: string) => p.segments.find((one) => one.id === id)!.endS
+      const end = (id: string) => p.segments.find((part) => part.id === id)!.endS
       return end('kelp/on') - end('kelp/mix') <= 240
     },
   ],
   [
     'D12',
     'acid without its neutraliser',
-    { protocol: protocolOf(...ACID.steps.filter((one) => one.id !== 'neutralise')) },
+    { protocol: protocolOf(...ACID.steps.filter((step) => step.id !== 'neutralise')) },
     (p) => has(p, 'peel+neutralising'),
   ],
   [
@@ -809,8 +809,8 @@ export const FIRES: readonly Case[] = [
   [
     'D17',
     'day visit without sun filter',
-    { protocol: protocolOf(...ACID.steps.filter((one) => one.id !== 'sun')) },
-    (p) => p.steps.some((one) => one.phase === 'sun'),
+    { protocol: protocolOf(...ACID.steps.filter((step) => step.id !== 'sun')) },
+    (p) => p.steps.some((step) => step.phase === 'sun'),
   ],
   [
     'D18',
@@ -827,9 +827,9 @@ export const FIRES: readonly Case[] = [
     },
     (p) =>
       p.steps
-        .filter((one) => one.product && one.zones.includes('chin'))
+        .filter((step) => step.product && step.zones.includes('chin'))
         .every(
-          (one) => one.id === 'cleanse-1' || ['open', ...OPEN].includes(one.product!.productId),
+          (step) => step.id === 'cleanse-1' || ['open', ...OPEN].includes(step.product!.productId),
         ) && step(p, 'cream')!.zones.includes('forehead'),
   ],
   [
@@ -863,8 +863,8 @@ export const FIRES: readonly Case[] = [
     {
       shelf: {
         ...SHELF,
-        devices: SHELF.devices.map((one) =>
-          one.id === 'cold-globes' ? { ...one, maxMinutes: 4 } : one,
+        devices: SHELF.devices.map((device) =>
+          device.id === 'cold-globes' ? { ...device, maxMinutes: 4 } : device,
         ),
       },
       ...around(work([], { deviceId: 'cold-globes' })),
@@ -904,13 +904,13 @@ export const FIRES: readonly Case[] = [
     {},
     (p) =>
       p.segments
-        .filter((one) => one.kind === 'dwell' && one.active)
+        .filter((part) => part.kind === 'dwell' && part.active)
         .every(
-          (one) =>
-            one.endS - one.startS ===
+          (part) =>
+            part.endS - part.startS ===
             p.steps
-              .find((s) => s.id === one.stepId)!
-              .segments.find((s) => one.id.endsWith(`/${s.id}`))!.usualS,
+              .find((s) => s.id === part.stepId)!
+              .segments.find((s) => part.id.endsWith(`/${s.id}`))!.usualS,
         ),
   ],
   ['E01', 'acid on rung 3 two weeks ago waits', { ...acid(3), ...history([['acid', 3]]) }, gone],
@@ -981,10 +981,10 @@ export const FIRES: readonly Case[] = [
     'a patch test of last spring no longer counts',
     {
       protocol: protocolOf(
-        ...ACID.steps.map((one) =>
-          one.id === 'peel'
-            ? { ...one, product: { productId: 'mandelic-peel', useId: 'peel' }, title: 'Mandelic' }
-            : one,
+        ...ACID.steps.map((step) =>
+          step.id === 'peel'
+            ? { ...step, product: { productId: 'mandelic-peel', useId: 'peel' }, title: 'Mandelic' }
+            : step,
         ),
       ),
       ...tested('calm', '2026-05-01'),
@@ -1051,7 +1051,7 @@ export const FIRES: readonly Case[] = [
     'H02',
     'hands after the scalp',
     {},
-    (p) => p.segments.some((one) => one.stepId === 'scalp' && one.kind === 'hygiene'),
+    (p) => p.segments.some((part) => part.stepId === 'scalp' && part.kind === 'hygiene'),
   ],
   ['H03', 'gloves for extraction', x('extraction'), (p) => trays(p).includes('gloves, two pairs')],
   [

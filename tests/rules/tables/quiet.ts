@@ -225,7 +225,7 @@ export const QUIET: readonly (readonly [rules: readonly string[], what: string, 
     {
       protocol: protocolOf(
         ...BRIGHTENING.steps.slice(0, 6),
-        CLARIFYING.steps.find((one) => one.id === 'steam')!,
+        CLARIFYING.steps.find((step) => step.id === 'steam')!,
         ...BRIGHTENING.steps.slice(6),
       ),
     },
@@ -235,14 +235,14 @@ export const QUIET: readonly (readonly [rules: readonly string[], what: string, 
     'flammable, but after the high frequency',
     {
       protocol: protocolOf(
-        ...CLARIFYING.steps.map((one) =>
-          one.id === 'clearing'
+        ...CLARIFYING.steps.map((step) =>
+          step.id === 'clearing'
             ? {
-                ...one,
+                ...step,
                 phase: 'tone' as const,
                 product: { productId: 'thyme-spirit', useId: 'tone' },
               }
-            : one,
+            : step,
         ),
       ),
     },
@@ -251,7 +251,7 @@ export const QUIET: readonly (readonly [rules: readonly string[], what: string, 
   [
     ['D17'],
     'an evening visit',
-    { daytime: false, protocol: protocolOf(...ACID.steps.filter((one) => one.id !== 'sun')) },
+    { daytime: false, protocol: protocolOf(...ACID.steps.filter((step) => step.id !== 'sun')) },
   ],
   [
     ['D25'],

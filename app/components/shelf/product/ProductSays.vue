@@ -4,8 +4,8 @@ import { freeAcid, isAcidName, PKA, reviewFlags, worthAt } from '#core/chemistry
 
 const props = defineProps<{ product: Product }>()
 const acids = computed(() =>
-  props.product.actives.flatMap((one) =>
-    isAcidName(one.name) ? [{ name: one.name, percent: one.percent }] : [],
+  props.product.actives.flatMap((active) =>
+    isAcidName(active.name) ? [{ name: active.name, percent: active.percent }] : [],
   ),
 )
 const free = computed(() => freeAcid(acids.value, props.product.pH, props.product.vehicle))
@@ -93,11 +93,11 @@ const INKS: Readonly<Record<keyof typeof GLYPHS, string>> = {
       </p>
       <template v-else>
         <p class="py-1.5 text-soft text-sm">{{ reading.count }} ingredients</p>
-        <p v-for="one in families" :key="one.name" class="py-1 border-b border-hair">
+        <p v-for="family in families" :key="family.name" class="py-1 border-b border-hair">
           <span class="font-semibold">
-            {{ one.name }}
+            {{ family.name }}
           </span>
-          <span class="block text-sm text-soft">{{ one.printed }}</span>
+          <span class="block text-sm text-soft">{{ family.printed }}</span>
         </p>
         <p v-if="families.length === 0" class="py-1 border-b border-hair">
           No allergen family of the book.

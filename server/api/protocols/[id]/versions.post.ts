@@ -30,7 +30,7 @@ export default defineEventHandler(async (event) => {
       path: 'basedOn',
     })
   const twice = body.steps.find(
-    (step, at) => body.steps.findIndex((one) => one.id === step.id) !== at,
+    (step, at) => body.steps.findIndex((other) => other.id === step.id) !== at,
   )
   if (twice)
     throw new Invalid({

@@ -24,7 +24,8 @@ export default defineEventHandler(async (event) => {
   await inTransaction(useDb(), async (db) => {
     const fresh = await addEvents(db, visit.id, events, account.id)
     if (visit.locked_at === null) for (const one of fresh) await keep(db, visit.id, one, account)
-    if (fresh.some((one) => one.body.type === 'start')) await setStage(db, visit.id, 'performing')
+    if (fresh.some((product) => product.body.type === 'start'))
+      await setStage(db, visit.id, 'performing')
     if (events.length > 0)
       await writeAudit(db, account.id, 'run.write', 'client', visit.client_id, {
         visit: visit.id,

@@ -15,7 +15,9 @@ export default defineVisitChange(
     body: z.strictObject({ id: z.uuid(), kitId: z.string().max(60) }),
   },
   async ({ db, event, account, visit, body }) => {
-    const kit = (await listKits(db, visit.salon_id)).find((one) => one.id === body.kitId)
+    const kit = (await listKits(db, visit.salon_id)).find(
+      (candidate) => candidate.id === body.kitId,
+    )
     if (!kit)
       throw new NotFound({
         code: 'no_kit',

@@ -28,7 +28,7 @@ export default defineEventHandler(async (event) => {
       path: 'photo',
     })
   const consents = await listConsents(useDb(), visit.client_id)
-  if (!consents.some((one) => one.kind === 'photo-record' && one.withdrawnOn === null))
+  if (!consents.some((consent) => consent.kind === 'photo-record' && consent.withdrawnOn === null))
     throw new Conflict({
       code: 'no_consent',
       detail:
