@@ -109,7 +109,10 @@ export function swapped(bench: Bench, step: Step, ...without: Property[]): Step 
         products.some((product) => product.id === step.product!.productId && product.stock > 0) &&
         !has(
           bench,
-          { ...step, properties: step.properties.filter((property) => !without.includes(property)) },
+          {
+            ...step,
+            properties: step.properties.filter((property) => !without.includes(property)),
+          },
           ...without,
         ),
     )

@@ -9,7 +9,7 @@ const { logLevel, logFile } = useConfig()
  */
 export const log = pino(
   { level: logLevel, base: null, timestamp: pino.stdTimeFunctions.isoTime },
-  pino.destination({ ...(logFile ? { dest: logFile, mkdir: true } : { dest: 1 }), sync: false }),
+  pino.destination({ ...(logFile ? { dest: logFile, mkdir: true } : { dest: 1 }), sync: true }),
 )
 
 /** What may be written of an error: its name, the code of the database, and where it came from. Its message may hold what was typed. */
