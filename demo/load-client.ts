@@ -31,11 +31,11 @@ export async function loadClientWithPast(
 
 /** Every answer that was given on the first day: no where nothing else is said, a guardian's consent for a minor. */
 function answersOf(demo: DemoClient, firstDay: string): Fact[] {
-  const said = new Map<string, Fact>(
+  const answers = new Map<string, Fact>(
     demo.yes.map((fact) => [fact.code, { ...fact, answer: 'yes', askedOn: firstDay }]),
   )
   const isOpen = (code: string) =>
-    !said.has(code) && !demo.unknown?.includes(code) && code !== 'guardian-consent'
+    !answers.has(code) && !demo.unknown?.includes(code) && code !== 'guardian-consent'
   const rest = [...QUESTIONS.map((question) => question.code), 'allergy:any'].filter(isOpen)
   const plain = (code: string): Fact => ({ code, answer: 'no', askedOn: firstDay })
   const consent: Fact[] =
@@ -43,8 +43,8 @@ function answersOf(demo: DemoClient, firstDay: string): Fact[] {
       ? [{ code: 'guardian-consent', answer: 'yes', askedOn: firstDay, on: firstDay }]
       : []
   return [
-    ...rest.map((code) => answerByMedicines(code, said, KNOWN, firstDay) ?? plain(code)),
-    ...said.values(),
+    ...rest.map((code) => answerByMedicines(code, answers, KNOWN, firstDay) ?? plain(code)),
+    ...answers.values(),
     ...consent,
   ]
 }

@@ -15,7 +15,7 @@ import { signVisit } from '../server/db/outcome.sql'
 import { compileInputOf } from '../server/utils/visit-input'
 import { SALON, type DemoClient } from './people'
 import { drawnPhoto } from './photos'
-import { type Studio, MINORS_BORN_AFTER, SLOT_MINUTES, at, seatOf, SHELF } from './load'
+import { type Studio, MINORS_BORN_AFTER, SLOT_MINUTES, instantOf, seatOf, SHELF } from './load'
 
 /** One visit of a demo client that is over. */
 interface PastVisit {
@@ -33,7 +33,7 @@ export async function loadPastVisit(studio: Studio, past: PastVisit, answer: Par
   const { practitioner, hour, roomId } = seatOf(studio, index)
   const account = studio.accounts.get(practitioner.id) ?? null
   const id = randomUUID()
-  const startsAt = at(day, hour)
+  const startsAt = instantOf(day, hour)
   await bookVisit(db, {
     id,
     salonId,

@@ -120,7 +120,7 @@ async function loadStock({ db, salonId, today }: Studio) {
 export const dayFrom = (today: string, days: number): string =>
   format(addDays(parseISO(today), days), 'yyyy-MM-dd')
 
-export const at = (day: string, hour: number): Date =>
+export const instantOf = (day: string, hour: number): Date =>
   new Date(`${day}T${String(hour).padStart(2, '0')}:00:00Z`)
 
 /** Who is away came on days of their own, so that no two are booked on one seat. */
@@ -153,7 +153,7 @@ async function bookAhead(studio: Studio, clients: readonly string[]) {
         roomId: seat.roomId,
         practitionerId: seat.practitioner.id,
         protocolVersionId: `${day === first ? (CLIENTS[index]!.today ?? CLIENTS[index]!.protocol) : CLIENTS[index]!.protocol}-v1`,
-        startsAt: at(dayFrom(studio.today, day), seat.hour),
+        startsAt: instantOf(dayFrom(studio.today, day), seat.hour),
         slotMinutes: SLOT_MINUTES,
         turnoverMinutes: SALON.turnoverMinutes,
       })

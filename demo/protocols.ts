@@ -233,7 +233,7 @@ export const ACID = version('acid', 'Short acid visit', [
 ])
 
 /** Says on the card for whom of the studio's clients it holds whole. */
-const told = (card: ProtocolVersion): ProtocolVersion => {
+const withWhom = (card: ProtocolVersion): ProtocolVersion => {
   const row = PATTERNS.find((pattern) => pattern.protocolId === card.protocolId)
   return row
     ? {
@@ -250,4 +250,4 @@ export const DEMO_PROTOCOLS: readonly ProtocolVersion[] = [
   ...CLASSIC_CARDS,
   ...DEVICE_CARDS,
   ...CORRECTIVE_CARDS,
-].map(told)
+].map(withWhom)

@@ -156,12 +156,12 @@ export const currentSteps = (live: Live): string[] => [
 
 /** The run drawn on the plan's own ladder: segments with the times they really have, in seconds from the start. */
 export function asPerformed(live: Live, startMs: number): PlacedSegment[] {
-  const at = (ms: number) => Math.round((ms - startMs) / 1000)
+  const secondOf = (ms: number) => Math.round((ms - startMs) / 1000)
   return live.segments
     .filter((part: LiveSegment) => part.status !== 'skipped')
     .map((part) => ({
       ...part.segment,
-      startS: at(part.fromMs),
-      endS: Math.max(at(part.fromMs), at(part.toMs)),
+      startS: secondOf(part.fromMs),
+      endS: Math.max(secondOf(part.fromMs), secondOf(part.toMs)),
     }))
 }

@@ -130,8 +130,8 @@ function isSaidOnce({ require, target }: Constraint): boolean {
 /** Each line once; what comes off cool need not be said to come off lukewarm. */
 function distinctLines(cares: readonly Constraint[]): string[] {
   const isCool = cares.some((care) => care.require === 'cool-removal')
-  const said = cares.filter((care) => !(isCool && care.require === 'lukewarm-removal'))
-  return [...new Set(said.flatMap((care) => lineOf(care) ?? []))]
+  const spoken = cares.filter((care) => !(isCool && care.require === 'lukewarm-removal'))
+  return [...new Set(spoken.flatMap((care) => lineOf(care) ?? []))]
 }
 
 /** What the rules lay on the tray besides what the steps name: thing and step, each thing once per step. */

@@ -57,7 +57,7 @@ export function insertProduct(
   )) {
     const step = stepFrom(product, property, beside, cause, context)
     if (step && !wouldClash(context.read(step), following.map(context.read)))
-      return put(work, step, cause, `${step.title} put in ${where}`)
+      return insertStep(work, step, cause, `${step.title} put in ${where}`)
   }
   work.changes.push({
     kind: 'unmet',
@@ -98,7 +98,7 @@ export function stepFrom(
   return fitted.ok ? fitted.option.step : undefined
 }
 
-export function put({ out, changes }: Work, step: Step, cause: Cause, what: string) {
+export function insertStep({ out, changes }: Work, step: Step, cause: Cause, what: string) {
   out.push(step)
   changes.push({ kind: 'inserted', stepId: step.id, what, why: cause.why })
 }

@@ -14,7 +14,7 @@ import {
   followedBy,
   insertProduct,
   stepFrom,
-  put,
+  insertStep,
   handStep,
   isDamp,
   isOily,
@@ -85,7 +85,7 @@ const BEFORE: readonly Before[] = [
   (work, step, needed) => {
     const because = needed('no-oil')
     if (because.length > 0 && isOily(work, step))
-      put(
+      insertStep(
         work,
         handStep(
           step,
@@ -158,7 +158,7 @@ const BEFORE: readonly Before[] = [
   (work, step, needed) => {
     const because = needed('skin-dry')
     if (because.length > 0 && isDamp(work, step))
-      put(
+      insertStep(
         work,
         handStep(
           step,
@@ -176,7 +176,7 @@ const BEFORE: readonly Before[] = [
   (work, step, needed) => {
     const because = needed('skin-damp')
     if (because.length > 0 && !isDamp(work, step))
-      put(
+      insertStep(
         work,
         handStep(
           step,

@@ -79,11 +79,11 @@ export function segmentsOf(
   openGates: ReadonlySet<string> = new Set(),
 ): PlacedSegment[] {
   if (placing.kind === 'infeasible' || placing.kind === 'stopped') return []
-  const at = new Map(placing.placed.map((part) => [part.partId, part]))
+  const placedById = new Map(placing.placed.map((part) => [part.partId, part]))
   return steps
     .flatMap((step) =>
       step.segments.map((part) =>
-        placedSegment(step, part, at.get(partId(step, part))!, openGates),
+        placedSegment(step, part, placedById.get(partId(step, part))!, openGates),
       ),
     )
     .sort((a, b) => a.startS - b.startS || a.endS - b.endS)

@@ -20,8 +20,11 @@ export type Mend = (bench: Bench) => readonly Step[] | undefined
 export const has = ({ read }: Bench, step: Step, ...any: Property[]): boolean =>
   any.some((property) => read(step).properties.has(property))
 export const near = (step: Step, other: Step): boolean => zonesMeet(step.zones, other.zones)
-export const put = ({ steps }: Bench, at: number, step: Step | undefined): Step[] | undefined =>
-  step && [...steps.slice(0, at), step, ...steps.slice(at)]
+export const withStepAt = (
+  { steps }: Bench,
+  at: number,
+  step: Step | undefined,
+): Step[] | undefined => step && [...steps.slice(0, at), step, ...steps.slice(at)]
 export const replace = ({ steps, at }: Bench, step: Step): Step[] =>
   steps.map((other, index) => (index === at ? step : other))
 export const takeOut = ({ steps }: Bench, gone: Step | undefined): Step[] | undefined =>
@@ -129,7 +132,7 @@ export const afterIt: (property: Property) => Mend = (property) => (bench) => {
     (step, index) => index > bench.at && near(step, bench.step) && has(bench, step, property),
   )
   return waiting === -1
-    ? put(bench, bench.at + 1, fromShelf(bench, property, bench.step.zones, closing(bench)))
+    ? withStepAt(bench, bench.at + 1, fromShelf(bench, property, bench.step.zones, closing(bench)))
     : move(bench, waiting, bench.at + 1)
 }
 export const withTray =

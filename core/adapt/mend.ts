@@ -9,7 +9,7 @@ import {
   type Mend,
   has,
   near,
-  put,
+  withStepAt,
   replace,
   takeOut,
   takeAll,
@@ -44,11 +44,11 @@ const MENDS: Readonly<Record<string, Mend>> = {
         index > bench.at && near(step, bench.step) && has(bench, step, 'softening', 'steam'),
     )
     return later === -1
-      ? put(bench, bench.at, fromShelf(bench, 'softening', bench.step.zones, closing(bench)))
+      ? withStepAt(bench, bench.at, fromShelf(bench, 'softening', bench.step.zones, closing(bench)))
       : move(bench, later, bench.at)
   },
   L07: (bench) =>
-    put(bench, bench.at + 1, fromShelf(bench, 'calming', bench.step.zones, closing(bench))),
+    withStepAt(bench, bench.at + 1, fromShelf(bench, 'calming', bench.step.zones, closing(bench))),
   L08: (bench) =>
     move(
       bench,
@@ -56,14 +56,14 @@ const MENDS: Readonly<Record<string, Mend>> = {
       bench.steps.findIndex((step) => step.phase === 'moisturise'),
     ),
   L09: (bench) =>
-    put(bench, bench.at, fromShelf(bench, 'eye-work', [...EYES])) ??
+    withStepAt(bench, bench.at, fromShelf(bench, 'eye-work', [...EYES])) ??
     replace(bench, { ...bench.step, zones: withoutZones(bench.step.zones, EYES) }),
   L10: withSegments((part) =>
     part.active && part.usualS > part.maxS ? { ...part, usualS: part.maxS } : part,
   ),
   L11: (bench) => {
     const close = bench.steps.findIndex((step) => step.phase === 'close')
-    return put(
+    return withStepAt(
       bench,
       close === -1 ? bench.steps.length : close,
       fromShelf(
@@ -85,20 +85,20 @@ const MENDS: Readonly<Record<string, Mend>> = {
     return other && bench.steps.map((step, index) => (index === burns ? other : step))
   },
   L13: (bench) =>
-    put(
+    withStepAt(
       bench,
       bench.at,
       byHand(bench, 'blot', 'Blot dry', ['blotting'], 0.5, 'tissue with an opening'),
     ),
   L14: (bench) =>
-    put(
+    withStepAt(
       bench,
       bench.at,
       byHand(bench, 'damp', 'Dampen with a wet sponge', ['cleansing'], 0.5, 'damp sponges, pair'),
     ),
   L15: withTray('conductive gel'),
   L16: (bench) =>
-    put(
+    withStepAt(
       bench,
       bench.at,
       byHand(bench, 'wipe', 'Wipe the oil off', ['cleansing'], 1, 'damp sponges, pair'),
@@ -108,7 +108,7 @@ const MENDS: Readonly<Record<string, Mend>> = {
     return other ? replace(bench, other) : takeOut(bench, bench.step)
   },
   L18: (bench) =>
-    put(bench, bench.at + 1, fromShelf(bench, 'calming', bench.step.zones, closing(bench))),
+    withStepAt(bench, bench.at + 1, fromShelf(bench, 'calming', bench.step.zones, closing(bench))),
   L19: (bench) =>
     takeOut(
       bench,

@@ -168,17 +168,17 @@ function weighed(candidate: Candidate, seeking: Seeking): StandIn | Refused {
   const { name } = product
   const chosen: CompileInput = { ...given, prep: withChoice(given.prep ?? NO_PREP, choice) }
   const shelf = shelfWith(choice, seeking)
-  const put = choice.kind === 'step' ? withPick(step, choice.pick, shelf) : step
-  if (!put) return { name, why: 'It does not reach these zones.' }
+  const withChosen = choice.kind === 'step' ? withPick(step, choice.pick, shelf) : step
+  if (!withChosen) return { name, why: 'It does not reach these zones.' }
   const refusal =
-    refusedBy(put, step, shelf, chosen) ??
+    refusedBy(withChosen, step, shelf, chosen) ??
     refusedByMaker(choice, shelf) ??
-    tooLittle(put, product, shelf, seeking.short, chosen)
+    tooLittle(withChosen, product, shelf, seeking.short, chosen)
   if (refusal) return { name, why: refusal }
   const after = compile(chosen)
-  if (!isInPlan(after, put))
+  if (!isInPlan(after, withChosen))
     return { name, why: 'Beside the rest of this visit the rules leave no room for it.' }
-  const fitted = productById(shelf, put.product?.productId)
+  const fitted = productById(shelf, withChosen.product?.productId)
   const trade = [
     ...tradeOf({ wanted: seeking.wanted, fitted, product }, seeking.input),
     ...timeTrade(after.totalS - seeking.beforeS),

@@ -40,8 +40,8 @@ export function tradeOf({ wanted, fitted, product }: Exchange, input: CompileInp
   if (!wanted || !fitted) return []
   return [
     ...lostConcerns(wanted, fitted, product, input),
-    ...told(fitted, wanted).map((property) => `is ${propertyWords(property)}`),
-    ...told(wanted, fitted).map((property) => `is not ${propertyWords(property)}`),
+    ...changedProperties(fitted, wanted).map((property) => `is ${propertyWords(property)}`),
+    ...changedProperties(wanted, fitted).map((property) => `is not ${propertyWords(property)}`),
     ...activeTrade(wanted, fitted),
     ...(isScented(fitted) && !isScented(wanted) ? ['has scent'] : []),
     ...finishTrade(wanted, fitted, input),
@@ -49,7 +49,7 @@ export function tradeOf({ wanted, fitted, product }: Exchange, input: CompileInp
 }
 
 /** Properties that the one has and the other has not. */
-const told = (product: Product, other: Product): Property[] =>
+const changedProperties = (product: Product, other: Product): Property[] =>
   TOLD.filter(
     (property) => product.properties.includes(property) && !other.properties.includes(property),
   )

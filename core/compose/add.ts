@@ -36,7 +36,7 @@ export function stepFrom(
   const product = productFor(row, shelf)
   const use = product?.uses.find((candidate) => candidate.phase === row.product!.phase)
   const device = deviceFor(row, shelf)
-  const told = new Set([...DERIVED, ...((product ?? device)?.properties ?? [])])
+  const derived = new Set([...DERIVED, ...((product ?? device)?.properties ?? [])])
   const segments = use && row.id !== 'cleanser-mask' ? use.segments : row.segments
   return {
     id: freshId(steps, row.id),
@@ -45,7 +45,7 @@ export function stepFrom(
     zones: zonesFor(row, use),
     essential: false,
     priority: 3,
-    properties: row.properties.filter((property) => !told.has(property)),
+    properties: row.properties.filter((property) => !derived.has(property)),
     segments: segments.map((part) => ({ ...part })),
     ...(product && use ? { product: { productId: product.id, useId: use.id } } : {}),
     ...(device ? { deviceId: device.id } : {}),

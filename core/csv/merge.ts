@@ -14,8 +14,8 @@ export function mergeRow(
   { product, columns }: Pick<ShelfRow, 'product' | 'columns'>,
 ): Product {
   if (!existing) return product
-  const told = productFields(columns)
-  const isTold = (field: string): boolean => told.has(field as keyof Product)
+  const namedFields = productFields(columns)
+  const isTold = (field: string): boolean => namedFields.has(field as keyof Product)
   const untouched = Object.entries(existing).filter(([field]) => !isTold(field))
   const fresh = Object.entries(withCalibration(existing, product)).filter(
     ([field, value]) => isTold(field) && value !== undefined,

@@ -36,10 +36,10 @@ export function massShares(
   const byVolume = weights.some((weight) => weight === undefined)
   const used = recipe.parts.map((part, at) => (byVolume ? part.parts : weights[at]!))
   const sum = used.reduce((all, weight) => all + weight, 0)
-  const of = new Map<string, number>()
+  const shareById = new Map<string, number>()
   for (const [at, part] of recipe.parts.entries())
-    of.set(part.productId, (of.get(part.productId) ?? 0) + used[at]! / sum)
-  return { of, byVolume }
+    shareById.set(part.productId, (shareById.get(part.productId) ?? 0) + used[at]! / sum)
+  return { of: shareById, byVolume }
 }
 
 export interface MixActive {

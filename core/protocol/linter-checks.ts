@@ -17,12 +17,12 @@ import {
 
 export const wrong = (id: string, judge: Judge): Check => ({ id, level: 'wrong', judge })
 export const advice = (id: string, judge: Judge): Check => ({ id, level: 'advice', judge })
-const say = (when: unknown, says: string, fix: string) => (when ? { says, fix } : undefined)
+const findingIf = (when: unknown, says: string, fix: string) => (when ? { says, fix } : undefined)
 
 /** Wrong orders of the trade (common practice, no source). Ids are stored with protocols: never reuse one. */
 export const CHECKS: readonly Check[] = [
   wrong('L01', ({ step, ...read }) =>
-    say(
+    findingIf(
       step.product &&
         !has({ step, ...read }, 'leave-on') &&
         step.segments.some((s) => s.kind === 'dwell') &&
@@ -32,14 +32,14 @@ export const CHECKS: readonly Check[] = [
     ),
   ),
   wrong('L02', (read, at, steps) =>
-    say(
+    findingIf(
       has(read, 'needs-neutraliser') && !later(steps, at)[0]?.properties.has('neutralising'),
       `${read.step.title} is not neutralised.`,
       'Put the neutraliser directly after it.',
     ),
   ),
   wrong('L03', (read, at, steps) =>
-    say(
+    findingIf(
       has(read, 'alkaline') &&
         !later(steps, at)
           .find((next) => next.step.product)
@@ -54,7 +54,7 @@ export const CHECKS: readonly Check[] = [
       : undefined
     return (
       acid &&
-      say(
+      findingIf(
         true,
         `Steam and ${acid.step.title} in one visit.`,
         'Leave the steam out; soften with a concentrate.',
@@ -62,7 +62,7 @@ export const CHECKS: readonly Check[] = [
     )
   }),
   wrong('L05', (read) =>
-    say(
+    findingIf(
       has(read, 'acid', 'stings', 'warming') &&
         read.step.segments.some((s) => s.kind === 'remove' && s.temperature === 'warm'),
       `${read.step.title} comes off warm.`,
@@ -70,7 +70,7 @@ export const CHECKS: readonly Check[] = [
     ),
   ),
   advice('L06', (read, at, steps) =>
-    say(
+    findingIf(
       has(read, 'extraction') &&
         !earlier(steps, at).some((other) => has(other, 'softening', 'exfoliating', 'steam')),
       `${read.step.title} before anything has softened the skin.`,
@@ -78,21 +78,21 @@ export const CHECKS: readonly Check[] = [
     ),
   ),
   advice('L07', (read, at, steps) =>
-    say(
+    findingIf(
       has(read, 'extraction') && !later(steps, at).some((other) => has(other, 'calming')),
       `Nothing calms after ${read.step.title}.`,
       'Add an astringent, cold, or a calming mask.',
     ),
   ),
   advice('L08', ({ step }, at, steps) =>
-    say(
+    findingIf(
       step.phase === 'eye' && steps.slice(0, at).some((other) => other.step.phase === 'moisturise'),
       `${step.title} comes after the moisturiser.`,
       'Eye care goes first.',
     ),
   ),
   wrong('L09', (read, at, steps) =>
-    say(
+    findingIf(
       has(read, 'tightening') &&
         zonesMeet(read.step.zones, EYES) &&
         !steps
@@ -103,7 +103,7 @@ export const CHECKS: readonly Check[] = [
     ),
   ),
   wrong('L10', ({ step }) =>
-    say(
+    findingIf(
       step.segments.some((s) => s.active && s.kind === 'dwell' && s.usualS > s.maxS),
       `${step.title} is written past its own maximum.`,
       'Shorten it.',
@@ -115,7 +115,7 @@ export const CHECKS: readonly Check[] = [
       : undefined
     return (
       burns &&
-      say(
+      findingIf(
         true,
         `${burns.step.title} is flammable and still lies on the skin when ${read.step.title} sparks.`,
         'Use a product without alcohol before it.',
@@ -123,21 +123,21 @@ export const CHECKS: readonly Check[] = [
     )
   }),
   wrong('L13', (read, at, steps) =>
-    say(
+    findingIf(
       has(read, 'wants-dry', 'blade') && stateBefore(steps, at) === 'damp',
       `${read.step.title} wants dry skin and comes on damp.`,
       'Blot dry before it.',
     ),
   ),
   wrong('L14', (read, at, steps) =>
-    say(
+    findingIf(
       has(read, 'wants-damp', 'ultrasonic-blade') && stateBefore(steps, at) === 'dry',
       `${read.step.title} wants damp skin and comes on dry.`,
       'Dampen before it.',
     ),
   ),
   wrong('L15', (read) =>
-    say(
+    findingIf(
       has(read, 'current', 'rf', 'ultrasound') &&
         !has(read, 'conductive', 'spark') &&
         !read.step.tray?.some((item) => /gel|ampoule|emulsion/i.test(item)),
@@ -149,7 +149,7 @@ export const CHECKS: readonly Check[] = [
     const oil = has(read, 'current', 'infusion', 'ultrasound') ? oilBefore(steps, at) : undefined
     return (
       oil &&
-      say(
+      findingIf(
         true,
         `The oil of ${oil.step.title} still lies under ${read.step.title}.`,
         'Wipe it off first.',
@@ -157,7 +157,7 @@ export const CHECKS: readonly Check[] = [
     )
   }),
   wrong('L17', (read, at, steps) =>
-    say(
+    findingIf(
       has(read, 'self-heating') && earlier(steps, at).some(isAcid),
       `${read.step.title} heats over a fresh acid.`,
       'A cool mask after an acid.',
@@ -169,7 +169,7 @@ export const CHECKS: readonly Check[] = [
     const active = after.findIndex((other) =>
       has(other, 'exfoliating', 'current', 'warming', 'retinoid'),
     )
-    return say(
+    return findingIf(
       active !== -1 && !after.slice(0, active).some((other) => has(other, 'calming')),
       `Nothing soothes between ${read.step.title} and the next active.`,
       'A soothing gel in between.',
@@ -180,14 +180,14 @@ export const CHECKS: readonly Check[] = [
       step.segments.find((s) => s.workingS !== undefined),
       step.segments.find((s) => s.kind === 'apply'),
     ]
-    return say(
+    return findingIf(
       mix && on && on.usualS > mix.workingS!,
       `${step.title} sets before it is on.`,
       'Apply faster, or mix less.',
     )
   }),
   advice('L22', ({ step }, _at, steps) =>
-    say(
+    findingIf(
       step.floating &&
         !steps.some(
           (other) =>
@@ -201,7 +201,7 @@ export const CHECKS: readonly Check[] = [
     ),
   ),
   wrong('L24', (read, at, steps) =>
-    say(
+    findingIf(
       opens(read) &&
         [...earlier(steps, at), ...later(steps, at)].some(
           (other) => isAcid(other) || has(other, 'mechanical', 'scrub', 'suction'),
@@ -216,7 +216,7 @@ export const CHECKS: readonly Check[] = [
       : undefined
     return (
       unfit &&
-      say(
+      findingIf(
         true,
         `${unfit.step.title} goes on open skin after ${read.step.title}.`,
         'Only what its maker states for open skin.',
@@ -224,7 +224,7 @@ export const CHECKS: readonly Check[] = [
     )
   }),
   wrong('L26', (read) =>
-    say(
+    findingIf(
       has(read, 'needling') && !read.step.tray?.some(isSterileTip),
       `${read.step.title} names no sterile single-use tip.`,
       'Lay one on its tray; it is never used again.',
@@ -236,7 +236,7 @@ export const CHECKS: readonly Check[] = [
       : undefined
     return (
       cover &&
-      say(
+      findingIf(
         true,
         `${cover.step.title} seals in ${read.step.title}, which stands alone.`,
         'Nothing over it.',
@@ -247,7 +247,7 @@ export const CHECKS: readonly Check[] = [
     const below = thickerBelow(steps, at)
     return (
       below &&
-      say(
+      findingIf(
         true,
         `${read.step.title} is thinner than ${below.step.title}, which lies there already.`,
         'Thin before thick: put it on first.',
@@ -257,7 +257,7 @@ export const CHECKS: readonly Check[] = [
   wrong('L28', ({ step }) => {
     const half = (polarity: Segment['polarity']) =>
       step.segments.reduce((sum, part) => sum + (part.polarity === polarity ? part.usualS : 0), 0)
-    return say(
+    return findingIf(
       step.segments.some((part) => part.polarity) && half('negative') !== half('positive'),
       `${step.title}: the two poles do not run equally long.`,
       'Make both halves equal.',

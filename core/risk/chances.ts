@@ -76,12 +76,13 @@ export function chances({
     totals[run] = totalS(factors)
   }
   const sorted = [...totals].sort((a, b) => a - b)
-  const at = (part: number) => Math.round(sorted[Math.min(runs - 1, Math.floor(part * runs))]!)
+  const quantile = (part: number) =>
+    Math.round(sorted[Math.min(runs - 1, Math.floor(part * runs))]!)
   return {
     runs,
     over: totals.filter((total) => total > slotS).length / runs,
-    p50S: at(0.5),
-    p90S: at(0.9),
+    p50S: quantile(0.5),
+    p90S: quantile(0.9),
     drivers: driversOf(plan, own, totals),
   }
 }

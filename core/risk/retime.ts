@@ -26,7 +26,7 @@ export function retimer(plan: Ladder): {
   const ordered = [...plan.segments].sort(
     (a, b) => a.startS - b.startS || Number(b.hands) - Number(a.hands) || a.endS - b.endS,
   )
-  const at = new Map(ordered.map((segment, index) => [segment, index]))
+  const orderOf = new Map(ordered.map((segment, index) => [segment, index]))
   const nodes = ordered.map((segment, index): Node => ({
     step: segment.hands ? steps.get(segment.stepId) : undefined,
     leastS: leastOf(plan, segment),
@@ -34,7 +34,7 @@ export function retimer(plan: Ladder): {
     after: ordered
       .slice(0, index)
       .filter((earlier) => holds(earlier, segment, ordered))
-      .map((earlier) => at.get(earlier)!),
+      .map((earlier) => orderOf.get(earlier)!),
   }))
   const ends = new Float64Array(nodes.length)
   const walk = (factors: ArrayLike<number> | undefined): number => {

@@ -5,14 +5,14 @@ import { present, type Chain, type Placed } from './problem'
  * Takes and gives placed parts; never changes anything but preparations, and never moves one later than its apply, the time it rests before that.
  */
 export function mixLate(chains: readonly Chain[], placed: readonly Placed[]): Placed[] {
-  const at = new Map(placed.map((part) => [part.partId, part]))
+  const placedById = new Map(placed.map((part) => [part.partId, part]))
   for (const chain of [...chains].reverse()) {
     const part = chain.prepare?.part
-    const apply = chain.parts[0] && at.get(chain.parts[0].id)
-    const now = part && at.get(part.id)
+    const apply = chain.parts[0] && placedById.get(chain.parts[0].id)
+    const now = part && placedById.get(part.id)
     if (!part || !apply || !now) continue
     const lengthS = now.endS - now.startS
-    const busy = [...at.values()].filter(
+    const busy = [...placedById.values()].filter(
       (other) => other.partId !== part.id && blocks(chains, other.partId, chain),
     )
     const latestS = apply.startS - (chain.prepare?.restS ?? 0)
@@ -22,9 +22,10 @@ export function mixLate(chains: readonly Chain[], placed: readonly Placed[]): Pl
     const endS = ends.find((end) =>
       busy.every((other) => other.endS <= end - lengthS || other.startS >= end),
     )
-    if (endS !== undefined) at.set(part.id, { partId: part.id, startS: endS - lengthS, endS })
+    if (endS !== undefined)
+      placedById.set(part.id, { partId: part.id, startS: endS - lengthS, endS })
   }
-  return placed.map((part) => at.get(part.partId)!)
+  return placed.map((part) => placedById.get(part.partId)!)
 }
 
 /** A hands-on part, or a dwell of another step that needs somebody at the client, keeps the hands from mixing. */

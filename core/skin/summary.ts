@@ -21,7 +21,7 @@ const THIRSTY_BELOW = 35
 const RED_ABOVE = 60
 
 const nameOf = (kind: FindingKind): string => FINDINGS.find((words) => words.kind === kind)!.name
-const said = (finding: Finding): string =>
+const wordsFor = (finding: Finding): string =>
   `${nameOf(finding.kind)}${FINDINGS.find((words) => words.kind === finding.kind)!.ungraded ? '' : ` ${finding.grade} of 4`}, ${zonesInWords(finding.zones)}`
 const measured = (meter: MeterValue): string =>
   `${meter.kind} ${meter.value} of 100, ${zoneName(meter.zone)}`
@@ -71,7 +71,7 @@ function evidenceOf(
   return [
     ...reading.findings
       .filter((finding) => finding.kind === kind)
-      .map((finding) => ({ says: said(finding), zones: finding.zones })),
+      .map((finding) => ({ says: wordsFor(finding), zones: finding.zones })),
     ...reading.meters
       .filter((other) => other.kind === meter && speaks(other.value))
       .map((meter) => ({ says: measured(meter), zones: [meter.zone] })),
@@ -81,7 +81,9 @@ function evidenceOf(
 const found =
   (kinds: readonly FindingKind[], least = 1) =>
   ({ findings }: Read): string[] =>
-    findings.filter((finding) => kinds.includes(finding.kind) && finding.grade >= least).map(said)
+    findings
+      .filter((finding) => kinds.includes(finding.kind) && finding.grade >= least)
+      .map(wordsFor)
 const metered =
   (kind: MeterValue['kind'], speaks: (value: number) => boolean) =>
   ({ meters }: Read): string[] =>

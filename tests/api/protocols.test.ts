@@ -258,7 +258,8 @@ describe('a visit and its slot', () => {
     expect((await fit({ mustStay: [], grow: false })).body.code).toBe('underway')
   })
   test('a device that another room has fitted for the same minutes is waited for', async () => {
-    const id = await book(owner, 'Wren Castellane', 'acid', 3)
+    // Far off: the plan that is written here has no more than what reserves a device, and the forecast reads whole ones.
+    const id = await book(owner, 'Wren Castellane', 'acid', 300)
     const read = async () =>
       (
         await owner.ask<{

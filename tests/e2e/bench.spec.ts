@@ -73,6 +73,33 @@ test.describe('the mix bench', () => {
   })
 })
 
+test('a field with many choices: leaving it chooses nothing; a few letters and Enter choose', async ({
+  page,
+}) => {
+  await openShelf(page, '/bench')
+  const field = page.getByLabel('Add a part').first()
+  const lines = page.locator('.choices').getByRole('option')
+  await field.click()
+  await expect(lines.first()).toHaveText('Water')
+  await page.keyboard.press('Tab')
+  await expect(lines).toHaveCount(0)
+  await field.click()
+  await expect(lines.first()).toBeVisible()
+  await page.getByLabel('Make').click()
+  await expect(lines).toHaveCount(0)
+  await expect(page.getByLabel('Part 1')).toHaveCount(0)
+
+  await field.click()
+  await page.keyboard.type('no such thing')
+  await expect(page.getByText('Nothing is called so.')).toBeVisible()
+  await page.keyboard.press('Escape')
+  await field.fill('kaol')
+  await expect(lines).toHaveText([/Kaolin Powder/])
+  await page.keyboard.press('Enter')
+  await expect(page.getByLabel('Part 1').first()).toHaveValue('Kaolin Powder')
+  await expect(field).toHaveValue('')
+})
+
 test.describe('files', () => {
   const take = (page: Page, name: string, text: string) =>
     page

@@ -83,9 +83,11 @@ test.describe('Prepare', () => {
   test('what was really used goes on the record with its lots', async ({ page }) => {
     const address = await onPrepare(page, 'acid')
     await stage(page, 'Perform')
-    await page.getByRole('button', { name: 'Start the visit' }).click()
+    await Promise.all([
+      page.waitForResponse((reply) => reply.url().endsWith('/events') && reply.ok()),
+      page.getByRole('button', { name: 'Start the visit' }).click(),
+    ])
     await expect(primary(page)).toBeVisible()
-    await expect(page.getByText('Saved', { exact: true })).toBeVisible()
     await page.goto(`${address}/close`)
     await page.getByText('What it took off the shelf').click()
     const cream = page.getByLabel('Dune Day Cream, g used')

@@ -29,7 +29,7 @@ export function useLaidOut({
       if (!data || !plan.value || plan.value.status !== 'ready') return
       const mine = ++latest
       const gone = without()
-      const made = await useFitter().layOut(
+      const laidOut = await useFitter().layOut(
         data.input,
         gone.size === 0
           ? plan.value
@@ -37,10 +37,10 @@ export function useLaidOut({
         data.money,
       )
       if (mine !== latest) return
-      laid.value = made
+      laid.value = laidOut
       if (!withStandIns) return
       const stand = new Map<string, ReturnType<typeof standIns>>()
-      for (const short of made.short) {
+      for (const short of laidOut.short) {
         const options = await useFitter().standIns(data.input, short)
         if (mine !== latest) return
         stand.set(short.productId, options)

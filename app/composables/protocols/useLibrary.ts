@@ -8,10 +8,10 @@ const MOST_FILE_BYTES = 2_000_000
 export type Origin =
   { readonly from: 'nothing' } | { readonly from: 'protocol'; readonly id: string }
 
-/** The library: its protocols, and what is done with one. `trouble`, `told`: why not, and what happened. */
+/** The library: its protocols, and what is done with one. `trouble`, `notice`: why not, and what happened. */
 export function useLibrary() {
   const protocols = ref<Shelved[]>()
-  const told = ref('')
+  const notice = ref('')
   const undoing = ref<Shelved>()
   const { trouble, attempt } = useAttempt()
 
@@ -20,7 +20,7 @@ export function useLibrary() {
       protocols.value = await call('/api/protocols')
     })
   const act = (work: () => Promise<void>) => {
-    trouble.value = told.value = ''
+    trouble.value = notice.value = ''
     return attempt(work)
   }
   const create = (origin: Origin, name: string) =>
@@ -39,23 +39,23 @@ export function useLibrary() {
       })
       await load()
       undoing.value = archived ? protocol : undefined
-      told.value = archived
+      notice.value = archived
         ? `${name} is put away; what is booked keeps it.`
         : `${name} is back in the library.`
     })
 
-  const takeIn = useTakeIn({ trouble, told, load })
-  return { protocols, trouble, told, undoing, load, create, putAway, takeIn }
+  const takeIn = useTakeIn({ trouble, notice, load })
+  return { protocols, trouble, notice, undoing, load, create, putAway, takeIn }
 }
 
 interface Taking {
   readonly trouble: Ref<string>
-  readonly told: Ref<string>
+  readonly notice: Ref<string>
   readonly load: () => Promise<unknown>
 }
 
-/** Takes a protocol file in as a draft; what it names and the shelf lacks is told. */
-function useTakeIn({ trouble, told, load }: Taking) {
+/** Takes a protocol file in as a draft; what it names and the shelf lacks is notice. */
+function useTakeIn({ trouble, notice, load }: Taking) {
   /** What a file holds, or undefined with the reason in `trouble`. */
   async function readFile(event: Event): Promise<unknown> {
     const chosen = await chosenText(event, { bytes: MOST_FILE_BYTES, what: 'a protocol file' })
@@ -69,7 +69,7 @@ function useTakeIn({ trouble, told, load }: Taking) {
     }
   }
   return async function takeIn(event: Event) {
-    trouble.value = told.value = ''
+    trouble.value = notice.value = ''
     const file = await readFile(event)
     if (file === undefined) return
     try {
@@ -77,7 +77,7 @@ function useTakeIn({ trouble, told, load }: Taking) {
       const { id, missing } = await call('/api/protocols', { method: 'post', body })
       if (missing.length === 0) return void (await navigateTo(`/protocols/${id}`))
       await load()
-      told.value = `Taken in as a draft. Not on your shelf: ${missing.join(', ')}. Open it and choose what stands in.`
+      notice.value = `Taken in as a draft. Not on your shelf: ${missing.join(', ')}. Open it and choose what stands in.`
     } catch (error) {
       trouble.value = refusalOf(error).detail
     }

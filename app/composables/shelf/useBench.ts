@@ -25,19 +25,19 @@ const EMPTY: Bench = { by: 'mass', parts: [], amount: 12, unit: 'g' }
 /** What lies on the mix bench: kept on this tablet, undone step by step, weighed, and saved as a house mix or over the one it was opened from. */
 export function useBench() {
   const products = shallowRef<Product[]>([])
-  const told = ref('')
-  const ratio = benchRatio(products, told)
+  const notice = ref('')
+  const ratio = benchRatio(products, notice)
   const { trouble, attempt } = useAttempt()
-  const saving = benchSaving({ ...ratio, products, told, attempt })
+  const saving = benchSaving({ ...ratio, products, notice, attempt })
   const clear = () => {
     saving.mix.value = undefined
     ratio.put(EMPTY)
   }
-  return { ...ratio, ...saving, products, told, trouble, clear }
+  return { ...ratio, ...saving, products, notice, trouble, clear }
 }
 
 /** The ratio in the bowl and what follows from it. */
-function benchRatio(products: Ref<Product[]>, told: Ref<string>) {
+function benchRatio(products: Ref<Product[]>, notice: Ref<string>) {
   const kept = useLocalStorage<Bench>('zen-bench', EMPTY, {
     shallow: true,
     serializer: { read: (text) => readAs(text, Bench) ?? EMPTY, write: JSON.stringify },
@@ -49,7 +49,7 @@ function benchRatio(products: Ref<Product[]>, told: Ref<string>) {
   })
   const put = (more: Partial<Bench>) => {
     bench.value = { ...bench.value, ...more }
-    told.value = ''
+    notice.value = ''
   }
   const parts = () => bench.value.parts
   const part = (at: number, more: Partial<BenchPart>) =>
@@ -86,12 +86,12 @@ const putProduct = (product: Product, seenAt?: string) =>
 interface Saving {
   readonly bench: Ref<Bench>
   readonly products: Ref<Product[]>
-  readonly told: Ref<string>
+  readonly notice: Ref<string>
   readonly attempt: ReturnType<typeof useAttempt>['attempt']
 }
 
 /** Opens mixes of the shelf on the bench, and puts what is on the bench on the shelf. */
-function benchSaving({ bench, products, told, attempt }: Saving) {
+function benchSaving({ bench, products, notice, attempt }: Saving) {
   const mix = shallowRef<Product & { seenAt: string }>()
   const taken = shallowRef<ReadonlySet<string>>(new Set())
   const currency = ref('EUR')
@@ -120,7 +120,7 @@ function benchSaving({ bench, products, told, attempt }: Saving) {
       const changed = { ...product, recipe: recipe(), stock: 0 }
       const { changedAt } = await putProduct(changed, seenAt)
       mix.value = { ...changed, seenAt: changedAt }
-      told.value = `${product.name} is changed.`
+      notice.value = `${product.name} is changed.`
     })
   async function putOnShelf(own: OwnRules) {
     const { amount, unit } = bench.value
@@ -128,7 +128,7 @@ function benchSaving({ bench, products, told, attempt }: Saving) {
     await putProduct(product)
     taken.value = new Set([...taken.value, product.id])
     await openMix(product.id)
-    told.value = `${product.name} is on the shelf, among the house mixes.`
+    notice.value = `${product.name} is on the shelf, among the house mixes.`
     return true
   }
   /** Keeps it as a house mix with rules of its own; true when it is on the shelf. */

@@ -5,7 +5,7 @@ import { libraryFor, NO_WISH, type Shelved, type Wish } from '~/support/protocol
 
 const session = useSessionStore()
 const mayWrite = computed(() => session.can('protocol.write'))
-const { protocols, trouble, told, undoing, load, create, putAway, takeIn } = useLibrary()
+const { protocols, trouble, notice, undoing, load, create, putAway, takeIn } = useLibrary()
 onMounted(load)
 const wish = ref<Wish>(NO_WISH)
 const isWished = computed(() => !dequal(wish.value, { ...NO_WISH, away: wish.value.away }))
@@ -52,8 +52,8 @@ function startFrom(protocol: Shelved) {
     <p v-if="trouble" role="alert" class="mb-3 px-4 py-2.5 bg-mind-ground border-l-4 border-mind">{{
       trouble
     }}</p>
-    <p v-if="told" role="status" class="mb-3 text-calm flex items-center gap-3">
-      {{ told }}
+    <p v-if="notice" role="status" class="mb-3 text-calm flex items-center gap-3">
+      {{ notice }}
       <button v-if="undoing" type="button" class="pick text-ink" @click="putAway(undoing, false)">
         Undo
       </button>

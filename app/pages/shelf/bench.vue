@@ -5,7 +5,7 @@ import type { BenchPart, OwnRules } from '~/support/shelf/bench'
 
 const MOST_PARTS = 8
 const bench = useBench()
-const { history, products, mix, trouble, told, result } = bench
+const { history, products, mix, trouble, notice, result } = bench
 const { query } = useRoute()
 onMounted(() => bench.load(typeof query.mix === 'string' ? query.mix : undefined))
 const lying = bench.bench
@@ -55,7 +55,7 @@ function weighed(at: number, weighedG: number) {
         {{ mix ? mix.name : 'Mix bench'
         }}<span class="text-soft text-xl ml-3">{{ mix ? 'on the bench' : '' }}</span>
       </h1>
-      <p v-if="told" role="status" class="text-calm pb-3">✓ {{ told }}</p>
+      <p v-if="notice" role="status" class="text-calm pb-3">✓ {{ notice }}</p>
       <button type="button" class="rung" :disabled="!history.canUndo.value" @click="history.undo()">
         Undo
       </button>

@@ -137,11 +137,11 @@ export const nothingNew = (
   list: readonly Known[] = KNOWN,
 ): Fact[] =>
   questions.map((question): Fact => {
-    const told = facts.get(question.code)
-    if (told?.answer === 'yes') return { ...told, askedOn: today }
+    const before = facts.get(question.code)
+    if (before?.answer === 'yes') return { ...before, askedOn: today }
     return (
       answerByMedicines(question.code, facts, list, today) ?? {
-        ...(told?.answer === 'no' ? told : { code: question.code, answer: 'no' as const }),
+        ...(before?.answer === 'no' ? before : { code: question.code, answer: 'no' as const }),
         askedOn: today,
       }
     )

@@ -64,11 +64,11 @@ export function acidPlace(bench: Bench, where: string): readonly Step[] {
       firstMask,
     ),
   }
-  const put = places[where]!
+  const moved = places[where]!
   const acids = bench.steps.filter(acid)
   if (acids.length > 1) return bench.steps
-  if (acids.length === 1) return shift(bench.steps, acids[0], put)
-  const steps = having(bench, acid, where === 'before-extraction' ? 'acid' : 'acid-short', put)
+  if (acids.length === 1) return shift(bench.steps, acids[0], moved)
+  const steps = having(bench, acid, where === 'before-extraction' ? 'acid' : 'acid-short', moved)
   const added = steps.find((step) => step.byMethod === bench.question)!
   const index = steps.indexOf(added)
   const blot = fresh(on(bench, steps), 'blot', undefined, { closes: added.id })
