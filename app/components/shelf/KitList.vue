@@ -84,6 +84,7 @@ async function add() {
         <div class="flex gap-3 mb-2">
           <FieldChoice
             beside
+            small
             label="For"
             :value="kit.concern"
             :options="asOptions(CONCERNS)"
@@ -100,6 +101,7 @@ async function add() {
           />
           <FieldFigure
             beside
+            small
             whole
             label="Sets left"
             :words="`${kit.name}, sets left`"
@@ -116,6 +118,7 @@ async function add() {
         >
           <FieldChoice
             beside
+            small
             grows
             class="choice-fills w-64"
             :name="`Part ${at + 1} of ${kit.name}`"
@@ -125,6 +128,7 @@ async function add() {
           />
           <FieldFigure
             beside
+            small
             :name="`Amount of part ${at + 1} of ${kit.name}`"
             :words="`Part ${at + 1} of ${kit.name}`"
             :value="item.amount"

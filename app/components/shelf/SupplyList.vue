@@ -63,6 +63,7 @@ async function add() {
             <td v-if="kind === 'single use'">
               <FieldFigure
                 beside
+                small
                 whole
                 :name="`${supply.name} in a pack`"
                 :words="supply.name"
@@ -89,6 +90,7 @@ async function add() {
             <td>
               <FieldFigure
                 beside
+                small
                 whole
                 :name="`${supply.name} left`"
                 :words="supply.name"
@@ -102,6 +104,7 @@ async function add() {
             <td>
               <FieldChoice
                 beside
+                small
                 :name="`Kind of ${supply.name}`"
                 :value="supply.kind"
                 :options="KINDS"

@@ -115,6 +115,8 @@ const gradesTo = (most: number) => [{ value: '0', words: '0' }, ...upTo(most)]
             <td v-for="part in PARTS" :key="part.key">
               <FieldChoice
                 beside
+                small
+                class="py-1"
                 :name="`${REGION_WORDS[region]}, ${part.name.toLowerCase()}`"
                 :value="String(reading.pigment?.[region]?.[part.key] ?? 0)"
                 :options="gradesTo(part.most)"

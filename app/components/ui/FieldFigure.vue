@@ -15,14 +15,17 @@ const props = defineProps<{
   most?: number
   whole?: boolean
   beside?: boolean
+  small?: boolean
   disabled?: boolean
 }>()
 const emit = defineEmits<{ change: [value: number]; clear: []; bad: [says: string] }>()
 const shape = computed(() =>
-  props.beside
-    ? 'flex items-center gap-1 text-sm text-soft'
-    : 'flex flex-col gap-1 text-sm text-soft',
+  props.beside ? 'flex items-center gap-1' : 'flex flex-col gap-1 text-sm text-soft',
 )
+const size = computed(() => [
+  props.beside ? 'w-20 text-base' : 'w-full',
+  props.small && '!min-h-[38px]',
+])
 function tell(value: number | undefined) {
   if (value === undefined) emit('clear')
   else emit('change', props.whole ? Math.round(value) : value)
@@ -43,7 +46,7 @@ const onChange = (event: Event) =>
     {{ label }}
     <input
       class="field !text-ink"
-      :class="beside ? 'w-20' : 'w-full'"
+      :class="size"
       :inputmode="whole ? 'numeric' : 'decimal'"
       :disabled="disabled ?? false"
       :aria-label="name"

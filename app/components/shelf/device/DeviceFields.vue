@@ -81,7 +81,8 @@ const does = computed(() => {
         v-for="supply in usedOnce"
         :key="supply.id"
         beside
-        class="flex-row-reverse !text-base !text-ink"
+        small
+        class="flex-row-reverse gap-2"
         :label="supply.name"
         :value="suppliesUsed(device, supply.id)"
         :most="MOST_USED"

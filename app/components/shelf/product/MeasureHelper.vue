@@ -113,7 +113,7 @@ function weighed(
         {{ spoon ? `Keep: one is ${figure(spoon.per)} g` : 'Keep' }}
       </button>
       <FieldFigure
-        class="w-32"
+        class="w-44"
         label="or typed, g a teaspoon"
         words="Grams a teaspoon"
         :value="product.gramsPerTeaspoon"

@@ -33,6 +33,7 @@ const put = (more: ProductChange) => emit('change', more)
       <FieldFigure
         beside
         whole
+        class="text-sm text-soft"
         label="from"
         unit="s"
         words="Begins after, seconds"
@@ -43,6 +44,7 @@ const put = (more: ProductChange) => emit('change', more)
       <FieldFigure
         beside
         whole
+        class="text-sm text-soft"
         label="until"
         unit="s"
         words="Over after, seconds"
