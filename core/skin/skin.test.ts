@@ -40,8 +40,10 @@ describe('colour', () => {
       a: fc.double({ min: -60, max: 60, noNaN: true }),
       b: fc.double({ min: -60, max: 60, noNaN: true }),
     })
+    // The library takes a chroma of nearly nothing for none; greys are in the published pairs above.
+    const coloured = lab.filter(({ a, b }) => Math.hypot(a, b) > 0.01)
     fc.assert(
-      fc.property(lab, lab, (one, two) => {
+      fc.property(coloured, coloured, (one, two) => {
         // Its "lab" is D50 by name, but the formula takes the three numbers as they are.
         const theirs = new Color('lab', [one.L, one.a, one.b]).deltaE2000(
           new Color('lab', [two.L, two.a, two.b]),
