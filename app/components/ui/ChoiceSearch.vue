@@ -61,7 +61,15 @@ function onTab(event: KeyboardEvent) {
       <span v-if="label" aria-hidden="true">{{ label }}</span>
       <ComboboxLabel class="sr-only">{{ name }}</ComboboxLabel>
     </template>
-    <div ref="box" class="choice choice-search" :class="field" :data-widest="widest">
+    <!-- Heard before the field itself hears it: its own answer to Tab and to being left is to take what is lit. -->
+    <div
+      ref="box"
+      class="choice choice-search"
+      :class="field"
+      :data-widest="widest"
+      @keydown.tab.capture="onTab"
+      @blur.capture="onBlur"
+    >
       <ComboboxInput
         class="min-w-0 w-full bg-transparent"
         size="1"
@@ -71,8 +79,6 @@ function onTab(event: KeyboardEvent) {
         :placeholder="unset"
         @focus="selectAll"
         @click="!open && button?.el?.click()"
-        @blur="onBlur"
-        @keydown.tab="onTab"
         @change="typed = textOf($event)"
       />
       <ComboboxButton ref="button" class="choice-mark" aria-hidden="true">▾</ComboboxButton>

@@ -16,7 +16,7 @@ export function visitCore() {
   const params = () => ({ id: data.value!.visit.id })
   const path = (rest: string) => `/api/visits/${data.value!.visit.id}/${rest}`
 
-  const { saving, save } = saver(attempt)
+  const { saving, save } = saver(attempt, edited)
   const reload = () => load(data.value!.visit.id)
   /** Saves and, when that went well, takes what the server then has. */
   async function saveAndReload(work: () => Promise<unknown>): Promise<boolean> {
@@ -64,14 +64,17 @@ function refitter(data: Ref<VisitData | undefined>, preview: Ref<FittedPlan | un
 }
 
 /** Runs saves and counts those on their way; what was typed stays on screen when one fails, with the reason. */
-function saver(attempt: ReturnType<typeof useAttempt>['attempt']) {
+function saver(attempt: ReturnType<typeof useAttempt>['attempt'], edited: () => void) {
   const saving = ref(0)
   async function save(work: () => Promise<unknown>): Promise<boolean> {
     saving.value++
+    // What was asked for before or during a save may be older than what was saved: it is asked for again.
+    edited()
     const done = await attempt(async () => {
       await work()
       return true
     })
+    edited()
     saving.value--
     return done ?? false
   }
