@@ -21,6 +21,7 @@ const LAYERS = [
   'client',
   'protocol',
   'catalog',
+  'strength',
   'climb',
   'safety',
   'schedule',

@@ -270,8 +270,8 @@ describe('what each pattern is about', () => {
   test('19: face and neck on rungs of their own; a second layer only later', () => {
     const plan = of('neck')
     expect([
-      step(plan, 'face-acid').lever!.writtenRung,
-      step(plan, 'neck-acid').lever!.writtenRung,
+      step(plan, 'face-acid').levers![0]!.writtenRung,
+      step(plan, 'neck-acid').levers![0]!.writtenRung,
     ]).toEqual([2, 1])
     expect(
       step(plan, 'neck-acid').zones.every((zone) => !step(plan, 'face-acid').zones.includes(zone)),

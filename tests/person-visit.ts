@@ -1,4 +1,6 @@
 import type { CompileInput } from '#core/adapt'
+import { composedShelf } from '#core/mixing'
+import { subjectReader } from '#core/strength'
 import { answerByMedicines, KNOWN, QUESTIONS, type Client, type Fact } from '#core/client'
 import type { ProtocolVersion } from '#core/protocol'
 import { CLIENTS, SHELF, type Person } from './fixtures'
@@ -52,9 +54,8 @@ export function visitOf(
   more: Partial<CompileInput> = {},
 ): CompileInput {
   const person = typeof who === 'string' ? CLIENTS.find((client) => client.name === who)! : who
-  const levers = protocol.steps.flatMap(({ lever }) =>
-    lever ? [{ lever: lever.lever, rung: lever.rung }] : [],
-  )
+  const read = subjectReader(composedShelf(more.shelf ?? SHELF))
+  const levers = protocol.steps.flatMap((step) => read(step).levers)
   const { findings, lesions = [] } = person
   return {
     protocol,

@@ -116,7 +116,7 @@ export const situationOf = (
   client: client(facts),
   reading: { ...readingOf(...findings), lesions: [...lesions] },
   history,
-  levers: [...LEVERS],
+  levers: LEVERS.map((lever) => ({ lever, rung: 4 })),
   date: TODAY,
   daytime: true,
 })

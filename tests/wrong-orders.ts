@@ -1,6 +1,6 @@
 import { ACID, BRIGHTENING, CLARIFYING, SHELF } from './fixtures'
 import { lint, segment, type Segment, type Step } from '#core/protocol'
-import { subjectReader } from '#core/safety'
+import { subjectReader } from '#core/strength'
 
 // Wrong orders of the trade (common practice, no source), each on a ladder of its own.
 export const read = subjectReader(SHELF)

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { RUNGS } from '#core/climb'
+import { RUNGS } from '#core/strength'
 import { LEVER_WORDS } from '#core/protocol'
 import {
   EMERGENCIES,

@@ -1,6 +1,7 @@
 import type { Step } from '../protocol/model'
 import type { Constraint, Requirement } from '../safety/rule'
-import { touches, type Subject } from '../safety/subject'
+import type { Subject } from '../strength'
+import { touches } from '../safety/touches'
 
 /** A requirement in words, and what it means for the visit. */
 interface Care {

@@ -1,8 +1,7 @@
 import { supplyNamed } from '../protocol/tray'
 import { trayFor } from '../mixing/tray'
 import type { ProtocolVersion, Step } from '../protocol/model'
-import { rungOf } from '../safety/strength'
-import { subjectReader, type Subject } from '../safety/subject'
+import { subjectReader, type Subject } from '../strength'
 import { careItems, cautionsFor } from './care'
 import { draftOf } from './draft'
 import type { OpenGate } from './gates'
@@ -62,13 +61,8 @@ function stillOpen(gates: readonly OpenGate[], steps: readonly Step[]): FittedPl
     .filter((gate) => gate.stepIds.length > 0 || steps.some((step) => step.id === gate.gateId))
 }
 
-function leversOf(steps: readonly Step[], read: (step: Step) => Subject): FittedPlan['levers'] {
-  return steps.flatMap((step) => {
-    if (!step.lever) return []
-    const rung = rungOf(step, read(step).product) ?? step.lever.rung
-    return [{ lever: step.lever.lever, rung: Math.min(5, rung) }]
-  })
-}
+const leversOf = (steps: readonly Step[], read: (step: Step) => Subject): FittedPlan['levers'] =>
+  steps.flatMap((step) => read(step).levers.map((pulled) => ({ ...pulled })))
 
 /** The tray of the ladder, with what the rules lay out at each step behind its own things. */
 function trayWithCare(

@@ -1,5 +1,5 @@
 import type { Segment, Step } from '../protocol/model'
-import { touches } from '../safety/subject'
+import { touches } from '../safety/touches'
 import type { Constraint } from '../safety/rule'
 import { distinctWhy, type Change } from './change'
 import type { OptionContext } from './option'

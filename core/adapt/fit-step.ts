@@ -1,11 +1,12 @@
 import { deviceById } from '../catalog/shelf'
 import type { Step } from '../protocol/model'
-import { touches } from '../safety/subject'
+import { touches } from '../safety/touches'
 import type { Constraint } from '../safety/rule'
 import { withoutZones, zonesInWords } from '../skin/zones'
 import { distinctWhy, type Change } from './change'
-import { rungOf } from '../safety/strength'
-import { capMinutes, onRung } from './levers'
+import { onRung, type Subject } from '../strength'
+import { capMinutes, withLevers } from '../strength/lower'
+import type { LeverId } from '../protocol/words'
 import type { Option, OptionContext } from './option'
 import { applyCare } from './fit-care'
 import { usual, mins, rungAllowed, rungSentence, replacedChange, WHOLE } from './fit-words'
@@ -29,7 +30,10 @@ export function fitStep(candidate: Step, written: Step, context: OptionContext):
   if (!eased.ok) return eased
   return {
     ok: true,
-    option: { step: applyCare(eased.step, constraints, context, changes), changes },
+    option: {
+      step: withLevers(applyCare(eased.step, constraints, context, changes), context.read),
+      changes,
+    },
   }
 }
 
@@ -71,49 +75,64 @@ function limitStep(
   context: OptionContext,
   changes: Change[],
 ): Stage {
-  let step = start
-  const subject = context.read(start)
   const limits = constraints.filter(
-    (constraint) => constraint.effect === 'limit' && touches(constraint, subject),
+    (constraint) => constraint.effect === 'limit' && touches(constraint, context.read(start)),
   )
-  const rungs = limits.filter((constraint) => constraint.limit?.kind === 'rung')
-  if (rungs.length > 0 && step.lever) {
-    const now = rungOf(step, subject.product) ?? step.lever.rung
-    const allowed = rungs.map((constraint) =>
-      rungAllowed(constraint, step.lever?.writtenRung ?? now),
-    )
-    const most = Math.min(...allowed)
-    const behind = rungs.filter((_, at) => allowed[at]! < now)
-    const lowered = onRung(step, subject.product, most)
-    if (!lowered) return { ok: false, blockedBy: behind }
-    if (most < now)
-      changes.push({
-        kind: 'rung',
-        stepId: step.id,
-        what: rungSentence(step, lowered, now, most),
-        why: distinctWhy(
-          behind.filter(
-            (constraint) => rungAllowed(constraint, step.lever?.writtenRung ?? now) === most,
-          ),
-        ),
-      })
-    step = lowered
+  let stage: Stage = { ok: true, step: start }
+  for (const { lever } of context.read(start).levers) {
+    if (stage.ok) stage = onAllowedRung(stage.step, lever, limits, context, changes)
   }
   for (const constraint of limits) {
-    const most = minutesAllowed(constraint, step, context)
-    if (most === undefined) continue
-    const capped = capMinutes(step, most)
-    if (!capped) return { ok: false, blockedBy: [constraint] }
-    if (usual(capped) < usual(step))
-      changes.push({
-        kind: 'minutes',
-        stepId: step.id,
-        what: `${step.title}: ${mins(step)} → ${mins(capped)} min`,
-        why: distinctWhy([constraint]),
-      })
-    step = capped
+    const most = stage.ok ? minutesAllowed(constraint, stage.step, context) : undefined
+    if (stage.ok && most !== undefined)
+      stage = inAllowedMinutes(stage.step, most, constraint, changes)
   }
-  return { ok: true, step }
+  return stage
+}
+
+/** The step on the rung that is allowed of one of its levers. */
+function onAllowedRung(
+  step: Step,
+  lever: LeverId,
+  limits: readonly Constraint[],
+  context: OptionContext,
+  changes: Change[],
+): Stage {
+  const rungs = limits.filter(({ limit }) => limit?.kind === 'rung' && limit.lever === lever)
+  const subject = context.read(step)
+  const now = subject.levers.find((pulled) => pulled.lever === lever)?.rung
+  if (rungs.length === 0 || now === undefined) return { ok: true, step }
+  const written = step.levers?.find((pulled) => pulled.lever === lever)?.writtenRung ?? now
+  const allowed = rungs.map((constraint) => rungAllowed(constraint, written))
+  const most = Math.min(...allowed)
+  if (most >= now) return { ok: true, step }
+  const lowered = onRung(subject, lever, most)
+  if (!lowered) return { ok: false, blockedBy: rungs.filter((_, at) => allowed[at]! < now) }
+  changes.push({
+    kind: 'rung',
+    stepId: step.id,
+    what: rungSentence(step, lowered, lever, now, most),
+    why: distinctWhy(rungs.filter((_, at) => allowed[at] === most)),
+  })
+  return { ok: true, step: lowered }
+}
+
+function inAllowedMinutes(
+  step: Step,
+  most: number,
+  constraint: Constraint,
+  changes: Change[],
+): Stage {
+  const capped = capMinutes(step, most)
+  if (!capped) return { ok: false, blockedBy: [constraint] }
+  if (usual(capped) < usual(step))
+    changes.push({
+      kind: 'minutes',
+      stepId: step.id,
+      what: `${step.title}: ${mins(step)} → ${mins(capped)} min`,
+      why: distinctWhy([constraint]),
+    })
+  return { ok: true, step: capped }
 }
 
 /** Minutes a limit leaves: its own figure, or the device's. */
@@ -136,40 +155,51 @@ function easeZones(
   changes: Change[],
 ): Stage {
   const subject = context.read(step)
-  const now = rungOf(step, subject.product)
   const tender = constraints.filter(
-    (constraint) =>
-      constraint.limit?.kind === 'zone-rung' &&
-      touches(constraint, subject) &&
-      now !== undefined &&
-      now > constraint.limit.max,
+    (constraint) => touches(constraint, subject) && isOverZoneRung(constraint, subject),
   )
   if (tender.length === 0) return { ok: true, step }
   const zones = tender.reduce(
     (left, constraint) => withoutZones(left, constraint.zones ?? []),
     step.zones,
   )
-  if (zones.length > 0) {
-    changes.push({
-      kind: 'zones',
-      stepId: step.id,
-      what: `${step.title}: leave out ${zonesInWords(withoutZones(step.zones, zones))}`,
-      why: distinctWhy(tender),
-    })
-    return { ok: true, step: { ...step, zones } }
-  }
-  const most = Math.min(
-    ...tender.map((constraint) =>
-      constraint.limit?.kind === 'zone-rung' ? constraint.limit.max : Infinity,
-    ),
-  )
-  const lowered = onRung(step, subject.product, most)
-  if (!lowered) return { ok: false, blockedBy: tender }
+  if (zones.length === 0) return easeWhole(step, tender, context, changes)
   changes.push({
-    kind: 'rung',
+    kind: 'zones',
     stepId: step.id,
-    what: rungSentence(step, lowered, now!, most),
+    what: `${step.title}: leave out ${zonesInWords(withoutZones(step.zones, zones))}`,
     why: distinctWhy(tender),
   })
-  return { ok: true, step: lowered }
+  return { ok: true, step: { ...step, zones } }
+}
+
+const isOverZoneRung = ({ limit }: Constraint, { levers }: Subject): boolean =>
+  limit?.kind === 'zone-rung' &&
+  levers.some(({ lever, rung }) => lever === limit.lever && rung > limit.max)
+
+/** A step on tender zones alone, on the rung they take. */
+function easeWhole(
+  start: Step,
+  tender: readonly Constraint[],
+  context: OptionContext,
+  changes: Change[],
+): Stage {
+  let step = start
+  for (const constraint of tender) {
+    const { limit } = constraint
+    if (limit?.kind !== 'zone-rung') continue
+    const subject = context.read(step)
+    const now = subject.levers.find(({ lever }) => lever === limit.lever)?.rung ?? 0
+    if (now <= limit.max) continue
+    const lowered = onRung(subject, limit.lever, limit.max)
+    if (!lowered) return { ok: false, blockedBy: tender }
+    changes.push({
+      kind: 'rung',
+      stepId: step.id,
+      what: rungSentence(step, lowered, limit.lever, now, limit.max),
+      why: distinctWhy([constraint]),
+    })
+    step = lowered
+  }
+  return { ok: true, step }
 }

@@ -1,26 +1,39 @@
-import { LEVER_WORDS, type Property } from '../protocol/words'
+import { LEVER_WORDS, type LeverId, type Property } from '../protocol/words'
 import type { Step } from '../protocol/model'
 import { toMinutes } from '../quantity/time'
-import { touches, type Subject } from '../safety/subject'
+import type { Subject } from '../strength'
+import { touches } from '../safety/touches'
 import type { Constraint } from '../safety/rule'
 import { distinctWhy, ownWhy, type Change } from './change'
-import { leverSegments } from '../safety/strength'
+import { governed } from '../strength/parts'
+import { HIGHEST_RUNG } from '../strength'
 import type { OptionContext } from './option'
 import { blocks } from './blocking'
 
 export const usual = (step: Step): number =>
-  leverSegments(step).reduce((sum, segment) => sum + segment.usualS, 0)
+  governed(step.segments).reduce((sum, segment) => sum + segment.usualS, 0)
 export const mins = (step: Step): number => toMinutes(usual(step))
 
 export function rungAllowed(constraint: Constraint, writtenRung: number): number {
-  if (constraint.limit?.kind !== 'rung') return 5
-  const below = constraint.limit.belowWritten
-  return Math.max(1, Math.min(constraint.limit.max, below === undefined ? 5 : writtenRung - below))
+  if (constraint.limit?.kind !== 'rung') return HIGHEST_RUNG
+  const { max, belowWritten } = constraint.limit
+  // None is a rung of its own: it takes the work off the skin.
+  if (max === 0) return 0
+  return Math.max(
+    1,
+    Math.min(max, belowWritten === undefined ? HIGHEST_RUNG : writtenRung - belowWritten),
+  )
 }
 
-export function rungSentence(from: Step, to: Step, now: number, then: number): string {
+export function rungSentence(
+  from: Step,
+  to: Step,
+  lever: LeverId,
+  now: number,
+  then: number,
+): string {
   const change = usual(to) < usual(from) ? `, ${mins(from)} → ${mins(to)} min` : ''
-  return `${from.title}: ${from.lever ? LEVER_WORDS[from.lever.lever] : 'rung'} ${now} → ${then}${change}`
+  return `${from.title}: ${LEVER_WORDS[lever]} ${now} → ${then}${change}`
 }
 
 export function replacedChange(candidate: Step, written: Step, context: OptionContext): Change {

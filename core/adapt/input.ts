@@ -6,6 +6,7 @@ import type { ProtocolVersion } from '../protocol/model'
 import { constrain, type Constraints, type Practitioner } from '../safety/constrain'
 import { NO_SETTINGS, RULE_BOOK, withSettings, type RuleSettings } from '../safety/rules'
 import type { Reading } from '../skin/model'
+import { subjectReader, type LeverRung } from '../strength'
 import type { GateAnswers } from './gates'
 import type { Underway } from './ladder'
 import type { FittedPlan } from './plan'
@@ -46,11 +47,21 @@ export interface Running {
   readonly underway: Underway
 }
 
-/** Facts and evidence of a visit as constraints, under the salon's own settings. Levers by the priority of their steps. */
-export function constraintsFor(input: CompileInput): Constraints {
-  const levers = [...input.protocol.steps]
+/** Every lever the card pulls, by the priority of its steps, on the highest rung it is written on. */
+function leversOf({ protocol, shelf, date }: CompileInput): LeverRung[] {
+  const read = subjectReader(shelf, date)
+  const pulled = [...protocol.steps]
     .sort((a, b) => b.priority - a.priority)
-    .flatMap((step) => (step.lever ? [step.lever.lever] : []))
+    .flatMap((step) => read(step).levers)
+  const highest = new Map<string, LeverRung>()
+  for (const { lever, rung } of pulled)
+    highest.set(lever, { lever, rung: Math.max(rung, highest.get(lever)?.rung ?? 0) })
+  return [...highest.values()]
+}
+
+/** Facts and evidence of a visit as constraints, under the salon's own settings. */
+export function constraintsFor(input: CompileInput): Constraints {
+  const levers = leversOf(input)
   const { client, reading, history, date, daytime, practitioner, medicines } = input
   return constrain(withSettings(RULE_BOOK, input.settings ?? NO_SETTINGS), {
     client,

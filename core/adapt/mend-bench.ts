@@ -4,8 +4,8 @@ import { freshId } from '../protocol/family'
 import type { Step } from '../protocol/model'
 import { segment } from '../protocol/segments'
 import { TEXTURES, type Property } from '../protocol/words'
-import { isLeaveOn } from '../safety/strength'
-import type { Subject } from '../safety/subject'
+import { isLeaveOn } from '../strength'
+import type { Subject } from '../strength'
 import { zonesMeet } from '../skin/zones'
 
 interface Bench {

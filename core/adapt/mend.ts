@@ -3,7 +3,7 @@ import type { Shelf } from '../catalog/model'
 import type { LintFinding } from '../protocol/linter'
 import type { Step } from '../protocol/model'
 import { segment } from '../protocol/segments'
-import type { Subject } from '../safety/subject'
+import type { Subject } from '../strength'
 import { EYES, withoutZones } from '../skin/zones'
 import {
   type Mend,

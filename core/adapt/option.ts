@@ -1,6 +1,6 @@
 import type { Shelf } from '../catalog/model'
 import type { Step } from '../protocol/model'
-import type { Subject } from '../safety/subject'
+import type { Subject } from '../strength'
 import type { Constraint } from '../safety/rule'
 import type { Change } from './change'
 

@@ -1,7 +1,7 @@
 import type { Step } from '../protocol/model'
 import type { Constraint } from '../safety/rule'
 import { distinctWhy, type Change } from './change'
-import { onRung } from './levers'
+import { LEVER_KIND, onRung } from '../strength'
 import { candidates } from './picks'
 import { fitStep } from './fit-step'
 import { rungSentence } from './fit-words'
@@ -41,33 +41,27 @@ function asLastResort(step: Step, context: OptionContext): Option[] {
   return fitted.ok ? [fitted.option] : []
 }
 
+/** The same on lower rungs of the lever that the skin answers most: less of it may go beside the rest. */
 function lowerRungs(
   option: Option & { readonly step: Step },
   written: Step,
   context: OptionContext,
 ): Option[] {
-  const { product } = context.read(option.step)
-  const rung = option.step.lever?.rung ?? 1
-  return Array.from({ length: Math.max(0, rung - 1) }, (_, below) => rung - 1 - below).flatMap(
-    (lower) => {
-      const step = onRung(option.step, product, lower)
-      if (!step) return []
-      return [
-        {
-          step,
-          changes: [
-            ...option.changes,
-            {
-              kind: 'rung' as const,
-              stepId: written.id,
-              what: rungSentence(option.step, step, rung, lower),
-              why: [],
-            },
-          ],
-        },
-      ]
-    },
-  )
+  const subject = context.read(option.step)
+  const pulled = subject.levers.find(({ lever }) => LEVER_KIND[lever] === 'answering')
+  if (!pulled) return []
+  const { lever, rung } = pulled
+  return Array.from({ length: rung - 1 }, (_, below) => rung - 1 - below).flatMap((lower) => {
+    const step = onRung(subject, lever, lower)
+    if (!step) return []
+    const change = {
+      kind: 'rung' as const,
+      stepId: written.id,
+      what: rungSentence(option.step, step, lever, rung, lower),
+      why: [],
+    }
+    return [{ step, changes: [...option.changes, change] }]
+  })
 }
 
 function droppedChange(step: Step, blockedBy: readonly Constraint[]): Change {

@@ -1,7 +1,6 @@
 import type { Product, Shelf } from '../catalog/model'
 import { productById, useOf } from '../catalog/shelf'
 import type { Pick, Step } from '../protocol/model'
-import { rungOf } from '../safety/strength'
 
 /** The step with another product: its use gives the times and the way off; zones stay as far as the use covers them. */
 export function withPick(step: Step, pick: Pick, shelf: Shelf): Step | undefined {
@@ -10,25 +9,16 @@ export function withPick(step: Step, pick: Pick, shelf: Shelf): Step | undefined
   if (!product || !use || product.stock <= 0) return undefined
   const zones = step.zones.filter((zone) => use.zones.includes(zone))
   if (zones.length === 0) return undefined
-  const swapped: Step = {
-    ...step,
-    title: product.name,
-    product: pick,
-    zones,
-    segments: use.segments,
-  }
-  const rung = rungOf(swapped, product)
-  return step.lever && rung !== undefined
-    ? {
-        ...swapped,
-        lever: {
-          ...step.lever,
-          rung: Math.min(rung, 5),
-          writtenRung: step.lever.writtenRung ?? step.lever.rung,
-        },
-      }
-    : swapped
+  const { levers: _, ...rest } = step
+  return withWritten(
+    { ...rest, title: product.name, product: pick, zones, segments: use.segments },
+    step,
+  )
 }
+
+/** What stands in counts from the rung the card was written on. */
+const withWritten = (swapped: Step, { levers }: Step): Step =>
+  levers ? { ...swapped, levers } : swapped
 
 export function candidates(step: Step, shelf: Shelf): Step[] {
   const written = productById(shelf, step.product?.productId)

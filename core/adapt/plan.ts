@@ -69,7 +69,7 @@ export type TrayItem = z.infer<typeof TrayItem>
 
 export const Suggestion = z.strictObject({
   lever: z.enum(LEVERS),
-  move: z.enum(['first', 'up', 'hold', 'down', 'restart', 'stop', 'wait']),
+  move: z.enum(['first', 'up', 'hold', 'down', 'restart', 'stop', 'wait', 'free']),
   rung: z.number().int(),
   lastRung: z.number().int().optional(),
   ruleIds: z.array(z.string()),

@@ -1,6 +1,6 @@
 import type { Step } from '../protocol/model'
 import type { Constraint } from '../safety/rule'
-import type { Subject } from '../safety/subject'
+import type { Subject } from '../strength'
 import type { Option, OptionContext } from './option'
 import type { optionsFor } from './options'
 import type { Clash, OrderOf } from './together'

@@ -17,7 +17,7 @@ import { QUESTIONS } from '../client'
 import { lint } from '../protocol'
 
 import { FACE_NECK, FINDING_KINDS } from '../skin'
-import { freeAcidOf, rungOf, subjectReader } from '../safety'
+import { freeAcidOf, subjectReader } from '../strength'
 import { asProtocol, compile, constraintsFor, resolve } from '.'
 
 const read = subjectReader(SHELF)
@@ -131,9 +131,9 @@ describe('choices', () => {
       at: '2026-11-24T08:00:00Z',
     }
     const enzyme = (overrides: (typeof override)[]) => planFor({ history: [], overrides })
-    expect(enzyme([]).steps.find((step) => step.id === 'enzyme')!.lever!.rung).toBe(2)
+    expect(enzyme([]).steps.find((step) => step.id === 'enzyme')!.levers![0]!.rung).toBe(2)
     const kept = enzyme([override])
-    expect(kept.steps.find((step) => step.id === 'enzyme')!.lever!.rung).toBe(3)
+    expect(kept.steps.find((step) => step.id === 'enzyme')!.levers![0]!.rung).toBe(3)
     expect(kept.changes.find((change) => change.kind === 'kept')?.what).toContain(
       'Tolerated elsewhere',
     )
@@ -201,7 +201,7 @@ describe('choices', () => {
     const glycolic = SHELF.products.find((product) => product.id === 'glycolic-peel')!
     // 25 % at pH 3.4: 1/(1+10^(3.4−3.83)) = 72.9 % free → 18.2 %, rung 3; four minutes, rung 3.
     expect(freeAcidOf(glycolic)).toBeCloseTo(18.2, 1)
-    expect(rungOf(peel, glycolic)).toBe(3)
+    expect(subjectReader(SHELF)(peel).levers).toEqual([{ lever: 'acid', rung: 3 }])
     expect(freeAcidOf({ ...glycolic, vehicle: 'alcohol' })).toBeUndefined()
   })
 })

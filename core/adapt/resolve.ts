@@ -2,8 +2,11 @@ import type { Shelf } from '../catalog/model'
 import type { Step } from '../protocol/model'
 import type { Constraints } from '../safety/constrain'
 import type { Constraint } from '../safety/rule'
-import { rungOf } from '../safety/strength'
-import { subjectReader, touches, type Subject } from '../safety/subject'
+import { onRung } from '../strength'
+import { withLevers } from '../strength/lower'
+import { inTodaysWords } from '../strength/words'
+import { subjectReader, type Subject } from '../strength'
+import { touches } from '../safety/touches'
 import { distinctWhy, type Change } from './change'
 import { insertRequired } from './insert'
 import type { OptionContext } from './option'
@@ -97,11 +100,18 @@ export function placesOf(steps: readonly Pick<Step, 'id'>[]): OrderOf {
   return (step) => places.get(step.id) ?? steps.length
 }
 
-/** Names the rung a step is written on, so that later readings of the same plan know it. */
+/** A step as its card wishes it, with every lever it pulls named: its rung, and the one it stood on as written. */
 function named(step: Step, read: (step: Step) => Subject): Step {
-  if (!step.lever) return step
-  const rung = Math.min(5, rungOf(step, read(step).product) ?? step.lever.rung)
-  return { ...step, lever: { ...step.lever, rung, writtenRung: step.lever.writtenRung ?? rung } }
+  const wished = asWished(step, read(step))
+  const { levers: _, ...bare } = wished
+  return withLevers(step.levers ? { ...bare, levers: step.levers } : bare, read)
+}
+
+/** A card may ask for less than its product and minutes are, never call them less. */
+function asWished(step: Step, subject: Subject): Step {
+  const { lever: wish } = step
+  const now = wish && subject.levers.find(({ lever }) => lever === wish.lever)
+  return (now && now.rung > wish.rung && onRung(subject, wish.lever, wish.rung)) || step
 }
 
 /** What is in force about a step, what was waved through for it taken out. */
@@ -183,7 +193,11 @@ function assemble(
 ): Resolution {
   const changes: Change[] = start.flatMap((step) => [...(chosen.get(step.id)?.changes ?? [])])
   const steps = start.flatMap((step) => chosen.get(step.id)?.step ?? [])
-  const inserted = insertRequired(steps, search.context, search.constraints)
+  const inserted = insertRequired(
+    steps.map((step) => (search.begun.has(step.id) ? step : inTodaysWords(step))),
+    search.context,
+    search.constraints,
+  )
   return {
     kind: 'resolved',
     steps: begunFirst(inserted.steps, search.begun),

@@ -2,7 +2,8 @@ import { describe, expect, test } from 'vitest'
 import { visitOf } from '../../tests/person-visit'
 import { cardOf, SHELF } from '../../tests/fixtures'
 import type { Fact } from '../client'
-import { subjectReader, touches } from '../safety'
+import { subjectReader } from '../strength'
+import { touches } from '../safety'
 import type { Shelf } from '../catalog'
 import {
   compile,

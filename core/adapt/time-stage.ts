@@ -1,7 +1,7 @@
 import { goneWith } from '../protocol/family'
 import type { Step } from '../protocol/model'
 import type { Placing } from '../schedule/problem'
-import { subjectReader } from '../safety/subject'
+import { subjectReader } from '../strength'
 import { ownWhy, type Change } from './change'
 import { slotSecondsOf, type Running } from './input'
 import { partId } from './ladder'

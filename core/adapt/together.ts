@@ -2,8 +2,8 @@ import type { Step } from '../protocol/model'
 import type { Property } from '../protocol/words'
 import type { Constraint } from '../safety/rule'
 import { ruleById } from '../safety/rules'
-import { isLeaveOn, rungOf } from '../safety/strength'
-import type { Subject } from '../safety/subject'
+import { isLeaveOn } from '../strength'
+import type { Subject } from '../strength'
 import { zonesMeet, ZONES, type ZoneId } from '../skin/zones'
 
 /** Why a step cannot be in the visit beside those already chosen. */
@@ -148,7 +148,8 @@ const PAIRS: readonly Pair[] = [
 ]
 /** Steam over an enzyme: where the product softens and a tolerated rung is reached. */
 const steamAllowed = (subject: Subject): boolean =>
-  has(subject, 'softening') && (rungOf(subject.step, subject.product) ?? 1) >= 2
+  has(subject, 'softening') &&
+  subject.levers.some(({ lever, rung }) => lever === 'enzyme' && rung >= 2)
 
 function pairClash(
   subject: Subject,

@@ -1,6 +1,5 @@
 export { FIRST_RUNG, GAP_DAYS, isHarm, isStrong, suggest, suggestLever } from './suggest'
 export type { Move, Suggestion } from './suggest'
-export { HIGHEST_RUNG, limitAt, rungHolding, RUNGS } from './rungs'
 export { minDays, nextWindow, waitingWork } from './intervals'
 export { burden, clearFirst, notMoving } from './progress'
 export { CALM_ANSWER } from './model'

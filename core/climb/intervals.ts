@@ -8,6 +8,8 @@ const LEVER_DAYS: Readonly<Partial<Record<LeverId, readonly [number, number, num
   enzyme: [7, 7, 7],
   suction: [7, 7, 7],
   acid: [7, 14, 28],
+  rf: [7, 7, 7],
+  light: [0, 0, 0],
 }
 /** The same for what is no lever. */
 const WORK_DAYS: readonly (readonly [Property, number])[] = [

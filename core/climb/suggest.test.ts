@@ -37,7 +37,8 @@ test.each([
   ['E05 stinging of five holds', [visit('2026-10-27', 2, { stinging: 5 })], 'hold', 2, 'E04'],
   ['E05 stays on rung 1', [visit('2026-10-27', 1, { stinging: 9 })], 'down', 1, 'E05'],
   ['E06 blisters stop it', [visit('2026-10-27', 2, { blisters: true })], 'stop', 0, 'E06'],
-  ['E07 85 days', [visit('2026-08-31', 3)], 'restart', 1, 'E07'],
+  ['E07 85 days: as somebody new', [visit('2026-08-31', 3)], 'restart', 2, 'E07'],
+  ['E07 never higher than it stood', [visit('2026-08-31', 1)], 'restart', 1, 'E07'],
   ['E07 84 days hold', [visit('2026-09-01', 3)], 'hold', 3, 'E04'],
   ['E04 two calm on one rung', [visit('2026-09-29', 2), visit('2026-10-27', 2)], 'up', 3, 'E04'],
   [
@@ -47,7 +48,7 @@ test.each([
     2,
     'E04',
   ],
-  ['E04 stops at rung 4', [visit('2026-09-29', 4), visit('2026-10-27', 4)], 'up', 4, 'E04'],
+  ['E04 stays at the top', [visit('2026-09-29', 4), visit('2026-10-27', 4)], 'hold', 4, 'E04'],
   [
     'an answer not recorded holds',
     [visit('2026-09-29', 2), visit('2026-10-27', 2, null)],
@@ -56,7 +57,9 @@ test.each([
     'E04',
   ],
 ] as const)('%s', (_name, history, move, rung, rule) =>
-  expect(suggestLever('acid', history as readonly PastVisit[], TODAY)).toMatchObject({
+  expect(
+    suggestLever({ lever: 'acid', rung: 4 }, history as readonly PastVisit[], TODAY),
+  ).toMatchObject({
     move,
     rung,
     ruleIds: [rule],
@@ -64,9 +67,11 @@ test.each([
 )
 
 test('E06 wins over E07: harm is not forgotten by waiting', () =>
-  expect(suggestLever('acid', [visit('2026-05-01', 2, { burn: true })], TODAY).move).toBe('stop'))
+  expect(
+    suggestLever({ lever: 'acid', rung: 4 }, [visit('2026-05-01', 2, { burn: true })], TODAY).move,
+  ).toBe('stop'))
 test('visits from today on do not count', () =>
-  expect(suggestLever('acid', [visit(TODAY, 4)], TODAY).move).toBe('first'))
+  expect(suggestLever({ lever: 'acid', rung: 4 }, [visit(TODAY, 4)], TODAY).move).toBe('first'))
 test('E03: one lever goes up per visit, the first wanted', () => {
   const both = ['2026-09-29', '2026-10-27'].map((on): PastVisit => ({
     on,
@@ -77,7 +82,14 @@ test('E03: one lever goes up per visit, the first wanted', () => {
     answer: CALM_ANSWER,
   }))
   expect(
-    suggest(['enzyme', 'acid'], both, TODAY).map(({ lever, move, rung }) => [lever, move, rung]),
+    suggest(
+      [
+        { lever: 'enzyme', rung: 4 },
+        { lever: 'acid', rung: 4 },
+      ],
+      both,
+      TODAY,
+    ).map(({ lever, move, rung }) => [lever, move, rung]),
   ).toEqual([
     ['enzyme', 'up', 2],
     ['acid', 'hold', 2],

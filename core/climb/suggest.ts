@@ -1,10 +1,12 @@
 import { dateInWords, daysBetween } from '../client/facts'
 import { minDays } from './intervals'
 import type { LeverId } from '../protocol/words'
-import { LEVER_WORDS, LEVERS } from '../protocol/words'
+import { LEVER_WORDS } from '../protocol/words'
+import { LEVER_KIND, TOP_RUNG, type LeverRung } from '../strength'
 import type { PastVisit, SkinAnswer } from './model'
 
-export type Move = 'first' | 'up' | 'hold' | 'down' | 'restart' | 'stop' | 'wait'
+/** `free`: found by feeling while it is done, no limit follows. */
+export type Move = 'first' | 'up' | 'hold' | 'down' | 'restart' | 'stop' | 'wait' | 'free'
 
 /** Where a client stands on one lever today, and why. */
 export interface Suggestion {
@@ -63,6 +65,8 @@ const answerInWords = (answer: SkinAnswer): string => {
 /** What is known of one lever when its rung is suggested. */
 interface Past {
   readonly lever: LeverId
+  /** The rung the card would use. */
+  readonly wanted: number
   /** The lever's name in words. */
   readonly name: string
   readonly today: string
@@ -72,11 +76,12 @@ interface Past {
 }
 
 /**
- * Suggests the rung of one lever from history, by rules E01, E02, E04–E07 and E13. `today` is an ISO date, `age` in years.
- * A lever whose last answer is not recorded holds. E03 is the whole visit's: see `suggest`.
+ * Suggests the rung of one lever from history. What the skin answers climbs by rules E01, E02, E04–E07 and E13; what is felt starts where
+ * it was and comes down after a strong answer; what is comfort follows the client's word. `today` is an ISO date, `age` in years, `wanted`
+ * the rung the card would use. An answer that is not recorded holds. E03 is the whole visit's: see `suggest`.
  */
 export function suggestLever(
-  lever: LeverId,
+  { lever, rung: wanted }: LeverRung,
   history: readonly PastVisit[],
   today: string,
   age?: number,
@@ -85,13 +90,33 @@ export function suggestLever(
   const uses = usesOf(lever, earlier)
   const last = uses.at(-1)
   const name = LEVER_WORDS[lever]
-  if (!last) return firstTime(lever, name)
-  const past: Past = { lever, name, today, age, last, before: uses.at(-2) }
-  for (const rule of IN_ORDER) {
+  const kind = LEVER_KIND[lever]
+  if (!last) return kind === 'answering' ? firstTime(lever, name) : byFeeling(lever, name, wanted)
+  const past: Past = { lever, wanted, name, today, age, last, before: uses.at(-2) }
+  for (const rule of IN_ORDER[kind]) {
     const suggested = rule(past)
     if (suggested) return { lever, lastRung: last.rung, ...suggested }
   }
-  return { lever, lastRung: last.rung, ...held(past) }
+  return { lever, lastRung: last.rung, ...(kind === 'answering' ? held(past) : asLastTime(past)) }
+}
+
+/** Medium: how firm a first massage is at the most. */
+const FIRST_PRESSURE = 3
+
+/** A first time of what is felt or comfort begins where the card says. */
+function byFeeling(lever: LeverId, name: string, wanted: number): Suggestion {
+  if (lever === 'pressure' && wanted > FIRST_PRESSURE) {
+    const why = 'A first massage is medium at the most; what is right is felt while it is done.'
+    return { lever, move: 'first', rung: FIRST_PRESSURE, ruleIds: ['E02'], why }
+  }
+  const why = `First time of ${name}: begin as the card says and go by feeling.`
+  return { lever, move: 'free', rung: wanted, ruleIds: ['E02'], why }
+}
+
+/** What is felt or comfort begins where it was last time. */
+function asLastTime({ last, name }: Past): Suggested {
+  const why = `${capitalised(name)}: rung ${last.rung} last time (${dateInWords(last.on)}); begin there and go by feeling.`
+  return { move: 'free', rung: last.rung, ruleIds: ['E04'], why }
 }
 
 const firstTime = (lever: LeverId, name: string): Suggestion => ({
@@ -123,12 +148,13 @@ const waits: LeverRule = ({ lever, last, name, today, age }) => {
   return { move: 'wait', rung: 0, ruleIds: ['E01'], why }
 }
 
-/** E07: after a long gap the lever starts low again. */
+/** E07: after a long gap the lever starts low again, never lower than somebody new would. */
 const restarted: LeverRule = ({ last, name, today }) => {
   const days = daysBetween(last.on, today)
   if (days <= GAP_DAYS) return undefined
-  const why = `${days} days since ${name} was last used (${dateInWords(last.on)}): start at rung 1 again.`
-  return { move: 'restart', rung: 1, ruleIds: ['E07'], why }
+  const rung = Math.min(last.rung, FIRST_RUNG)
+  const why = `${days} days since ${name} was last used (${dateInWords(last.on)}): start at rung ${rung} again.`
+  return { move: 'restart', rung, ruleIds: ['E07'], why }
 }
 
 const lowered = (rung: number): number => Math.max(1, rung - 1)
@@ -150,22 +176,29 @@ const downAfterTrace: LeverRule = ({ last, name }) => {
   return { move: 'down', rung, ruleIds: ['E13'], why }
 }
 
-/** E04: two calm visits on one rung let the lever go up. */
-const raised: LeverRule = ({ last, before, name }) => {
+/** E04: two calm uses on one rung let the lever go up, where there is a rung above that the card can use. */
+const raised: LeverRule = ({ last, before, name, wanted }) => {
   if (before?.rung !== last.rung || !isCalm(last.answer) || !isCalm(before.answer)) return undefined
-  const why = `Two calm visits on rung ${last.rung} (${dateInWords(before.on)}, ${dateInWords(last.on)}): ${name} may go one rung up.`
-  return { move: 'up', rung: Math.min(4, last.rung + 1), ruleIds: ['E04'], why }
+  const calm = `Two calm visits on rung ${last.rung} (${dateInWords(before.on)}, ${dateInWords(last.on)})`
+  if (last.rung >= TOP_RUNG) return stays(last.rung, `${calm}: it stands at the top.`)
+  if (wanted <= last.rung) return stays(last.rung, `${calm}: this card asks for no more.`)
+  const why = `${calm}: ${name} may go one rung up.`
+  return { move: 'up', rung: last.rung + 1, ruleIds: ['E04'], why }
 }
 
+const stays = (rung: number, why: string): Suggested => ({
+  move: 'hold',
+  rung,
+  ruleIds: ['E04'],
+  why,
+})
+
 /** The first that has something to say decides. */
-const IN_ORDER: readonly LeverRule[] = [
-  stopped,
-  waits,
-  restarted,
-  downAfterStrong,
-  downAfterTrace,
-  raised,
-]
+const IN_ORDER: Readonly<Record<'answering' | 'felt' | 'comfort', readonly LeverRule[]>> = {
+  answering: [stopped, waits, restarted, downAfterStrong, downAfterTrace, raised],
+  felt: [stopped, waits, downAfterStrong],
+  comfort: [],
+}
 
 function held({ last }: Past): Suggested {
   const reason =
@@ -178,19 +211,20 @@ function held({ last }: Past): Suggested {
 
 /**
  * Suggestions for every lever of today's visit. One lever goes up per visit (E03): the first in `wanted` that may;
- * the others hold where they stood. `wanted` lists the levers the protocol uses, the most important first.
+ * the others hold where they stood. `wanted` lists the levers the card pulls, the most important first, on their written rung.
  */
 export function suggest(
-  wanted: readonly LeverId[],
+  wanted: readonly LeverRung[],
   history: readonly PastVisit[],
   today: string,
   age?: number,
 ): Suggestion[] {
   let hasRisen = false
-  return [...new Set(wanted)]
-    .filter((lever) => LEVERS.includes(lever))
-    .map((lever) => {
-      const suggestion = suggestLever(lever, history, today, age)
+  const known = new Set<LeverId>()
+  return wanted
+    .filter(({ lever }) => !known.has(lever) && known.add(lever))
+    .map((pulled) => {
+      const suggestion = suggestLever(pulled, history, today, age)
       if (suggestion.move !== 'up') return suggestion
       if (hasRisen) return heldForAnother(suggestion)
       hasRisen = true

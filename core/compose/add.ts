@@ -2,7 +2,7 @@ import type { Device, Product, Shelf, Use } from '../catalog/model'
 import { freshId } from '../protocol/family'
 import type { Step } from '../protocol/model'
 import type { Property } from '../protocol/words'
-import { subjectReader } from '../safety/subject'
+import { subjectReader } from '../strength'
 import { STEP_CATALOGUE, type CatalogueRow } from './tables/catalogue'
 
 /** Rows of the catalogue for what was typed: names that begin with it first, then words that do, then anything that holds it. */

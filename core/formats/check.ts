@@ -1,6 +1,7 @@
 import { constraintsFor } from '../adapt/input'
 import { lint, type LintFinding } from '../protocol/linter'
-import { selects, subjectReader } from '../safety/subject'
+import { subjectReader } from '../strength'
+import { selects } from '../safety/touches'
 import { inputOf, type Bundle } from './bundle'
 
 export interface RuleFinding {

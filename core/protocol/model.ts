@@ -19,6 +19,9 @@ export const SegmentEnd = z.strictObject({
   maxCount: z.number().int().min(1).max(9).optional(),
 })
 
+export const Pick = z.strictObject({ productId: z.string(), useId: z.string() })
+export type Pick = z.infer<typeof Pick>
+
 /** One stretch of a step's time, in seconds. `maxS` of a dwell is a safety limit; an active dwell never stretches. */
 export const Segment = z
   .strictObject({
@@ -46,6 +49,8 @@ export const Segment = z
     coat: z.number().int().min(1).max(9).optional(),
     /** Only these of the step's zones: the eye part and the face part of one mask. */
     zones: z.array(ZoneId).min(1).optional(),
+    /** Another product than the step's: the oil, the acid and the mask of one lip enhancement. */
+    product: Pick.optional(),
     /** Current whose poles are swapped at half time: both halves are equally long (rule D09). */
     polarity: z.enum(['negative', 'positive']).optional(),
   })
@@ -53,9 +58,6 @@ export const Segment = z
     error: 'minimum, usual and maximum must not decrease',
   })
 export type Segment = z.infer<typeof Segment>
-
-export const Pick = z.strictObject({ productId: z.string(), useId: z.string() })
-export type Pick = z.infer<typeof Pick>
 
 /** One movement of a massage or of a device's glide. */
 export const Movement = z.strictObject({
@@ -71,11 +73,26 @@ export const Movement = z.strictObject({
 })
 export type Movement = z.infer<typeof Movement>
 
-/** Zones in the order of a device, its pattern, and a start level that is then chosen by feeling. */
+/** One figure a device is set to, within its range: vacuum 40 % of 10 to 80. */
+export const PassSetting = z
+  .strictObject({
+    setting: z.string().min(1).max(40),
+    value: z.number(),
+    unit: z.string().max(20),
+    from: z.number(),
+    to: z.number(),
+  })
+  .refine((s) => s.from <= s.value && s.value <= s.to, {
+    error: 'the value must lie within the range',
+  })
+export type PassSetting = z.infer<typeof PassSetting>
+
+/** Zones in the order of a device, its pattern, and what it is set to. `level`: how it is led, in words. */
 export const Passes = z.strictObject({
   zones: z.array(ZoneId).min(1),
   pattern: z.enum(PASS_PATTERNS),
   times: z.number().int().min(1).max(9),
+  setting: PassSetting.optional(),
   level: z.string().max(60).optional(),
 })
 export type Passes = z.infer<typeof Passes>
@@ -118,6 +135,7 @@ export const Step = z.strictObject({
   concern: Concern.optional(),
   properties: z.array(z.enum(PROPERTIES)),
   segments: z.array(Segment).min(1),
+  /** What the card's author wishes at the most. Where the step really stands is read off what touches the skin (core/strength). */
   lever: z
     .strictObject({
       lever: z.enum(LEVERS),
@@ -125,6 +143,21 @@ export const Step = z.strictObject({
       writtenRung: z.number().int().min(1).max(5).optional(),
     })
     .optional(),
+  /** A fitted step: every lever it pulls, its rung today, and the rung it stood on as written. */
+  levers: z
+    .array(
+      z.strictObject({
+        lever: z.enum(LEVERS),
+        rung: z.number().int().min(1).max(5),
+        writtenRung: z.number().int().min(1).max(5),
+      }),
+    )
+    .max(6)
+    .optional(),
+  /** A fitted step: what its rungs mean today, in words made from the figures. */
+  today: z.string().max(200).optional(),
+  /** What the card is for: where none is marked, its steps of the highest priority. */
+  heart: z.boolean().optional(),
   /** Must be in every visit; never dropped. */
   essential: z.boolean(),
   /** 1 (nice to have) … 5 (the point of the visit): who keeps the room in the skin's allowance. */

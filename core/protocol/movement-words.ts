@@ -41,7 +41,7 @@ export const PATH_WORDS: Readonly<Record<PathId, string>> = {
   'hand-strokes': 'hand, wrist to finger',
 }
 
-export const PRESSURES = ['light', 'medium', 'firm'] as const
+export const PRESSURES = ['light', 'light to medium', 'medium', 'firm'] as const
 
 export const SIDES = ['both at once', 'each'] as const
 

@@ -135,11 +135,14 @@ export const LEVERS = [
   'exfoliation',
   'acid',
   'enzyme',
+  'warming',
   'steam',
   'extraction',
   'pressure',
   'current',
   'suction',
+  'rf',
+  'light',
   'retinoid',
 ] as const
 export type LeverId = (typeof LEVERS)[number]
@@ -147,11 +150,14 @@ export const LEVER_WORDS: Readonly<Record<LeverId, string>> = {
   exfoliation: 'exfoliation',
   acid: 'acid strength',
   enzyme: 'enzyme time',
+  warming: 'warming time',
   steam: 'steam',
   extraction: 'extraction',
   pressure: 'massage pressure',
   current: 'current',
   suction: 'suction',
+  rf: 'radio frequency',
+  light: 'light',
   retinoid: 'retinoid',
 }
 

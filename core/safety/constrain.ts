@@ -1,5 +1,6 @@
 import { ageOn } from '../client/facts'
 import { suggest, type Suggestion } from '../climb/suggest'
+import { LEVER_KIND } from '../strength'
 import { coverage, type Coverage } from './coverage'
 import { fire } from './fire'
 import { climbConstraints, historyConstraints } from './past-visits'
@@ -23,7 +24,7 @@ export function constrain(book: readonly Rule[], situation: Situation): Constrai
   const { client, history, levers, date } = situation
   const suggestions = suggest(levers, history, date, ageOn(client.bornOn, date))
   const firsts = suggestions
-    .filter((suggestion) => suggestion.move === 'first')
+    .filter(({ lever, move }) => move === 'first' && LEVER_KIND[lever] === 'answering')
     .map((suggestion) => suggestion.lever)
   const known = knownFacts(situation, firsts)
   const rules = new Map(book.map((rule) => [rule.id, rule]))

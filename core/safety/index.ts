@@ -1,8 +1,6 @@
 export { constrain, passedTests } from './constrain'
 export type { Constraints, Practitioner, Situation } from './constrain'
-export { isExpired, selects, subjectReader, touches } from './subject'
-export type { Subject } from './subject'
-export { exfoliationPoints, freeAcidOf, isLeaveOn, rungOf } from './strength'
+export { selects, touches } from './touches'
 export {
   CLEARANCE_RULES,
   isAdvice,

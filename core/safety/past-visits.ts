@@ -25,6 +25,7 @@ export function climbConstraints(suggestion: Suggestion): Constraint[] {
     basis: 'house' as const,
     unasked: false,
   }
+  if (move === 'free') return []
   if (move === 'stop')
     return [{ ...base, key: `${ruleId}|${lever}|stop`, effect: 'stop', overridable: 'no' }]
   if (move === 'wait')

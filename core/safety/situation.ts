@@ -4,6 +4,7 @@ import type { Client, Concern, Fact } from '../client/model'
 import { questionByCode } from '../client/questions'
 import type { PastVisit } from '../climb/model'
 import type { LeverId } from '../protocol/words'
+import type { LeverRung } from '../strength'
 import type { Reading } from '../skin/model'
 import type { Technique } from './rule'
 
@@ -20,7 +21,8 @@ export interface Situation {
   }
   readonly reading: Reading
   readonly history: readonly PastVisit[]
-  readonly levers: readonly LeverId[]
+  /** Levers this visit would pull, the most important first, on the rung they are written on. */
+  readonly levers: readonly LeverRung[]
   readonly date: string
   readonly daytime: boolean
   readonly practitioner?: Practitioner | undefined

@@ -27,7 +27,7 @@ export const warmth = (plan: FittedPlan, id: string) =>
   step(plan, id)?.segments.find((part) => part.kind === 'remove')?.temperature
 export const without = (plan: FittedPlan, ...zones: ZoneId[]) =>
   zones.every((zone) => !step(plan, 'x')!.zones.includes(zone))
-export const rungs = (plan: FittedPlan, id = 'x') => step(plan, id)?.lever?.rung
+export const rungs = (plan: FittedPlan, id = 'x') => step(plan, id)?.levers?.[0]?.rung
 export const minds = (plan: FittedPlan) => plan.cautions.map((caution) => caution.line).join(' · ')
 export const trays = (plan: FittedPlan) => plan.tray.map((item) => item.name).join(' · ')
 export const of = (...facts: Fact[]) => ({ client: client(facts) })

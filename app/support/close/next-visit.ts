@@ -9,9 +9,6 @@ export interface NextVisit {
   readonly climb: readonly Suggestion[]
 }
 
-const leversOf = (plan: FittedPlan): LeverUse[] =>
-  plan.steps.flatMap(({ lever }) => (lever ? [{ lever: lever.lever, rung: lever.rung }] : []))
-
 /** The next visit after this one, as the skin answered. */
 export function nextVisit(
   { client, date, history }: Pick<CompileInput, 'client' | 'date' | 'history'>,
@@ -19,13 +16,22 @@ export function nextVisit(
   answer: SkinAnswer,
 ): NextVisit {
   const age = ageOn(client.bornOn, date)
-  const levers = leversOf(plan)
+  const levers: LeverUse[] = plan.levers
   const work = plan.steps.flatMap(({ properties }) => properties)
   const { usual, earliest } = nextWindow(date, levers, work, age)
   const visits = [...history, { on: date, levers, answer }]
-  const names = levers.map(({ lever }) => lever)
-  return { usual, earliest, climb: suggest(names, visits, usual, age) }
+  const wanted = levers.map(({ lever }) => ({ lever, rung: writtenRung(plan, lever) }))
+  return { usual, earliest, climb: suggest(wanted, visits, usual, age) }
 }
+
+/** How far up the card itself would go. */
+const writtenRung = (plan: FittedPlan, lever: LeverUse['lever']): number =>
+  Math.max(
+    1,
+    ...plan.steps.flatMap(
+      (step) => step.levers?.find((pulled) => pulled.lever === lever)?.writtenRung ?? [],
+    ),
+  )
 
 /** What a lever does next, in a word with its sign. */
 export const MOVE_WORDS: Readonly<Record<Suggestion['move'], string>> = {
@@ -36,6 +42,7 @@ export const MOVE_WORDS: Readonly<Record<Suggestion['move'], string>> = {
   restart: '⟲ from 1',
   stop: '⊘ stop',
   wait: '… waits',
+  free: '≈ by feeling',
 }
 export const MOVE_CLASSES: Readonly<Record<Suggestion['move'], string>> = {
   first: 'text-soft',
@@ -45,4 +52,5 @@ export const MOVE_CLASSES: Readonly<Record<Suggestion['move'], string>> = {
   restart: 'text-soft',
   stop: 'text-mind font-semibold',
   wait: 'text-soft',
+  free: 'text-soft',
 }

@@ -1,6 +1,7 @@
 import { constraintsFor, type CompileInput } from '#core/adapt'
 import type { Step } from '#core/protocol'
-import { subjectReader, touches, type Constraint } from '#core/safety'
+import { subjectReader } from '#core/strength'
+import { touches, type Constraint } from '#core/safety'
 
 /** One rule that speaks about a step or a product today. */
 export interface Speaking {

@@ -2,7 +2,7 @@ import { mend } from '../../adapt/mend'
 import type { Shelf } from '../../catalog/model'
 import { lint, type LintFinding } from '../../protocol/linter'
 import type { Step } from '../../protocol/model'
-import { subjectReader } from '../../safety/subject'
+import { subjectReader } from '../../strength'
 import type { School, Rewritten } from './model'
 import { METHODS } from '../tables/questions'
 

@@ -1,5 +1,6 @@
 import { constrain, RULE_BOOK, withSettings } from '#core/safety'
 import { LEVERS } from '#core/protocol'
+import { TOP_RUNG } from '#core/strength'
 import { NOTHING_READ } from '#core/skin/model'
 import { NotFound } from '#core/fault'
 import { writeAudit } from '../../db/access.sql'
@@ -30,7 +31,7 @@ export default defineEventHandler(async (event) => {
       client,
       reading: (await lastReadingOf(db, id)) ?? NOTHING_READ,
       history: await loadHistory(db, id, new Date(), salon.time_zone),
-      levers: LEVERS,
+      levers: LEVERS.map((lever) => ({ lever, rung: TOP_RUNG })),
       date: salon.today,
       daytime: true,
     })

@@ -799,9 +799,9 @@ export const FIRES: readonly Case[] = [
   ['D15', 'towels at 40 °C', {}, (p) => minds(p).includes('never above 43')],
   [
     'D16',
-    'lactic at 35 % is outside the review',
+    'lactic at pH 2.8 is outside the review',
     {
-      ...shelfOf({ id: 'far', kind: 'acid', actives: [{ name: 'lactic', percent: 35 }], pH: 3.4 }),
+      ...shelfOf({ id: 'far', kind: 'acid', actives: [{ name: 'lactic', percent: 10 }], pH: 2.8 }),
       ...around(using('far')),
     },
     (p) => minds(p).includes('watch every second'),
@@ -848,7 +848,10 @@ export const FIRES: readonly Case[] = [
   [
     'D20',
     'no self-heating mask over acid',
-    around(work(['acid', 'exfoliating'], { priority: 5 }), work(['self-heating'], { id: 'y' })),
+    around(
+      work(['acid', 'exfoliating'], { priority: 5, lever: { lever: 'acid', rung: 2 } }),
+      work(['self-heating'], { id: 'y' }),
+    ),
     (p) => has(p, 'x') && !has(p, 'y'),
   ],
   [
@@ -931,15 +934,15 @@ export const FIRES: readonly Case[] = [
     'one lever up per visit',
     {
       ...around(
-        work([], { lever: { lever: 'pressure', rung: 4 } }),
-        work([], { id: 'y', lever: { lever: 'current', rung: 4 } }),
+        work(['gommage', 'exfoliating'], { lever: { lever: 'exfoliation', rung: 4 } }),
+        work(['enzyme', 'exfoliating'], { id: 'y', lever: { lever: 'enzyme', rung: 4 } }),
       ),
       history: ['2026-10-01', '2026-10-29'].map((visit) => ({
         on: visit,
         answer: CALM,
         levers: [
-          { lever: 'pressure' as const, rung: 2 },
-          { lever: 'current' as const, rung: 2 },
+          { lever: 'exfoliation' as const, rung: 2 },
+          { lever: 'enzyme' as const, rung: 2 },
         ],
       })),
     },
@@ -968,7 +971,7 @@ export const FIRES: readonly Case[] = [
     'E07',
     'after a long gap',
     { history: [{ on: '2026-05-10', levers: [{ lever: 'enzyme', rung: 3 }], answer: CALM }] },
-    (p) => rungs(p, 'enzyme') === 1,
+    (p) => rungs(p, 'enzyme') === 2,
   ],
   [
     'E08',

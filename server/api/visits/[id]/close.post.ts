@@ -1,3 +1,4 @@
+import { leversPulled } from '#core/strength'
 import type { PoolClient } from 'pg'
 import { z } from 'zod'
 import { SkinAnswer } from '#core/climb/model'
@@ -109,8 +110,6 @@ async function takeAll(
 
 function figuresOf({ plan, steps, startedMs, finishedMs }: Performed) {
   const actualS = finishedMs === undefined ? null : Math.round((finishedMs - startedMs) / 1000)
-  const levers = steps.flatMap(({ lever }) =>
-    lever ? [{ lever: lever.lever, rung: lever.rung }] : [],
-  )
+  const levers = steps.flatMap(leversPulled)
   return { levers, plannedS: plan.totalS, actualS }
 }
