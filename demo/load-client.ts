@@ -19,6 +19,7 @@ export async function loadClientWithPast(
   const { name, bornOn, concerns, notes } = demo
   await addClient(db, { id, salonId, name, bornOn, concerns, notes })
   for (const fact of answersOf(demo, firstDay)) await addFact(db, randomUUID(), id, fact, null)
+  for (const fact of todaysAnswers(demo, today)) await addFact(db, randomUUID(), id, fact, null)
   await loadPatchTests(studio, id, demo.tested ?? [])
   for (const productId of demo.refused ?? []) await refuse(db, id, productId, firstDay)
   for (const [count, answer] of demo.past.entries()) {
@@ -47,6 +48,19 @@ function answersOf(demo: DemoClient, firstDay: string): Fact[] {
     ...answers.values(),
     ...consent,
   ]
+}
+
+/** What is true of one day only was asked this morning, by the form that was sent ahead. */
+function todaysAnswers(demo: DemoClient, today: string): Fact[] {
+  const said = new Map(demo.yes.map((fact) => [fact.code, fact]))
+  return QUESTIONS.filter(({ code, ofTheDay }) => ofTheDay && !demo.unknown?.includes(code)).map(
+    ({ code }): Fact => {
+      const yes = said.get(code)
+      return yes
+        ? { ...yes, answer: 'yes', askedOn: today }
+        : { code, answer: 'no', askedOn: today }
+    },
+  )
 }
 
 async function loadPatchTests(

@@ -9,10 +9,16 @@ import { CALM, TODAY } from './situations'
 const FIRST = '2026-09-01'
 const MINORS_BORN_AFTER = '2008'
 
+const isOfTheDay = (code: string): boolean =>
+  QUESTIONS.some((question) => question.code === code && question.ofTheDay)
+
 /** Everything somebody was asked: what they said yes to, what their medicines say, and no to the rest. */
 function answersOf({ yes, unknown = [], bornOn }: Person): Fact[] {
   const said = new Map<string, Fact>(
-    yes.map((fact) => [fact.code, { ...fact, answer: 'yes', askedOn: FIRST }]),
+    yes.map((fact) => [
+      fact.code,
+      { ...fact, answer: 'yes', askedOn: isOfTheDay(fact.code) ? TODAY : FIRST },
+    ]),
   )
   const codes = [...QUESTIONS.map((question) => question.code), 'allergy:any']
   const rest = codes

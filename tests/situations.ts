@@ -21,11 +21,18 @@ export const CALM: SkinAnswer = {
   coldSore: false,
 }
 
-export const no = (code: string): Fact => ({ code, answer: 'no', askedOn: '2026-11-01' })
+/** What is true of one day only is asked today. */
+const askedOn = (code: string, date: string): string =>
+  QUESTIONS.some((question) => question.code === code && question.ofTheDay) ? TODAY : date
+export const no = (code: string): Fact => ({
+  code,
+  answer: 'no',
+  askedOn: askedOn(code, '2026-11-01'),
+})
 export const yes = (code: string, more: Partial<Fact> = {}): Fact => ({
   code,
   answer: 'yes',
-  askedOn: '2026-11-20',
+  askedOn: askedOn(code, '2026-11-20'),
   ...more,
 })
 export const ALL_NO: readonly Fact[] = [

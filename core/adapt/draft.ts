@@ -53,7 +53,7 @@ function ladderAsWritten(written: readonly Step[]): Pick<FittedPlan, 'written' |
 
 /** Questions that stop the whole visit as long as nobody has asked them. */
 function openStops(inForce: readonly Constraint[]): string[] {
-  const unasked = inForce.filter((c) => c.unasked && c.target.everything)
+  const unasked = inForce.filter((c) => c.unasked && c.target.everything && c.effect === 'caution')
   return [...new Set(unasked.map((c) => c.because))]
 }
 

@@ -1,5 +1,6 @@
 import { differenceInCalendarDays, differenceInYears, format, parseISO } from 'date-fns'
 import type { Fact } from './model'
+import { questionByCode } from './questions'
 
 /** The answer in force per code: the latest asked; of two on one day the later in the list. */
 export function factsInForce(facts: readonly Fact[]): Map<string, Fact> {
@@ -8,6 +9,14 @@ export function factsInForce(facts: readonly Fact[]): Map<string, Fact> {
     const earlier = inForce.get(fact.code)
     if (!earlier || fact.askedOn >= earlier.askedOn) inForce.set(fact.code, fact)
   }
+  return inForce
+}
+
+/** The answers in force on the day of a visit: what is true of one day only is not known on another. */
+export function factsOn(facts: readonly Fact[], date: string): Map<string, Fact> {
+  const inForce = factsInForce(facts)
+  for (const [code, fact] of inForce)
+    if (fact.askedOn < date && questionByCode.get(code)?.ofTheDay) inForce.delete(code)
   return inForce
 }
 

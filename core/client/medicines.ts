@@ -9,6 +9,8 @@ export interface Known {
   readonly synonyms: readonly string[]
   /** The question it answers: its rules apply. */
   readonly code: string
+  /** Days after the last dose in which it still counts; left out: as its question says. */
+  readonly afterDays?: number
 }
 
 const medicine =
@@ -34,6 +36,9 @@ const weak = medicine('photosensitiser-weak')
 const thinner = medicine('anticoagulant')
 const topical = medicine('retinoid-prescription')
 
+/** What leaves the body slowly counts longer after the last dose (house figure, half-life of about two months; value from memory). */
+const SLOW_DAYS = 183
+
 /** Common practice and product labelling, values from memory; a pharmacist's list and the client's own leaflet come first. */
 export const KNOWN: readonly Known[] = [
   medicine('isotretinoin')(
@@ -54,7 +59,7 @@ export const KNOWN: readonly Known[] = [
   strong('doxycycline', 'Doxycycline', 'tetracycline', 'antibiotic for acne'),
   strong('tetracycline', 'Tetracycline'),
   strong('minocycline', 'Minocycline'),
-  strong('amiodarone', 'Amiodarone', 'heart rhythm'),
+  { ...strong('amiodarone', 'Amiodarone', 'heart rhythm'), afterDays: SLOW_DAYS },
   strong('methoxsalen', 'Methoxsalen', 'psoralen', 'PUVA'),
   strong('voriconazole', 'Voriconazole', 'antifungal'),
   strong('chlorpromazine', 'Chlorpromazine'),

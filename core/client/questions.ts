@@ -20,6 +20,10 @@ export interface Question {
   readonly walkIn?: boolean
   /** Asked only of clients below this age. */
   readonly belowAge?: number
+  /** True of one day only: at the next visit it is not known. */
+  readonly ofTheDay?: boolean
+  /** Days after the last dose, or after it was done, in which it still counts (house figures, values from memory of common practice). A rule with a window of its own goes first. */
+  readonly afterDays?: number
 }
 
 const NEAR: readonly ZoneId[] = [...FACE_NECK, ...EYES, 'lips']
@@ -64,9 +68,15 @@ const habit = (code: string, ask: string, more: Partial<Question> = {}): Questio
 })
 
 export const QUESTIONS: readonly Question[] = [
-  now('infection', 'Cold sore, contagious infection or fever now', { walkIn: true }),
-  now('unwell', 'Uncontrolled blood pressure, or drink or drugs today', { walkIn: true }),
-  now('open-wound', 'Open wound or broken skin', { zones: NEAR, walkIn: true }),
+  now('infection', 'Cold sore, contagious infection or fever now', {
+    walkIn: true,
+    ofTheDay: true,
+  }),
+  now('unwell', 'Uncontrolled blood pressure, or drink or drugs today', {
+    walkIn: true,
+    ofTheDay: true,
+  }),
+  now('open-wound', 'Open wound or broken skin', { zones: NEAR, walkIn: true, ofTheDay: true }),
   now('sunburn', 'Sunburn or windburn', { date: 'done', walkIn: true }),
   now(
     'changed-lesion',
@@ -74,13 +84,18 @@ export const QUESTIONS: readonly Question[] = [
     { zones: NEAR, walkIn: true },
   ),
   now('eye-infection', 'Eye infection, or a sore eye'),
-  now('blocked-nose', 'Blocked nose', { level: 'limit' }),
-  now('contact-lenses', 'Contact lenses in', { level: 'limit' }),
-  now('worn-metal', 'Hearing aid, piercing or jewellery worn near the face', { level: 'limit' }),
+  now('blocked-nose', 'Blocked nose', { level: 'limit', ofTheDay: true }),
+  now('contact-lenses', 'Contact lenses in', { level: 'limit', ofTheDay: true }),
+  now('worn-metal', 'Hearing aid, piercing or jewellery worn near the face', {
+    level: 'limit',
+    ofTheDay: true,
+  }),
   now('worn-metal-stays', 'A piercing or hearing aid that cannot come out', {
     zones: [...NEAR, 'ears'],
   }),
-  now('reduced-feeling', 'Numb or weak part of the face, or numbing cream today'),
+  now('reduced-feeling', 'Numb or weak part of the face, or numbing cream today', {
+    ofTheDay: true,
+  }),
   now('guardian-consent', 'Under 18: dated consent of a guardian is here', {
     level: 'limit',
     date: 'done',
@@ -126,23 +141,27 @@ export const QUESTIONS: readonly Question[] = [
     date: 'stopped',
     walkIn: true,
   }),
-  medicine('photosensitiser-strong', 'Strongly light-sensitising medicine', { date: 'stopped' }),
+  medicine('photosensitiser-strong', 'Strongly light-sensitising medicine', {
+    date: 'stopped',
+    afterDays: 7,
+  }),
   medicine('photosensitiser-weak', 'Medicine that may make skin light-sensitive', {
     level: 'limit',
     date: 'stopped',
+    afterDays: 7,
   }),
-  medicine('anticoagulant', 'Blood thinner', { date: 'stopped' }),
+  medicine('anticoagulant', 'Blood thinner', { date: 'stopped', afterDays: 14 }),
 
   recent('peel-light', 'Light peel, by anybody'),
   recent('peel-medium', 'Medium peel, needling or non-ablative laser', { walkIn: true }),
-  recent('peel-deep', 'Deep peel, ablative laser, face or eyelid surgery'),
+  recent('peel-deep', 'Deep peel, ablative laser, face or eyelid surgery', { afterDays: 730 }),
   recent('botulinum', 'Botulinum', { zones: NEAR }),
   recent('filler', 'Filler', { zones: NEAR }),
   recent('threads', 'Thread lift', { zones: NEAR }),
   recent('eye-surgery', 'Surgery around the eyes'),
   recent('permanent-makeup', 'Permanent make-up', { zones: NEAR }),
   recent('waxing', 'Waxed, threaded or depilated', { zones: NEAR }),
-  recent('shaved', 'Shaved', { level: 'limit', zones: NEAR }),
+  recent('shaved', 'Shaved', { level: 'limit', zones: NEAR, ofTheDay: true }),
   recent('retinol', 'Cosmetic retinol at home, last used', { level: 'limit' }),
   recent('own-exfoliant', 'Scrub or acid at home, last used', { level: 'limit' }),
 
@@ -152,8 +171,12 @@ export const QUESTIONS: readonly Question[] = [
   habit('phototype-iv-vi', 'Phototype IV to VI'),
   habit('high-sun', 'Much time outdoors, or high sun now', { eachVisit: true }),
   habit('dry-air', 'Very dry air: heating, flights, mountains', { eachVisit: true }),
-  habit('event', 'Anything on tonight or this week', { date: 'ahead', eachVisit: true }),
-  habit('hair-oil', 'Oil may touch the hair today', { eachVisit: true }),
+  habit('event', 'Anything on tonight or this week', {
+    date: 'ahead',
+    eachVisit: true,
+    ofTheDay: true,
+  }),
+  habit('hair-oil', 'Oil may touch the hair today', { eachVisit: true, ofTheDay: true }),
 ]
 
 /** Codes that count as evidence, never as a hazard: answering yes may loosen. */

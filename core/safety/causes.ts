@@ -1,9 +1,10 @@
 import { ageOn, dateInWords, daysBetween } from '../client/facts'
 import type { Fact } from '../client/model'
-import { questionByCode } from '../client/questions'
+import { EVIDENCE_CODES, questionByCode, type Question } from '../client/questions'
 import { familyById } from '../catalog/tables/families'
 import { FINDINGS } from '../skin/findings'
 import { LESION_WORDS } from '../skin/lesion-words'
+import { pinnedFindings } from '../skin/pins'
 import type { Reading } from '../skin/model'
 import { zonesInWords, type ZoneId } from '../skin/zones'
 import { byKind } from '../kinds'
@@ -17,6 +18,8 @@ export interface Cause {
   readonly zones?: readonly ZoneId[]
   readonly productId?: string
   readonly unasked: boolean
+  /** Asked, and the client does not know. */
+  readonly notKnown?: true
 }
 
 type ConditionOf<Kind extends Condition['kind']> = Extract<Condition, { kind: Kind }>
@@ -32,6 +35,7 @@ export const causesOf: (condition: Condition, known: KnownFacts) => readonly Cau
   fact: factCauses,
   finding: (condition, { situation }) => findingCauses(condition, situation.reading),
   lesions: (condition, { situation }) => lesionCauses(condition, situation.reading),
+  crowded: (condition, { situation }) => crowdedZones(condition, situation.reading),
   practitioner: ({ code }, { situation }) =>
     causeIf(situation.practitioner?.hazards.includes(code) ?? false, 'about yourself'),
   'age-below': ({ years }, { situation }) => {
@@ -50,7 +54,7 @@ export const causesOf: (condition: Condition, known: KnownFacts) => readonly Cau
 
 /** Every combination is a cause of its own, so that one more of a kind adds and never rewrites. */
 function everyCombination({ of }: ConditionOf<'all'>, known: KnownFacts): readonly Cause[] {
-  const parts = of.map((part) => causesOf(part, known).filter((cause) => !cause.unasked))
+  const parts = of.map((part) => causesOf(part, known))
   return parts.reduce((combined, causes) =>
     combined.flatMap((first) => causes.map((second) => together(first, second))),
   )
@@ -59,6 +63,7 @@ function everyCombination({ of }: ConditionOf<'all'>, known: KnownFacts): readon
 const together = (first: Cause, second: Cause): Cause => ({
   ...first,
   because: `${first.because}, ${second.because}`,
+  unasked: first.unasked || second.unasked,
   ...(first.facts || second.facts
     ? { facts: [...(first.facts ?? []), ...(second.facts ?? [])] }
     : {}),
@@ -71,27 +76,43 @@ function factCauses(
 ): Cause[] {
   const question = questionByCode.get(condition.code)
   const own = facts.get(condition.code)
-  const isOpen = question?.level === 'stop' && (own === undefined || own.answer === 'unknown')
   const answers = byQuestion.get(condition.code) ?? []
+  // Unknown counts as yes until it is asked; what may only loosen is never held against anybody.
+  const isOpen =
+    question !== undefined &&
+    !EVIDENCE_CODES.includes(condition.code) &&
+    (own === undefined || own.answer === 'unknown') &&
+    !answers.some(({ fact }) => fact.answer === 'yes')
   const causes = answers.flatMap((answer) => factCause(condition, answer, situation.date) ?? [])
-  return isOpen
-    ? [...causes, { because: question.ask, facts: [condition.code], unasked: true }]
-    : causes
+  return isOpen ? [...causes, openCause(question, own)] : causes
 }
+
+const openCause = (question: Question, own: Fact | undefined): Cause => ({
+  because: question.ask,
+  facts: [question.code],
+  unasked: true,
+  ...(own ? { notKnown: true as const } : {}),
+})
 
 function factCause(
   condition: ConditionOf<'fact'>,
-  { fact, name }: NamedFact,
+  { fact, name, afterDays }: NamedFact,
   date: string,
 ): Cause | undefined {
-  if (!isInForce(condition, fact, date)) return undefined
+  if (!isInForce({ ...condition, withinDays: condition.withinDays ?? afterDays }, fact, date))
+    return undefined
   const because = fact.on ? `${name} (${dateInWords(fact.on)})` : name
   const zones = fact.answer === 'yes' && fact.zones?.length ? { zones: fact.zones } : {}
   return { ...asked(because), facts: [fact.code], ...zones }
 }
 
+/** Days around a fact's date in which a condition holds. */
+type Window = {
+  readonly [Key in 'afterDays' | 'aheadDays' | 'withinDays' | 'floorDays']?: number | undefined
+}
+
 /** A yes within its window; a no only where the rule reaches for some days after the end. */
-function isInForce(condition: ConditionOf<'fact'>, fact: Fact, date: string): boolean {
+function isInForce(condition: Window, fact: Fact, date: string): boolean {
   const { afterDays, aheadDays, withinDays, floorDays = 0 } = condition
   if (fact.answer === 'unknown') return false
   const days = fact.on === undefined ? undefined : daysBetween(fact.on, date)
@@ -102,14 +123,31 @@ function isInForce(condition: ConditionOf<'fact'>, fact: Fact, date: string): bo
   return withinDays === undefined || days <= Math.max(withinDays, floorDays)
 }
 
+/** What was painted, and zone by zone what was pinned. */
 function findingCauses(
-  { finding: kind, minGrade }: ConditionOf<'finding'>,
-  { findings }: Reading,
+  { finding: kind, minGrade, painted }: ConditionOf<'finding'>,
+  { findings, lesions }: Reading,
 ): Cause[] {
   const name = FINDINGS.find((words) => words.kind === kind)?.name ?? kind
-  return findings
+  const pinned = painted ? [] : pinnedFindings(lesions)
+  return [...findings, ...pinned]
     .filter((finding) => finding.kind === kind && finding.grade >= minGrade)
     .map(({ zones }) => ({ ...asked(`${name}, ${zonesInWords(zones)}`), zones }))
+}
+
+/** One cause per zone that holds so many, so that one lesion more adds and never rewrites. */
+function crowdedZones({ types, perZone }: ConditionOf<'crowded'>, { lesions }: Reading): Cause[] {
+  const zones = [...new Set(lesions.map(({ zone }) => zone))].sort()
+  return zones
+    .filter(
+      (zone) =>
+        lesions.filter((lesion) => lesion.zone === zone && types.includes(lesion.type)).length >=
+        perZone,
+    )
+    .map((zone) => ({
+      ...asked(`${perZone} or more lesions pinned, ${zonesInWords([zone])}`),
+      zones: [zone],
+    }))
 }
 
 /** One cause per pinned lesion, so that one more adds and never rewrites; for a count, one cause for reaching it. */

@@ -29,8 +29,8 @@ export const holds = byKind<Evidence, [known: KnownFacts], boolean>({
     const consent = facts.get('guardian-consent')
     return consent?.answer === 'yes' && consent.on !== undefined && consent.on <= situation.date
   },
-  resilient: (_, { situation }) =>
-    situation.reading.findings.some((finding) => finding.kind === 'resilient'),
+  // Zone by zone: see `elsewhere` in fire.
+  resilient: () => false,
   scope: ({ technique }, { situation }) =>
     situation.practitioner?.scope.includes(technique) ?? false,
   'said-yes': ({ code }, { facts }) => facts.get(code)?.answer === 'yes',

@@ -2,14 +2,16 @@ import { causesOf, type Cause } from './causes'
 import { holds, passedTests } from './evidence'
 import type { Constraint, Effect, Limit, Rule, RuleEffect, Selector } from './rule'
 import type { KnownFacts } from './situation'
+import { ZONES } from '../skin/zones'
 
-/** What stops something until it is asked, when nobody has asked. */
-const INTERRUPTS: ReadonlySet<Effect> = new Set([
+/** What a yes would stop, omit, limit or need a clearance for holds until it is asked. */
+const HOLDS_UNASKED: ReadonlySet<Effect> = new Set([
   'stop',
   'omit-zone',
   'postpone',
   'refer',
   'clearance',
+  'limit',
 ])
 
 /** A rule of the book with one of its effects and one cause for which it fires. */
@@ -31,11 +33,24 @@ export function fire(rule: Rule, known: KnownFacts): Constraint[] {
 
 function effectOf(firing: Firing): Constraint[] {
   const { effect, cause, known } = firing
-  if (cause.unasked && (!INTERRUPTS.has(effect.effect) || effect.soft)) return []
+  if (cause.unasked && (!HOLDS_UNASKED.has(effect.effect) || effect.soft)) return []
+  if (effect.unless?.kind === 'resilient') return elsewhere(firing)
   if (effect.unless && !cause.unasked && holds(effect.unless, known))
     return effect.effect === 'clearance' ? [cleared(constraintOf(firing))] : []
   if (effect.limit?.kind === 'first-time-rung') return firstTimes(firing, effect.limit.max)
   return [constraintOf(firing)]
+}
+
+/** What resilient skin lifts holds wherever the skin was not read as resilient. */
+function elsewhere(firing: Firing): Constraint[] {
+  const { findings } = firing.known.situation.reading
+  const resilient = findings
+    .filter(({ kind }) => kind === 'resilient')
+    .flatMap(({ zones }) => zones)
+  const zones = ZONES.filter((zone) => !resilient.includes(zone))
+  if (zones.length === 0) return []
+  const constraint = constraintOf(firing)
+  return [resilient.length === 0 ? constraint : { ...constraint, zones }]
 }
 
 /** A clearance that has been recorded: from then on a caution. */
@@ -72,7 +87,7 @@ function constraintOf(firing: Firing): Constraint {
     ...(effect.require ? { require: effect.require } : {}),
     ...(effect.soft ? { soft: true as const } : {}),
     ...(effect.unless?.kind === 'clearance' ? { clearance: effect.unless.id } : {}),
-    ...(cause.unasked ? unaskedWords(cause) : wordsOf(rule)),
+    ...(cause.unasked ? unaskedWords(cause, effect) : wordsOf(rule)),
     basis: rule.basis,
     ...(rule.source ? { source: rule.source } : {}),
     because: cause.because,
@@ -89,10 +104,13 @@ const wordsOf = ({ reason, instead, overridable }: Rule): Words => ({
   overridable,
 })
 
-const unaskedWords = ({ because }: Cause): Words => ({
-  reason: `Not asked yet: ${because}. Unknown is not no.`,
-  instead: 'Ask on Consult.',
-  overridable: 'no',
+/** Where the client does not know, a limit may be kept back with a reason; a stop stays. */
+const unaskedWords = ({ because, notKnown }: Cause, { effect }: RuleEffect): Words => ({
+  reason: notKnown
+    ? `The client does not know: ${because}. Unknown is not no.`
+    : `Not asked yet: ${because}. Unknown is not no.`,
+  instead: notKnown ? 'Keep to it, or say why not.' : 'Ask on Consult.',
+  overridable: notKnown && effect === 'limit' ? 'reason' : 'no',
 })
 
 const keyOf = ({ rule, at, cause }: Firing, zones: Cause['zones']): string =>
@@ -107,7 +125,7 @@ const keyOf = ({ rule, at, cause }: Firing, zones: Cause['zones']): string =>
 
 /** Not asked: the steps it is about stop until it is; where that would be the whole visit, it is asked first instead. */
 function kindOf({ effect, cause }: Firing, target: Selector, zones: Cause['zones']): Effect {
-  if (cause.unasked) return target.everything ? 'caution' : 'stop'
+  if (cause.unasked && effect.effect !== 'limit') return target.everything ? 'caution' : 'stop'
   return effect.effect === 'omit-zone' && !zones ? 'stop' : effect.effect
 }
 

@@ -115,7 +115,14 @@ export type Condition =
       /** In force this long even when answered no since. */ readonly afterDays?: number
       /** For a day to come: in force this many days before it. */ readonly aheadDays?: number
     }
-  | { readonly kind: 'finding'; readonly finding: FindingKind; readonly minGrade: number }
+  | {
+      readonly kind: 'finding'
+      readonly finding: FindingKind
+      readonly minGrade: number
+      /** Only what was painted on the map; pins do not count. */ readonly painted?: true
+    }
+  /** So many lesions of these kinds pinned in one zone. */
+  | { readonly kind: 'crowded'; readonly types: readonly LesionType[]; readonly perZone: number }
   | { readonly kind: 'lesions'; readonly types: readonly LesionType[]; readonly atLeast: number }
   | { readonly kind: 'age-below'; readonly years: number }
   | {

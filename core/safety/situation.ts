@@ -1,4 +1,4 @@
-import { factsInForce, dateInWords } from '../client/facts'
+import { dateInWords, factsOn } from '../client/facts'
 import { KNOWN, type Known } from '../client/medicines'
 import type { Client, Concern, Fact } from '../client/model'
 import { questionByCode } from '../client/questions'
@@ -34,6 +34,8 @@ export interface Situation {
 export interface NamedFact {
   readonly fact: Fact
   readonly name: string
+  /** Days after its end in which it still counts, where the rule has no window of its own. */
+  readonly afterDays?: number | undefined
 }
 
 /** A situation with its answers sorted, as the rules ask for them. */
@@ -48,13 +50,13 @@ export interface KnownFacts {
 }
 
 export function knownFacts(situation: Situation, firsts: readonly LeverId[]): KnownFacts {
-  const facts = factsInForce(situation.client.facts)
+  const facts = factsOn(situation.client.facts, situation.date)
   return { situation, facts, byQuestion: byQuestion(facts, situation), firsts }
 }
 
 function byQuestion(
   facts: ReadonlyMap<string, Fact>,
-  { medicines = KNOWN, history }: Situation,
+  { medicines = KNOWN, history, date }: Situation,
 ): Map<string, NamedFact[]> {
   const medicineByCode = new Map(medicines.map((known) => [`medicine:${known.id}`, known]))
   const answers = new Map<string, NamedFact[]>()
@@ -62,10 +64,13 @@ function byQuestion(
     answers.set(code, [...(answers.get(code) ?? []), answer])
   for (const fact of facts.values()) {
     const medicine = medicineByCode.get(fact.code)
-    if (medicine) put(medicine.code, { fact, name: medicine.name })
-    else put(fact.code, { fact, name: questionByCode.get(fact.code)?.ask ?? fact.code })
+    const question = questionByCode.get(medicine?.code ?? fact.code)
+    const afterDays = medicine?.afterDays ?? question?.afterDays
+    if (medicine) put(medicine.code, { fact, name: medicine.name, afterDays })
+    else put(fact.code, { fact, name: question?.ask ?? fact.code, afterDays })
   }
-  for (const coldSore of coldSoresAfter(history)) put(coldSore.fact.code, coldSore)
+  for (const done of [...coldSoresAfter(history), ...workDoneHere(history, date)])
+    put(done.fact.code, done)
   return answers
 }
 
@@ -77,6 +82,30 @@ const coldSoresAfter = (history: readonly PastVisit[]): NamedFact[] =>
       fact: { code: 'cold-sore-history', answer: 'yes', askedOn: visit.on },
       name: `A cold sore after ${dateInWords(visit.on)}`,
     }))
+
+/** From this rung on an acid is a light peel: the skin peels after it. */
+const PEELS_FROM_RUNG = 3
+
+/** What was done in this salon counts as if it had been answered at Consult (rule A16). */
+const workDoneHere = (history: readonly PastVisit[], date: string): NamedFact[] =>
+  history
+    .filter(({ on }) => on < date)
+    .flatMap((visit) => {
+      const here = (code: string, what: string): NamedFact => ({
+        fact: { code, answer: 'yes', askedOn: visit.on, on: visit.on },
+        name: `${what} here`,
+      })
+      const peeled = visit.levers.some(
+        ({ lever, rung }) => lever === 'acid' && rung >= PEELS_FROM_RUNG,
+      )
+      const used = visit.levers.some(({ lever }) => lever === 'retinoid')
+      return [
+        ...(visit.work?.includes('needling') ? [here('peel-medium', 'Needling')] : []),
+        ...(visit.work?.includes('mechanical') ? [here('peel-light', 'Mechanical peel')] : []),
+        ...(peeled ? [here('peel-light', 'Acid on rung 3 or above')] : []),
+        ...(used ? [here('retinol', 'A retinoid')] : []),
+      ]
+    })
 
 /** Allergies are unknown until the general question, or at least one family, has been answered. */
 export const allergiesUnknown = (facts: ReadonlyMap<string, Fact>): boolean =>

@@ -68,6 +68,8 @@ export const conditionWords: (condition: Condition) => string = byKind({
   fact: factWords,
   finding: findingConditionWords,
   lesions: lesionWords,
+  crowded: ({ types, perZone }) =>
+    `${perZone} or more in one zone: ${types.map((type) => LESION_WORDS[type].toLowerCase()).join(', ')}`,
   'age-below': ({ years }) => `younger than ${years}`,
   allergy: allergyWords,
   'any-allergy': () => 'any allergy',

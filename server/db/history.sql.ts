@@ -63,6 +63,13 @@ const HISTORY = `SELECT
                   WHERE id = step -> 'product' ->> 'productId'
                 ),
                 '[]'
+              ) || COALESCE(
+                (
+                  SELECT body -> 'properties'
+                  FROM device
+                  WHERE id = step ->> 'deviceId'
+                ),
+                '[]'
               ) || (step -> 'properties')
             ) AS property
           WHERE property = ANY ($4)

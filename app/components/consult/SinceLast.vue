@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import type { FittedPlan } from '#core/adapt'
-import { factsInForce, medicinesFor, type Fact, type Known } from '#core/client'
+import { factsOn, medicinesFor, type Fact, type Known } from '#core/client'
 import { CALM_ANSWER, type SkinAnswer } from '#core/climb'
 import { cardState, nothingNew, SINCE_CARDS, type SinceCard } from '~/support/consult/consult'
 import { changesBecause } from '~/support/fit/consequences'
@@ -18,7 +18,7 @@ const emit = defineEmits<{
   answer: [facts: Fact[]]
   checkIn: [visitId: string, answer: SkinAnswer]
 }>()
-const inForce = computed(() => factsInForce(props.facts))
+const inForce = computed(() => factsOn(props.facts, props.today))
 const namesFor = (code: string) =>
   medicinesFor(code, inForce.value, props.known)
     .map((medicine) => medicine.known.name)

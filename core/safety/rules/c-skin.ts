@@ -11,6 +11,8 @@ const PIGMENT: Condition = anyOf(
 )
 const DRY: Condition = anyOf(finding('dry'), finding('lines', 3), finding('laxity', 2))
 const BELOW: readonly ZoneId[] = [...NECK, 'decollete']
+/** What is inflamed when it is pinned. */
+const INFLAMED_PINS = ['papule', 'pustule', 'nodule'] as const
 /** What spends the allowance of C15. */
 const SPENDS: readonly Property[] = [
   'exfoliating',
@@ -110,9 +112,38 @@ export const SKIN_RULES: readonly RuleRow[] = [
     'C05',
     'Inflamed lesions',
     finding('inflamed'),
-    [omit('scrub', 'mechanical', 'suction', 'firm-pressure', 'blade', 'needling')],
-    'Friction and suction open inflamed lesions and spread them.',
+    [omit('scrub', 'mechanical', 'blade', 'needling')],
+    'Friction and blades open inflamed lesions and spread them.',
     'Work around the zone; calm it.',
+  ),
+  row(
+    'C05p',
+    'Inflamed lesions, many in a zone',
+    anyOf(
+      { kind: 'finding', finding: 'inflamed', minGrade: 1, painted: true },
+      {
+        kind: 'crowded',
+        types: INFLAMED_PINS,
+        perZone: 3,
+      },
+    ),
+    [omit('suction', 'firm-pressure')],
+    'Suction and firm hands open inflamed lesions and spread them.',
+    'Work around the zone; calm it.',
+  ),
+  row(
+    'C05w',
+    'Inflamed lesion pinned',
+    { kind: 'lesions', types: INFLAMED_PINS, atLeast: 1 },
+    [
+      {
+        effect: 'caution',
+        target: { any: ['suction', 'pressure', 'firm-pressure'] },
+        zones: 'because',
+      },
+    ],
+    'One or two inflamed lesions are worked round.',
+    'A finger’s width round each lesion.',
   ),
   row(
     'C06',

@@ -517,6 +517,18 @@ export const FIRES: readonly Case[] = [
     (p) => !step(p, 'scrub')!.zones.includes('cheek-right'),
   ],
   [
+    'C05p',
+    'three pustules pinned on a cheek: no suction over them',
+    { ...lever('suction', 2, 'suction'), ...pins('pustule', 'pustule', 'papule') },
+    (p) => without(p, 'cheek-left') && !without(p, 'cheek-right'),
+  ],
+  [
+    'C05w',
+    'one pustule is worked round',
+    { ...lever('suction', 2, 'suction'), ...pins('pustule') },
+    (p) => !without(p, 'cheek-left') && minds(p).includes('A finger’s width round each lesion'),
+  ],
+  [
     'C06',
     'a deep lesion is left alone',
     { ...lever('extraction', 2, 'extraction'), ...read(seen('deep-lesion', 1, ['chin'])) },

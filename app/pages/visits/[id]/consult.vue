@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { ageOn, contradictions, factsInForce, KNOWN, type Known } from '#core/client'
+import { ageOn, contradictions, factsOn, KNOWN, type Known } from '#core/client'
 import { CLEARANCE_RULES } from '#core/safety'
 import { call } from '~/support/api'
 import { clearancesWanted } from '~/support/consult/consult'
@@ -8,7 +8,9 @@ import { consultParts } from '~/support/consult/parts'
 const ADULT_YEARS = 18
 const store = useVisitStore()
 const input = computed(() => store.data!.input)
-const facts = computed(() => factsInForce(store.data?.input.client.facts ?? []))
+const facts = computed(() =>
+  factsOn(store.data?.input.client.facts ?? [], store.data?.input.date ?? ''),
+)
 const known = ref<readonly Known[]>(KNOWN)
 onMounted(async () => {
   // Without a connection the list that ships with the application is searched.
