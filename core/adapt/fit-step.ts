@@ -4,7 +4,7 @@ import { touches } from '../safety/touches'
 import type { Constraint } from '../safety/rule'
 import { withoutZones, zonesInWords } from '../skin/zones'
 import { distinctWhy, type Change } from './change'
-import { onRung, type Subject } from '../strength'
+import { onRung, picksOf, type Subject } from '../strength'
 import { capMinutes, withLevers } from '../strength/lower'
 import type { LeverId } from '../protocol/words'
 import type { Option, OptionContext } from './option'
@@ -20,7 +20,7 @@ type Fitted =
 export function fitStep(candidate: Step, written: Step, context: OptionContext): Fitted {
   const changes: Change[] = []
   const constraints = context.constraintsFor(candidate)
-  if (candidate.product?.productId !== written.product?.productId)
+  if (candidate.product?.productId !== written.product?.productId && picksOf(written).length === 1)
     changes.push(replacedChange(candidate, written, context))
   const zoned = cutZones(candidate, constraints, context, changes)
   if (!zoned.ok) return zoned

@@ -9,6 +9,7 @@ import { zonesMeet } from '../skin/zones'
 import { distinctWhy, type Change, type Why } from './change'
 import { fitStep } from './fit-step'
 import type { OptionContext } from './option'
+import { addsOnly } from './replacing'
 import { wouldClash } from './together'
 
 export interface Work {
@@ -94,6 +95,7 @@ export function stepFrom(
     closes: beside.id,
     insertedBy: [...cause.ruleIds],
   }
+  if (!addsOnly(context.read(step), property)) return undefined
   const fitted = fitStep(step, step, context)
   return fitted.ok ? fitted.option.step : undefined
 }

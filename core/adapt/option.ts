@@ -16,4 +16,6 @@ export interface OptionContext {
   readonly read: (step: Step) => Subject
   /** Constraints a step is subject to, overrides already taken out. */
   readonly constraintsFor: (step: Step) => readonly Constraint[]
+  /** Whether somebody asked this client for allergies: until then nothing with another family of ingredients is put in. */
+  readonly allergiesAsked: boolean
 }

@@ -1,7 +1,7 @@
 import type { Step } from '../protocol/model'
 import type { Constraint } from '../safety/rule'
 import { distinctWhy, type Change } from './change'
-import { LEVER_KIND, onRung } from '../strength'
+import { LEVER_KIND, onRung, picksOf } from '../strength'
 import { candidates } from './picks'
 import { fitStep } from './fit-step'
 import { rungSentence } from './fit-words'
@@ -17,17 +17,37 @@ export function optionsFor(
 ): { options: Option[]; blockedBy: readonly Constraint[] } {
   const options: Option[] = []
   const blockedBy: Constraint[] = []
-  for (const candidate of candidates(step, context.shelf)) {
+  for (const candidate of candidates(step, context)) {
     const fitted = fitStep(candidate, step, context)
     if (!fitted.ok) {
       blockedBy.push(...fitted.blockedBy)
       continue
     }
-    options.push(fitted.option, ...lowerRungs(fitted.option, step, context))
+    const option = withoutParts(fitted.option, candidate, step, blockedBy)
+    options.push(option, ...lowerRungs(option, step, context))
   }
   if (options.length === 0) options.push(...asLastResort(step, context))
   if (!step.essential) options.push({ step: undefined, changes: [droppedChange(step, blockedBy)] })
   return { options, blockedBy }
+}
+
+/** A step of several products that goes on without one of them says so, and by which rules. */
+function withoutParts(
+  option: Option & { readonly step: Step },
+  candidate: Step,
+  written: Step,
+  blockedBy: readonly Constraint[],
+): Option & { readonly step: Step } {
+  const [before, now] = [picksOf(written), picksOf(candidate)]
+  if (now.length === before.length) return option
+  const gone = before.filter((pick) => !now.some((kept) => kept?.productId === pick?.productId))
+  const change = {
+    kind: 'replaced' as const,
+    stepId: written.id,
+    what: `${written.title} without ${gone.length} of its ${before.length} products`,
+    why: distinctWhy(blockedBy),
+  }
+  return { ...option, changes: [change, ...option.changes] }
 }
 
 /** Nothing better is on the shelf: what should rather be replaced may stay, with a caution. */

@@ -192,7 +192,7 @@ describe('fitted again from now', () => {
       again(plan, performed(plan, at), at, { ...wide, gates: { check: 'stings' } }).steps.find(
         (step) => step.id === 'enzyme',
       )!.product!.productId,
-    ).toBe('papaya-enzyme')
+    ).toBe('rice-enzyme')
   })
   test('what stung is what was tried: the product the ladder had put there, not the written one', () => {
     const given = {

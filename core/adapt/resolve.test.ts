@@ -111,7 +111,7 @@ describe('over random clients and skins', () => {
 })
 
 describe('choices', () => {
-  test('out of stock: the next pick stands in', () => {
+  test('out of stock: what its card names to stand in comes first', () => {
     const shelf = {
       ...SHELF,
       products: SHELF.products.map((product) =>
@@ -119,7 +119,7 @@ describe('choices', () => {
       ),
     }
     expect(planFor({ shelf }).steps.find((step) => step.id === 'enzyme')!.product!.productId).toBe(
-      'papaya-enzyme',
+      'rice-enzyme',
     )
   })
   test('keeping as written lifts exactly the rules that allow it', () => {

@@ -69,6 +69,7 @@ export function resolve({
     shelf,
     read,
     constraintsFor: (step) => inForceFor(step, constraints.inForce, overrides),
+    allergiesAsked: constraints.allergiesAsked,
   }
   const start = [
     ...fixed,

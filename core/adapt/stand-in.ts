@@ -11,6 +11,7 @@ import { constraintsFor, type CompileInput } from './input'
 import { wantedSteps } from './rules-stage'
 import { fitStep } from './fit-step'
 import { withPick } from './picks'
+import { addedBy } from './replacing'
 import type { FittedPlan } from './plan'
 import { inForceFor } from './resolve'
 import { needsOf, tenth, type Shortage } from './shortages'
@@ -211,11 +212,15 @@ function refusedBy(
   input: CompileInput,
 ): string | undefined {
   const read = subjectReader(shelf, input.date)
-  const inForce = constraintsFor(input).inForce
+  const { inForce, allergiesAsked } = constraintsFor(input)
+  const added = addedBy(read(put), read(written), { allergiesAsked })
+  if (put.product?.productId !== written.product?.productId && added.length > 0)
+    return `It would add: ${added.join(', ')}.`
   const fitted = fitStep(put, written, {
     shelf,
     read,
     constraintsFor: (step) => inForceFor(step, inForce, input.overrides),
+    allergiesAsked,
   })
   return fitted.ok
     ? undefined

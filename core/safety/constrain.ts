@@ -5,7 +5,7 @@ import { coverage, type Coverage } from './coverage'
 import { fire } from './fire'
 import { climbConstraints, historyConstraints } from './past-visits'
 import type { Constraint, Rule } from './rule'
-import { knownFacts, type Situation } from './situation'
+import { allergiesUnknown, knownFacts, type Situation } from './situation'
 
 export { passedTests } from './evidence'
 export type { Practitioner, Situation } from './situation'
@@ -14,6 +14,8 @@ export interface Constraints extends Coverage {
   /** Sorted by key; no key twice. */
   readonly inForce: readonly Constraint[]
   readonly suggestions: readonly Suggestion[]
+  /** Somebody asked for allergies: until then no other family of ingredients is put in. */
+  readonly allergiesAsked: boolean
 }
 
 /**
@@ -35,5 +37,6 @@ export function constrain(book: readonly Rule[], situation: Situation): Constrai
   ]
   const byKey = new Map(found.map((constraint) => [constraint.key, constraint]))
   const inForce = [...byKey.values()].sort((a, b) => (a.key < b.key ? -1 : 1))
-  return { inForce, suggestions, ...coverage(known) }
+  const allergiesAsked = !allergiesUnknown(known.facts)
+  return { inForce, suggestions, allergiesAsked, ...coverage(known) }
 }

@@ -113,6 +113,12 @@ export async function book(
   return body.id
 }
 
+/** The ISO day of a visit: facts of the day count when they were asked on it. */
+export async function dayOf(person: Person, visitId: string): Promise<string> {
+  const { body } = await person.ask<{ input: { date: string } }>('GET', `/api/visits/${visitId}`)
+  return body.input.date
+}
+
 /** The first time of a day, or of the next one, after everything that is booked there. */
 async function freeHour(from: Date): Promise<Date> {
   for (let morning = from; ; morning = new Date(morning.getTime() + 24 * HOUR_MS)) {

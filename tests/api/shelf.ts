@@ -5,7 +5,7 @@ import type { FittedPlan } from '#core/adapt'
 import type { Batch, Listed, Product } from '#core/catalog'
 import type { VisitUse } from '../../server/db/use.sql'
 import { ALL_NO } from '../situations'
-import { book, withDatabase } from './http'
+import { book, dayOf, withDatabase } from './http'
 
 export const newId = (word: string) => `${word}-${randomUUID().slice(0, 8)}`
 export const product = (id: string, more: Partial<Product> = {}): Product =>
@@ -39,9 +39,9 @@ export async function fittedVisit(protocol: string): Promise<string> {
     ),
   )
   const id = await book(owner, client, protocol)
-  const { today } = await shelf()
+  const askedOn = await dayOf(owner, id)
   await owner.ask('POST', `/api/visits/${id}/facts`, {
-    facts: ALL_NO.map((fact) => ({ id: randomUUID(), fact: { ...fact, askedOn: today } })),
+    facts: ALL_NO.map((fact) => ({ id: randomUUID(), fact: { ...fact, askedOn } })),
   })
   await owner.ask('PUT', `/api/visits/${id}/reading`, {
     id: randomUUID(),

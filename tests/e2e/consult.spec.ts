@@ -5,6 +5,7 @@ import {
   card,
   choose,
   consultPart,
+  dayAt,
   freshVisit,
   noFaults,
   open,
@@ -143,9 +144,10 @@ test('an ingredient list pasted or taken from a file: the client’s allergens, 
 test('the intake as a file: no JSON, a fault with its path, and a good one with its consequences', async ({
   page,
 }) => {
-  await open(page, await freshVisit({ protocol: 'clarifying' }))
+  const address = await freshVisit({ protocol: 'clarifying' })
+  await open(page, address)
   await consultPart(page, 'As a file')
-  const today = new Date().toISOString().slice(0, 10)
+  const today = await dayAt(address)
   const take = (value: unknown) =>
     page.getByLabel('Take a file in').setInputFiles({
       name: 'intake.json',

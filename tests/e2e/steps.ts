@@ -2,7 +2,7 @@ import AxeBuilder from '@axe-core/playwright'
 import { expect, type Locator, type Page } from '@playwright/test'
 import { randomUUID } from 'node:crypto'
 import { ALL_NO } from '../situations'
-import { book, OWNER, signedIn, withDatabase } from '../api/http'
+import { book, dayOf, OWNER, signedIn, withDatabase } from '../api/http'
 
 /** The day the demo was loaded for: a run may go past midnight. */
 const TODAY = process.env.ZEN_TEST_TODAY ?? new Date().toISOString().slice(0, 10)
@@ -113,14 +113,18 @@ export async function freshVisit({
     ),
   )
   const id = await book(owner, client.name, protocol)
+  const askedOn = await dayOf(owner, id)
   const facts = ALL_NO.filter((fact) => !open.includes(fact.code)).map((fact) => ({
     id: randomUUID(),
-    fact: { ...fact, askedOn: TODAY },
+    fact: { ...fact, askedOn },
   }))
   const { status } = await owner.ask('POST', `/api/visits/${id}/facts`, { facts })
   if (status !== 204) throw new Error(`answers refused: ${status}`)
   return `/visits/${id}`
 }
+/** The ISO day of a visit by its address. */
+export const dayAt = async (address: string): Promise<string> =>
+  dayOf(await signedIn(OWNER), address.split('/').at(-1)!)
 /** The day of a fresh visit, five minutes before the studio opens. */
 export const theDayAfter = (): Date => new Date(morning().getTime() + 24 * 3_600_000)
 
