@@ -131,7 +131,26 @@ export const BROKEN: readonly (readonly [id: string, what: string, steps: readon
     ],
   ],
   ['L21', 'a retinoid left on by day', [work('night', ['retinoid'])]],
-  ['L22', 'an enhancement with no host', [work('lips', [], { floating: { needs: 'lips' } })]],
+  [
+    'L22',
+    'an enhancement with no host',
+    [work('lips', [], { phase: 'enhancement', floating: { needs: 'lips' } })],
+  ],
+  ['L30', 'a scrub on skin that nothing has cleansed', [work('grains', ['scrub', 'exfoliating'])]],
+  [
+    'L31',
+    'a mask over the moisturiser',
+    [
+      work('wash', ['cleansing']),
+      work('cream', ['leave-on'], {
+        phase: 'moisturise',
+        product: { productId: 'dune-cream', useId: 'cream' },
+      }),
+      work('sun', [], { phase: 'sun', product: { productId: 'sun-veil', useId: 'sun' } }),
+      work('mask', [], { phase: 'mask', ...coming('sponge') }),
+    ],
+  ],
+  ['L32', 'blotted before nothing', [work('wash', ['cleansing']), work('blot', ['blotting'])]],
   ['L24', 'needling with suction', [work('needles', ['needling']), work('jet', ['suction'])]],
   [
     'L25',

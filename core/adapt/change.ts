@@ -14,6 +14,7 @@ export type ChangeKind =
   | 'unmet'
   | 'chosen'
   | 'swapped'
+  | 'moved'
 
 /** One reason behind a change. */
 export interface Why {

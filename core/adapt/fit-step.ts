@@ -28,6 +28,8 @@ export function fitStep(candidate: Step, written: Step, context: OptionContext):
   if (!limited.ok) return limited
   const eased = easeZones(limited.step, constraints, context, changes)
   if (!eased.ok) return eased
+  if (isHardlyLeft(eased.step, candidate, context))
+    return { ok: false, blockedBy: cutters(candidate, constraints, context) }
   return {
     ok: true,
     option: {
@@ -36,6 +38,28 @@ export function fitStep(candidate: Step, written: Step, context: OptionContext):
     },
   }
 }
+
+/** A device or a blade on less than a third of its zones is not worth laying out, and uneven. */
+const WORTH_LAYING_OUT = 1 / 3
+const isHardlyLeft = (now: Step, written: Step, { read }: OptionContext): boolean => {
+  const { properties } = read(written)
+  const isLaidOut =
+    written.deviceId !== undefined || properties.has('blade') || properties.has('device')
+  return isLaidOut && now.zones.length < written.zones.length * WORTH_LAYING_OUT
+}
+
+/** Rules that take zones of a step out. */
+const cutters = (
+  step: Step,
+  constraints: readonly Constraint[],
+  { read }: OptionContext,
+): Constraint[] =>
+  constraints.filter(
+    (constraint) =>
+      constraint.zones !== undefined &&
+      (blocks(constraint) || constraint.limit?.kind === 'zone-rung') &&
+      touches(constraint, read(step)),
+  )
 
 type Stage =
   | { readonly ok: true; readonly step: Step }

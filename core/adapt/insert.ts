@@ -120,7 +120,7 @@ const BEFORE: readonly Before[] = [
     const because = needed('eye-gel-before')
     if (
       because.length === 0 ||
-      !zonesMeet(step.zones, FACE) ||
+      !zonesMeet(step.zones, EYE_CONTOUR) ||
       work.out.some(
         (other) =>
           zonesMeet(other.zones, EYE_CONTOUR) &&

@@ -7,6 +7,7 @@ import { TEXTURES, type Property } from '../protocol/words'
 import { isLeaveOn } from '../strength'
 import type { Subject } from '../strength'
 import { zonesMeet } from '../skin/zones'
+import { addsOnly } from './replacing'
 
 interface Bench {
   readonly steps: readonly Step[]
@@ -84,21 +85,8 @@ export function fromShelf(
       priority: 5,
       ...more,
     }
-    // What mends one thing must not break another: nothing that acts stands in for what soothes or tones.
-    if (
-      property === 'exfoliating' ||
-      !has(
-        bench,
-        step,
-        'exfoliating',
-        'current',
-        'warming',
-        'retinoid',
-        'self-heating',
-        'flammable',
-      )
-    )
-      return step
+    // What mends one thing must not break another: it brings nothing along but what it is put in for.
+    if (addsOnly(bench.read(step), property)) return step
   }
   return undefined
 }

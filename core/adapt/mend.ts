@@ -1,5 +1,6 @@
 import { productsFor, setProduct } from '../catalog/shelf'
 import type { Shelf } from '../catalog/model'
+import { isWork } from '../protocol/linter-reading'
 import type { LintFinding } from '../protocol/linter'
 import type { Step } from '../protocol/model'
 import { segment } from '../protocol/segments'
@@ -196,6 +197,20 @@ const MENDS: Readonly<Record<string, Mend>> = {
     )
     return below === -1 ? undefined : move(bench, bench.at, below)
   },
+  L30: (bench) =>
+    withStepAt(
+      bench,
+      bench.at,
+      fromShelf(bench, 'cleansing', bench.step.zones, { phase: 'first-cleanse' }),
+    ),
+  // What finishes the skin goes behind the last work on its zones.
+  L31: (bench) => {
+    const last = bench.steps.findLastIndex(
+      (step) => near(step, bench.step) && isWork(bench.read(step)),
+    )
+    return last > bench.at ? move(bench, bench.at, last + 1) : undefined
+  },
+  L32: (bench) => takeOut(bench, bench.step),
   L27: (bench) =>
     takeOut(
       bench,

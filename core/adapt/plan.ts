@@ -30,6 +30,7 @@ const Change = z.strictObject({
     'unmet',
     'chosen',
     'swapped',
+    'moved',
   ]),
   stepId: z.string(),
   what: z.string(),

@@ -222,7 +222,7 @@ describe('fitted again from now', () => {
     expect(ids(acid)).not.toContain('check')
     expect(ids(planFor({ protocol: ACID }))).toContain('check')
     expect(planFor({ protocol: ACID }).open).toMatchObject([
-      { gateId: 'check', stepIds: ['peel', 'neutralise', 'gel'] },
+      { gateId: 'check', stepIds: ['blot', 'peel', 'neutralise', 'gel'] },
     ])
   })
   test('what has begun is never taken back, even when a rule would stop it now', () => {

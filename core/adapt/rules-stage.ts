@@ -3,13 +3,14 @@ import { asMixed } from '../mixing/card'
 import type { Change } from './change'
 import { expand, type Expanded } from './expand'
 import { throughGates, type Gated, type OpenGate } from './gates'
-import { resolveGroups } from './groups'
+import { resolveInOrder } from './in-order'
 import type { CompileInput, Running } from './input'
 import { hasBegun } from './ladder'
 import type { FittedPlan } from './plan'
 import { withStandIns } from './prep'
 import type { Resolution } from './resolve'
 import { isForTime } from './slot-of'
+import { withBlotsTied } from './tied'
 import { openVisit, type Visit } from './visit'
 
 /** Why there is no plan: the one way in which a stage leaves early. */
@@ -35,7 +36,8 @@ export function throughRules(visit: Visit): Ruled | NoPlan {
   if (postponed) return postponed
   const { expanded, gated } = wanted(visit)
   const stoodIn = withStandIns(gated.steps, input)
-  const { resolution, left } = resolveGroups(takingPart(stoodIn.steps, running), {
+  const { resolution, left } = resolveInOrder(withBlotsTied(takingPart(stoodIn.steps, running)), {
+    daytime: input.daytime,
     constraints: visit.constraints,
     shelf: input.shelf,
     overrides: input.overrides,

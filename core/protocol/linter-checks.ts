@@ -9,6 +9,8 @@ import {
   has,
   isAcid,
   comesOff,
+  finishes,
+  isWork,
   opens,
   stateBefore,
   oilBefore,
@@ -18,6 +20,8 @@ import {
 export const wrong = (id: string, judge: Judge): Check => ({ id, level: 'wrong', judge })
 export const advice = (id: string, judge: Judge): Check => ({ id, level: 'advice', judge })
 const findingIf = (when: unknown, says: string, fix: string) => (when ? { says, fix } : undefined)
+
+const SOFTENS = ['softening', 'exfoliating', 'steam', 'warm-towel'] as const
 
 /** Wrong orders of the trade (common practice, no source). Ids are stored with protocols: never reuse one. */
 export const CHECKS: readonly Check[] = [
@@ -69,10 +73,9 @@ export const CHECKS: readonly Check[] = [
       'Take it off cool.',
     ),
   ),
-  advice('L06', (read, at, steps) =>
+  wrong('L06', (read, at, steps) =>
     findingIf(
-      has(read, 'extraction') &&
-        !earlier(steps, at).some((other) => has(other, 'softening', 'exfoliating', 'steam')),
+      has(read, 'extraction') && !earlier(steps, at).some((other) => has(other, ...SOFTENS)),
       `${read.step.title} before anything has softened the skin.`,
       'Exfoliate or soften first.',
     ),
@@ -228,6 +231,25 @@ export const CHECKS: readonly Check[] = [
       has(read, 'needling') && !read.step.tray?.some(isSterileTip),
       `${read.step.title} names no sterile single-use tip.`,
       'Lay one on its tray; it is never used again.',
+    ),
+  ),
+  wrong('L31', (read, at, steps) => {
+    const after = finishes(read)
+      ? later(steps, at).findIndex((other) => has(other, 'cleansing') || isWork(other))
+      : -1
+    const work = after === -1 ? undefined : later(steps, at)[after]
+    return work && !has(work, 'cleansing')
+      ? {
+          says: `${work.step.title} comes after ${read.step.title}, which finishes the skin.`,
+          fix: 'The moisturiser and the sun filter go on last.',
+        }
+      : undefined
+  }),
+  wrong('L32', (read, at, steps) =>
+    findingIf(
+      has(read, 'blotting') && later(steps, at).length === 0,
+      `${read.step.title}, and nothing comes after it.`,
+      'Take it out.',
     ),
   ),
   wrong('L27', (read, at, steps) => {

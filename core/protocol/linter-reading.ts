@@ -1,4 +1,4 @@
-import { TEXTURES, type Property, type Texture } from './words'
+import { TEXTURES, type Phase, type Property, type Texture } from './words'
 import type { Segment, Step } from './model'
 import { zonesMeet } from '../skin/zones'
 
@@ -42,6 +42,23 @@ export const isAcid = (read: Read): boolean => has(read, 'acid') && has(read, 'e
 export const comesOff = (step: Step): boolean =>
   step.segments.some((segment) => segment.kind === 'remove')
 export const opens = (read: Read): boolean => has(read, 'needling', 'blade')
+
+const WORK: ReadonlySet<Phase> = new Set([
+  'exfoliate',
+  'neutralise',
+  'soften',
+  'extract',
+  'concentrate',
+  'device',
+  'mask',
+])
+/** Work on the skin that comes between the cleanse and the finish. */
+export const isWork = ({ step }: Read): boolean => WORK.has(step.phase)
+/** What finishes the skin and stays on it. */
+export const finishes = (read: Read): boolean =>
+  (read.step.phase === 'moisturise' || has(read, 'sun-filter')) &&
+  read.step.product !== undefined &&
+  !comesOff(read.step)
 const WET: readonly Segment['tool'][] = ['sponge', 'towel', 'compress', 'mitt', 'water']
 
 /** How the last step left these zones. */

@@ -1,4 +1,13 @@
-import { comesOff, earlier, has, type LintFinding, type Read, type Steps } from './linter-reading'
+import { FACE, zonesMeet } from '../skin/zones'
+import {
+  comesOff,
+  earlier,
+  has,
+  isWork,
+  type LintFinding,
+  type Read,
+  type Steps,
+} from './linter-reading'
 import { CHECKS } from './linter-checks'
 
 // C15: what no skin takes, and what normal skin takes.
@@ -51,6 +60,25 @@ const WHOLE: readonly ((steps: Steps, daytime: boolean) => LintFinding[])[] = [
           },
         ]
       : []
+  },
+  (steps) => {
+    const first = steps.findIndex(
+      (read) => isWork(read) && !read.step.floating && zonesMeet(read.step.zones, FACE),
+    )
+    const isClean = steps
+      .slice(0, first)
+      .some((read) => has(read, 'cleansing') && zonesMeet(read.step.zones, FACE))
+    if (first === -1 || isClean) return []
+    const { id, title } = steps[first]!.step
+    return [
+      {
+        id: 'L30',
+        level: 'wrong',
+        stepId: id,
+        says: `${title} comes on skin that nothing has cleansed.`,
+        fix: 'Cleanse first.',
+      },
+    ]
   },
   (steps, daytime) =>
     steps

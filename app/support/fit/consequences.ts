@@ -16,6 +16,7 @@ const GLYPHS: Readonly<Record<Change['kind'], { glyph: string; word: string }>> 
   kept: { glyph: '✓', word: 'Kept as written' },
   chosen: { glyph: '◆', word: 'Chosen' },
   swapped: { glyph: '⇄', word: 'Shorter way' },
+  moved: { glyph: '↕', word: 'Moved' },
   hung: { glyph: '↳', word: 'Hung' },
   unmet: { glyph: '?', word: 'Missing' },
 }

@@ -558,9 +558,19 @@ export const FIRES: readonly Case[] = [
   ],
   [
     'C09',
-    'eye gel before a mask that dries, and nothing on the lids',
+    'a mask that dries leaves the eyes free, and then needs no eye gel first',
     { ...at([...FACE, ...EYES], 'drying') },
-    (p) => has(p, 'x+eye-work') && without(p, ...EYES),
+    (p) => !has(p, 'x+eye-work') && without(p, ...EYES),
+  ],
+  [
+    'C09',
+    'kept over the eye contour by the practitioner: eye gel first',
+    {
+      ...at([...FACE, ...EYES], 'drying'),
+      overrides: [{ ruleId: 'C09', stepId: 'x', reason: 'small', by: 'Somebody', at: TODAY }],
+    },
+    (p) =>
+      has(p, 'x+eye-work') && p.steps.find((step) => step.id === 'x')!.zones.includes(EYES[0]!),
   ],
   [
     'C10',
