@@ -5,16 +5,18 @@ import { subjectReader, type Subject } from '../strength'
 import { careItems, cautionsFor } from './care'
 import { draftOf } from './draft'
 import type { OpenGate } from './gates'
+import { heartIn } from './heart'
 import type { CompileInput, Running } from './input'
 import { segmentsOf } from './lay'
 import type { FittedPlan, TrayItem } from './plan'
+import { judged } from './status'
 import { throughRules, type Ruled } from './rules-stage'
 import { leastTotal, throughTime, withClosures, type Timed } from './time-stage'
 import { openVisit, type Visit } from './visit'
 
 /**
  * From a written protocol to a fitted plan with reasons. Pure and deterministic. `status` says when there is no plan:
- * `postponed` (a rule says not today), `infeasible` (with the clashing rules or limits), `stopped` (search limit).
+ * `postponed` (a rule says not today), `infeasible` (with the clashing rules or limits), `unfinished` (search limit).
  * With `running` the visit is fitted again from now: what has begun stands as it is.
  */
 export function compile(input: CompileInput, running?: Running): FittedPlan {
@@ -33,10 +35,14 @@ function planOf(visit: Visit, ruled: Ruled, timed: Timed): FittedPlan {
   const read = subjectReader(input.shelf, input.date)
   const open = stillOpen(ruled.open, steps)
   const perhaps = new Set(open.flatMap((gate) => gate.stepIds))
+  const draft = { ...draftOf(visit), ...(fit ? { fit } : {}), totalS: placing.makespanS }
+  const heart = heartIn(steps, ruled.wanted, visit.written)
+  // A visit under way is not judged again by its card: what was left out was decided by hand.
+  const verdict = running ? {} : judged(draft, heart)
   return {
-    ...draftOf(visit),
-    ...(fit ? { fit } : {}),
-    totalS: placing.makespanS,
+    ...draft,
+    ...verdict,
+    heart: { ...heart, stepIds: [...heart.stepIds], lost: heart.lost.map((step) => ({ ...step })) },
     leastTotalS: leastTotal(timed, perhaps, running),
     proof: { kind: placing.kind, gapS: placing.gapS, nodes: placing.nodes },
     steps: [...steps],

@@ -58,7 +58,7 @@ class Mending {
     }
     const { resolution } = now
     const triedNodes = resolution.kind === 'infeasible' ? 0 : resolution.triedNodes
-    return { ...now, resolution: { kind: 'stopped', triedNodes } }
+    return { ...now, resolution: { kind: 'unfinished', triedNodes } }
   }
 
   /** Wrong orders that can still be changed: what has begun is as it is. */

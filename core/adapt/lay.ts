@@ -47,7 +47,8 @@ export function placeKeeping(
   for (;;) {
     const placing = place(placingOf(kept, underway, reserved))
     const hung = kept.filter(free).sort((a, b) => a.priority - b.priority)
-    if (placing.kind !== 'infeasible') return { steps: kept, placing, left }
+    if (placing.kind === 'optimal' || placing.kind === 'feasible')
+      return { steps: kept, placing, left }
     if (hung.length === 0)
       return {
         steps: kept,
@@ -61,7 +62,9 @@ export function placeKeeping(
       why: [
         ownWhy(
           'S02',
-          `It does not fit under a mask in time: ${placing.clash.join('; ')}.`,
+          placing.kind === 'infeasible'
+            ? `It does not fit under a mask in time: ${placing.clash.join('; ')}.`
+            : `No order with it was found in ${placing.nodes} tries.`,
           'A shorter enhancement, or one mask that dwells longer.',
         ),
       ],
@@ -71,14 +74,14 @@ export function placeKeeping(
 }
 
 export const makespanOf = (placing: Placing): number | undefined =>
-  placing.kind === 'infeasible' || placing.kind === 'stopped' ? undefined : placing.makespanS
+  placing.kind === 'infeasible' || placing.kind === 'unfinished' ? undefined : placing.makespanS
 
 export function segmentsOf(
   steps: readonly Step[],
   placing: Placing,
   openGates: ReadonlySet<string> = new Set(),
 ): PlacedSegment[] {
-  if (placing.kind === 'infeasible' || placing.kind === 'stopped') return []
+  if (placing.kind === 'infeasible' || placing.kind === 'unfinished') return []
   const placedById = new Map(placing.placed.map((part) => [part.partId, part]))
   return steps
     .flatMap((step) =>

@@ -83,7 +83,19 @@ export const FittedPlan = z.strictObject({
   engine: z.string(),
   ruleBook: z.string(),
   protocolVersionId: z.string(),
-  status: z.enum(['ready', 'postponed', 'infeasible', 'stopped']),
+  /**
+   * `thinned`: what the card is for is left out; `over`: longer than its slot; `ask-first`: a question that could stop the visit is open;
+   * `unfinished`: a search came to its limit without a plan.
+   */
+  status: z.enum([
+    'ready',
+    'thinned',
+    'over',
+    'ask-first',
+    'postponed',
+    'infeasible',
+    'unfinished',
+  ]),
   /** What is wrong when the status is not ready: sentences. */
   problems: z.array(z.string()),
   /** Rules that postpone the visit, when that is its status. */
@@ -99,11 +111,19 @@ export const FittedPlan = z.strictObject({
   /** How the ladder was cut to its slot; absent when nothing had to be. `leastS`: the shortest possible, where the slot is too short. */
   fit: z
     .strictObject({
-      kind: z.enum(['optimal', 'feasible', 'infeasible']),
+      kind: z.enum(['optimal', 'feasible', 'infeasible', 'unfinished']),
       worth: z.number(),
       fullWorth: z.number(),
       gapWorth: z.number(),
       leastS: z.number().optional(),
+    })
+    .optional(),
+  /** What the card is for, and what of it is left out today; plans of an earlier engine do not say. */
+  heart: z
+    .strictObject({
+      stepIds: z.array(z.string()),
+      lost: z.array(z.strictObject({ stepId: z.string(), title: z.string() })),
+      treats: z.boolean(),
     })
     .optional(),
   steps: z.array(Step),

@@ -169,7 +169,7 @@ describe('choices', () => {
         shelf: SHELF,
         nodeLimit: 3,
       }),
-    ).toEqual({ kind: 'stopped', triedNodes: 4 })
+    ).toEqual({ kind: 'unfinished', triedNodes: 4 })
   })
   test('a closure goes with its cause', () => {
     const plan = planFor({ protocol: ACID, client: client([yes('isotretinoin')]) })

@@ -44,7 +44,7 @@ export type Resolution =
       readonly triedNodes: number
     }
   | { readonly kind: 'infeasible'; readonly clashes: readonly Clash[] }
-  | { readonly kind: 'stopped'; readonly triedNodes: number }
+  | { readonly kind: 'unfinished'; readonly triedNodes: number }
 
 /** Steps tried before resolving gives up and says so. */
 export const NODE_LIMIT = 20_000
@@ -90,7 +90,7 @@ export function resolve({
   const impossible = withoutOptions(search)
   if (impossible.length > 0) return { kind: 'infeasible', clashes: distinctClashes(impossible) }
   const chosen = decide(search, 0, new Map())
-  if (chosen === 'stopped') return { kind: 'stopped', triedNodes: search.nodes }
+  if (chosen === 'unfinished') return { kind: 'unfinished', triedNodes: search.nodes }
   if (!chosen) return { kind: 'infeasible', clashes: distinctClashes(search.clashes) }
   return assemble(start, chosen, search, overrides)
 }
@@ -151,7 +151,7 @@ function withoutOptions(search: Search): Clash[] {
     })
 }
 
-function decide(search: Search, at: number, chosen: Chosen): Chosen | 'stopped' | undefined {
+function decide(search: Search, at: number, chosen: Chosen): Chosen | 'unfinished' | undefined {
   const step = search.order[at]
   if (!step) return chosen
   // What has begun is on the skin: it is taken as it is, whatever the rules now say.
@@ -165,7 +165,7 @@ function decide(search: Search, at: number, chosen: Chosen): Chosen | 'stopped' 
   const clashes: Clash[] = []
   const queue = [...options]
   for (let option = queue.shift(); option; option = queue.shift()) {
-    if (++search.nodes > search.nodeLimit) return 'stopped'
+    if (++search.nodes > search.nodeLimit) return 'unfinished'
     const clash =
       option.step &&
       clashWith(

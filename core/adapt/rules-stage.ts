@@ -15,7 +15,7 @@ import { openVisit, type Visit } from './visit'
 
 /** Why there is no plan: the one way in which a stage leaves early. */
 export interface NoPlan {
-  readonly status: Exclude<FittedPlan['status'], 'ready'>
+  readonly status: 'postponed' | 'infeasible' | 'unfinished'
   readonly problems: string[]
   /** Rules behind the problems, where rules are. */
   readonly problemRuleIds?: string[]
@@ -25,6 +25,8 @@ export interface NoPlan {
 export interface Ruled {
   readonly status: 'ready'
   readonly steps: readonly Step[]
+  /** What the visit wanted before any rule: goals, gates and time of day answered. */
+  readonly wanted: readonly Step[]
   readonly changes: readonly Change[]
   readonly open: readonly OpenGate[]
 }
@@ -47,6 +49,7 @@ export function throughRules(visit: Visit): Ruled | NoPlan {
   if (resolution.kind !== 'resolved') return unresolved(resolution)
   return {
     status: 'ready',
+    wanted: gated.steps,
     steps: asMixed(resolution.steps, input.shelf, input.prep?.waterC ?? {}),
     changes: [
       ...expanded.changes,
@@ -82,8 +85,8 @@ function unresolved(resolution: Exclude<Resolution, { kind: 'resolved' }>): NoPl
     return { status: 'infeasible', problems }
   }
   const { triedNodes } = resolution
-  const problem = `The search stopped after ${triedNodes} tries; take a step out and fit again.`
-  return { status: 'stopped', problems: [problem] }
+  const problem = `No plan was found in ${triedNodes} tries. Take a step out and fit again.`
+  return { status: 'unfinished', problems: [problem] }
 }
 
 /** The card with conditions, goals and gates answered: what the visit wants before any rule. */

@@ -50,7 +50,7 @@ function findingsOf(steps: readonly Step[], shelf: Shelf, daytime: boolean): Ske
 
 function problemOf(placing: Placing): string | undefined {
   if (placing.kind === 'infeasible') return `These limits clash: ${placing.clash.join('; ')}.`
-  return placing.kind === 'stopped' ? 'No order was found in time.' : undefined
+  return placing.kind === 'unfinished' ? 'No order was found in time.' : undefined
 }
 
 /** From one second to another. */

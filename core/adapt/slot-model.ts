@@ -47,22 +47,23 @@ export interface SlotChoice {
   }[]
 }
 
-export type SlotFit =
-  | {
-      readonly kind: 'optimal' | 'feasible'
-      readonly best: SlotChoice
-      readonly alternatives: readonly SlotChoice[]
-      readonly fullWorth: number
-      readonly gapWorth: number
-      readonly looked: number
-    }
-  | {
-      readonly kind: 'infeasible'
-      /** The shortest ladder that keeps every limit. */
-      readonly leastS: number | undefined
-      readonly fullWorth: number
-      readonly looked: number
-    }
+export interface SlotFit {
+  /** `infeasible`: proven that nothing ends by the slot; `unfinished`: the search came to its limit and found nothing that does. */
+  readonly kind: 'optimal' | 'feasible' | 'infeasible' | 'unfinished'
+  /** The best ladder that ends by its slot; where none does, the shortest that rules and linter accept. */
+  readonly best: SlotChoice | undefined
+  readonly alternatives: readonly SlotChoice[]
+  readonly fullWorth: number
+  /** How much more worth could be kept at the most. */
+  readonly gapWorth: number
+  readonly looked: number
+  /** Where nothing ends by the slot: the shortest ladder found, in seconds. */
+  readonly leastS?: number | undefined
+}
+
+/** A fit that ends by its slot. */
+export const fitsSlot = (fit: SlotFit): fit is SlotFit & { readonly best: SlotChoice } =>
+  fit.best !== undefined && (fit.kind === 'optimal' || fit.kind === 'feasible')
 
 /** What is done about one step; a step without a move is kept. */
 export type Move =

@@ -9,7 +9,7 @@ import { ownWhy, type Change } from './change'
 import { hostsOf, placingOf } from './ladder'
 import { resolve, type ResolveInput } from './resolve'
 import type { Reservation } from './wish'
-import { fitToSlot, type SlotFit, type SlotProblem } from './slot'
+import { fitsSlot, fitToSlot, type SlotChoice, type SlotFit, type SlotProblem } from './slot'
 
 /** Schedule nodes per look: what is proven by then counts, what is merely found counts too. */
 const NODES_PER_LOOK = 2000
@@ -19,6 +19,8 @@ export interface Ready {
   readonly steps: readonly Step[]
   readonly goals: readonly Concern[]
   readonly mustStay: readonly string[]
+  /** What the card is for. */
+  readonly heart: readonly string[]
   readonly grow: boolean
   readonly daytime: boolean
   readonly reserved: readonly Reservation[]
@@ -54,7 +56,14 @@ export function slotFitter(ready: Ready): (slotS: number) => SlotFit {
           finding.level !== 'wrong' || wrongBefore.has(`${finding.id}|${finding.stepId}`),
       ) && holds(now, ready),
   }
-  return (slotS) => fitToSlot({ ...problem, slotS })
+  const withHeart = new Set([...ready.mustStay, ...ready.heart])
+  return (slotS) => {
+    // What the card is for goes last: only where nothing else ends by the slot.
+    const kept = fitToSlot({ ...problem, slotS, mustStay: withHeart })
+    if (fitsSlot(kept) || ready.heart.length === 0) return kept
+    const cut = fitToSlot({ ...problem, slotS })
+    return fitsSlot(cut) ? cut : kept
+  }
 }
 
 /** What hangs under dwells can stretch them to their limit, and keep hands from mixing meanwhile: no more than that does it add to a visit. */
@@ -130,19 +139,29 @@ export const isCutForTime = (change: Change): boolean =>
   isForTime(change) && !change.why.some((why) => why.ruleId === 'T04')
 const FOR_TIME = { T01: 'left out', T02: 'another way', T03: 'shorter', T04: 'longer' }
 
+function proofWords({ kind, gapWorth, fullWorth }: SlotFit): string {
+  switch (kind) {
+    case 'optimal':
+      return 'No other choice keeps more of what the client wants.'
+    case 'feasible':
+      return `At most ${Math.ceil((100 * gapWorth) / fullWorth)} % more could be kept; the search ended there.`
+    case 'infeasible':
+      return 'Even so it is longer than its slot.'
+    case 'unfinished':
+      return 'Nothing that ends by the slot was found before the search ended.'
+  }
+}
+
 /** What the slot changed, each with its reason. */
 export function slotChanges(
   before: readonly Step[],
-  fit: Extract<SlotFit, { best: unknown }>,
+  fit: SlotFit & { readonly best: SlotChoice },
   wholeS: number,
   slotS: number,
 ): Change[] {
   const titled = new Map(before.map((step) => [step.id, step.title]))
-  const { best, kind, gapWorth, fullWorth } = fit
-  const proof =
-    kind === 'optimal'
-      ? 'No other choice keeps more of what the client wants.'
-      : `At most ${Math.ceil((100 * gapWorth) / fullWorth)} % more could be kept; the search stopped there.`
+  const { best } = fit
+  const proof = proofWords(fit)
   const why =
     wholeS > slotS
       ? `Everything together takes ${inMinutes(wholeS)} min and the slot is ${inMinutes(slotS)}. ${proof}`

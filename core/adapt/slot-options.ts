@@ -2,7 +2,7 @@ import type { Step } from '../protocol/model'
 import { slotSecondsOf, type CompileInput } from './input'
 import { placeKeeping, withHygiene } from './lay'
 import { throughRules } from './rules-stage'
-import { isOptional, type SlotChoice, type SlotFit } from './slot'
+import { fitsSlot, isOptional, type SlotChoice, type SlotFit } from './slot'
 import { slotFitter } from './slot-of'
 import { readyFor } from './time-stage'
 import { openVisit } from './visit'
@@ -24,6 +24,8 @@ export interface FrontierPoint {
   readonly worth: number | undefined
   readonly gap: number
   readonly dropped: number
+  /** Nothing was found, and it is not proven that nothing is there. */
+  readonly isUnfinished?: boolean
 }
 
 export interface SlotOptions {
@@ -54,7 +56,7 @@ export function slotOptions(
 }
 
 function alternativesOf(fit: SlotFit, steps: readonly Step[]): SlotAlternative[] {
-  if (fit.kind === 'infeasible') return []
+  if (!fitsSlot(fit)) return []
   const titles = new Map(steps.map((step) => [step.id, step.title]))
   const titleOf = (stepId: string): string => titles.get(stepId) ?? stepId
   return fit.alternatives.map((choice: SlotChoice) => ({
@@ -70,7 +72,14 @@ function alternativesOf(fit: SlotFit, steps: readonly Step[]): SlotAlternative[]
 }
 
 function pointOf(minutes: number, fit: SlotFit): FrontierPoint {
-  if (fit.kind === 'infeasible') return { minutes, worth: undefined, gap: 0, dropped: 0 }
+  if (!fitsSlot(fit))
+    return {
+      minutes,
+      worth: undefined,
+      gap: 0,
+      dropped: 0,
+      isUnfinished: fit.kind === 'unfinished',
+    }
   const { worth, dropped } = fit.best
   return { minutes, worth, gap: fit.gapWorth, dropped: dropped.length }
 }

@@ -17,7 +17,7 @@ import {
 import { grownInto, shortenedTo } from './slot-times'
 import { shortened, slackOf } from './worth'
 
-export { isOptional } from './slot-model'
+export { fitsSlot, isOptional } from './slot-model'
 export type { SlotChoice, SlotFit, SlotProblem } from './slot-model'
 
 /** Schedules looked at by default. */
@@ -25,6 +25,8 @@ export const SLOT_LIMIT = 400
 const ALTERNATIVES = 3
 /** Sets looked at for alternatives once the best is proven. */
 const FOR_ALTERNATIVES = 12
+/** Ladders of the first dive that are tried, the fullest first. */
+const DIVES_MOST = 4
 const EPSILON = 1e-9
 
 interface Fitted {
@@ -64,6 +66,7 @@ class SlotSearch {
   }
 
   run(): SlotFit {
+    this.dive()
     const bound = mostOf(this.problem, this.model.fullWorth)
     const open: Node[] = [{ next: 0, moves: [], bound }]
     let proven = false
@@ -74,7 +77,10 @@ class SlotSearch {
         // What is looked at from here on is for the next best alternatives.
         if (this.found.length > ALTERNATIVES || ++extra > FOR_ALTERNATIVES) break
       }
-      for (const child of this.branch(node)) insertSorted(open, child)
+      for (const child of this.branch(node)) {
+        // Even everything that is still open would not bring it into its slot.
+        if (child.bound !== -Infinity) insertSorted(open, child)
+      }
     }
     return this.answer(open[0]?.bound, proven)
   }
@@ -82,7 +88,7 @@ class SlotSearch {
   private answer(openBound: number | undefined, proven: boolean): SlotFit {
     const { best, looked } = this
     const { fullWorth } = this.model
-    if (!best) return { kind: 'infeasible', leastS: this.leastSeconds(), fullWorth, looked }
+    if (!best) return this.withoutChoice(openBound === undefined)
     const bound = Math.max(openBound ?? best.worth, best.worth)
     const gapWorth = proven ? 0 : bound - best.worth
     const alternatives = this.found
@@ -93,11 +99,47 @@ class SlotSearch {
     return { kind, best, alternatives, fullWorth, gapWorth, looked }
   }
 
-  /** The shortest ladder of all: everything that may go gone, the rest at its least. */
-  private leastSeconds(): number | undefined {
-    const drops = this.model.choices.flatMap(movesOf).filter((move) => move.kind === 'drop')
-    const steps = stepsAfter(this.model, drops)
-    return this.time(steps.map((step) => shortened(step, slackOf(step))))
+  /** Nothing ends by the slot: the shortest ladder of all, everything that may go gone and the rest at its least. */
+  private withoutChoice(isProven: boolean): SlotFit {
+    const { fullWorth } = this.model
+    const moves = this.drops()
+    const steps = this.atLeast(stepsAfter(this.model, moves))
+    const leastS = this.time(steps)
+    const best =
+      leastS !== undefined && this.problem.allowed(steps)
+        ? this.described(steps, leastS, 0, moves)
+        : undefined
+    const kind = isProven ? 'infeasible' : 'unfinished'
+    const { looked } = this
+    return { kind, best, alternatives: [], leastS, fullWorth, gapWorth: fullWorth, looked }
+  }
+
+  private drops(): Move[] {
+    return this.model.choices.flatMap(movesOf).filter((move) => move.kind === 'drop')
+  }
+
+  private atLeast(steps: readonly Step[]): Step[] {
+    return steps.map((step) => shortened(step, slackOf(step)))
+  }
+
+  /**
+   * A first answer before any search: everything that may go is left out, and what is worth most for its time comes back as long as the shortest
+   * ladder still ends by the slot. So a search that comes to its limit has something to give.
+   */
+  private dive(): void {
+    const sets: (readonly Move[])[] = [this.drops()]
+    for (const { step } of [...this.model.choices].reverse()) {
+      const fewer = sets.at(-1)!.filter((move) => move.stepId !== step.id)
+      if (fewer.length === sets.at(-1)!.length) continue
+      const leastS = this.time(this.atLeast(stepsAfter(this.model, fewer)))
+      if (leastS !== undefined && leastS <= this.problem.slotS) sets.push(fewer)
+    }
+    for (const moves of sets.slice(-DIVES_MOST).reverse()) {
+      const steps = stepsAfter(this.model, moves)
+      const totalS = this.time(steps)
+      if (totalS !== undefined) this.consider(steps, moves, totalS)
+      if (this.best) return
+    }
   }
 
   /** Tries the node's own set, then hands out one child per next choice, so that every set is met once. */
@@ -129,6 +171,7 @@ class SlotSearch {
     const worth = wholeWorth - fitted.loss + fitted.gain
     if (!this.isAmongBest(worth) || !this.problem.allowed(fitted.steps)) return
     const choice = this.described(fitted.steps, fitted.totalS, worth, moves)
+    if (this.found.some((other) => isSameChoice(other, choice))) return
     this.found.push(choice)
     if (this.isBetter(choice)) this.best = choice
   }
@@ -188,6 +231,12 @@ class SlotSearch {
     return { steps, totalS, worth, dropped, swapped, times }
   }
 }
+
+const isSameChoice = (a: SlotChoice, b: SlotChoice): boolean =>
+  a.totalS === b.totalS &&
+  a.dropped.join() === b.dropped.join() &&
+  a.swapped.map(({ stepId, title }) => `${stepId}:${title}`).join() ===
+    b.swapped.map(({ stepId, title }) => `${stepId}:${title}`).join()
 
 function insertSorted(open: Node[], node: Node): void {
   let place = open.length

@@ -15,6 +15,7 @@ import { addedBy } from './replacing'
 import type { FittedPlan } from './plan'
 import { inForceFor } from './resolve'
 import { needsOf, tenth, type Shortage } from './shortages'
+import { hasLadder } from './status'
 import { timeTrade, tradeOf } from './trade'
 
 /** One thing that may stand in, with what it costs to take it. */
@@ -194,9 +195,9 @@ const shelfWith = (choice: Choice, { given, input }: Seeking): Shelf =>
     : composedShelf(withPartReplaced(given.shelf, choice.mixId, choice.partId, choice.byId))
 
 /** A plan that is not ready says why itself; a ready one must use what was put in. */
-function isInPlan({ status, steps }: FittedPlan, put: Step): boolean {
-  const placed = steps.find((step) => step.id === put.id)
-  return status !== 'ready' || placed?.product?.productId === put.product?.productId
+function isInPlan(plan: FittedPlan, put: Step): boolean {
+  const placed = plan.steps.find((step) => step.id === put.id)
+  return !hasLadder(plan) || placed?.product?.productId === put.product?.productId
 }
 
 function zoneTrade({ steps }: FittedPlan, written: Step): string[] {

@@ -2,6 +2,7 @@ import { goneWith } from '../protocol/family'
 import type { Step } from '../protocol/model'
 import type { Placing } from '../schedule/problem'
 import { subjectReader } from '../strength'
+import { heartOf } from './heart'
 import { ownWhy, type Change } from './change'
 import { slotSecondsOf, type Running } from './input'
 import { partId } from './ladder'
@@ -29,7 +30,7 @@ export function throughTime(visit: Visit, ruled: Ruled): Timed | NoPlan {
   const kept =
     cut.steps === whole.steps ? whole : placeKeeping(cut.steps, undefined, input.reserved)
   const { steps, placing } = kept
-  if (placing.kind === 'infeasible' || placing.kind === 'stopped') return unplaced(placing)
+  if (placing.kind === 'infeasible' || placing.kind === 'unfinished') return unplaced(placing)
   // What is left out for time needs no other change.
   const goneForTime = new Set(
     cut.changes.flatMap((change) => (change.kind === 'dropped' ? [change.stepId] : [])),
@@ -44,15 +45,19 @@ export function throughTime(visit: Visit, ruled: Ruled): Timed | NoPlan {
 function unplaced(placing: Exclude<Placing, { makespanS: number }>): NoPlan {
   return placing.kind === 'infeasible'
     ? { status: 'infeasible', problems: [`These limits clash: ${placing.clash.join('; ')}.`] }
-    : { status: 'stopped', problems: [`No order was found in ${placing.nodes} tries.`] }
+    : { status: 'unfinished', problems: [`No order was found in ${placing.nodes} tries.`] }
 }
 
 /** What the slot fit needs to know of these steps of a visit. */
-export const readyFor = (steps: readonly Step[], { input, constraints }: Visit): Ready => ({
+export const readyFor = (
+  steps: readonly Step[],
+  { input, constraints, written }: Visit,
+): Ready => ({
   steps,
   goals: input.client.concerns,
   reserved: input.reserved ?? [],
   mustStay: input.fit?.mustStay ?? [],
+  heart: heartOf(steps, written),
   grow: input.fit?.grow ?? false,
   daytime: input.daytime,
   read: subjectReader(input.shelf, input.date),
@@ -72,20 +77,18 @@ function cutToSlot({ steps, placing }: Kept, visit: Visit): Cut {
   if (visit.running || wholeS === undefined) return { steps, changes: [] }
   if (wholeS <= slotS && !visit.input.fit?.grow) return { steps, changes: [] }
   const fit = slotFitter(readyFor(steps, visit))(slotS)
-  if (fit.kind === 'infeasible') return { steps, changes: [], fit: figuresOf(fit) }
+  if (!fit.best) return { steps, changes: [], fit: figuresOf(fit) }
   return {
     steps: fit.best.steps,
-    changes: slotChanges(steps, fit, wholeS, slotS),
+    changes: slotChanges(steps, { ...fit, best: fit.best }, wholeS, slotS),
     fit: figuresOf(fit),
   }
 }
 
 function figuresOf(fit: SlotFit): NonNullable<FittedPlan['fit']> {
-  const { kind, fullWorth } = fit
-  if (kind !== 'infeasible')
-    return { kind, worth: fit.best.worth, fullWorth, gapWorth: fit.gapWorth }
-  const least = fit.leastS === undefined ? {} : { leastS: fit.leastS }
-  return { kind, worth: 0, fullWorth, gapWorth: 0, ...least }
+  const { kind, fullWorth, best, leastS } = fit
+  const least = leastS === undefined ? {} : { leastS }
+  return { kind, worth: best?.worth ?? 0, fullWorth, gapWorth: fit.gapWorth, ...least }
 }
 
 /** How short the visit becomes when nothing that is still open comes. */

@@ -82,7 +82,7 @@ describe('by hand', () => {
     const placed = solve({ id: 'a', parts: [part('a-on', true, 6)] }, mixed)
     expect(
       placed.kind !== 'infeasible' &&
-        placed.kind !== 'stopped' &&
+        placed.kind !== 'unfinished' &&
         placed.placed.find((part) => part.partId === 'k-mix'),
     ).toEqual({ partId: 'k-mix', startS: 6, endS: 8 })
   })
@@ -150,7 +150,7 @@ describe('by hand', () => {
   })
   test('a stopped search says so', () =>
     expect(place({ chains: [mask('m', 10), lips('m')], lags: [] }, 0)).toEqual({
-      kind: 'stopped',
+      kind: 'unfinished',
       nodes: 1,
     }))
 })

@@ -35,7 +35,7 @@ export function place(given: PlacingProblem, nodeLimit = PLACE_NODE_LIMIT): Plac
 }
 
 function answerOf({ model, best, bound, nodes, stopped, clash }: Search): Placing {
-  if (!best) return stopped ? { kind: 'stopped', nodes } : { kind: 'infeasible', clash, nodes }
+  if (!best) return stopped ? { kind: 'unfinished', nodes } : { kind: 'infeasible', clash, nodes }
   const gapS = stopped ? best.makespanS - bound : 0
   const kind = gapS > 0 ? 'feasible' : 'optimal'
   return { ...best, placed: mixedLate(model.problem, best.placed), kind, gapS, nodes }

@@ -89,7 +89,7 @@ export type Placing =
       readonly hosts: ReadonlyMap<string, string>
     }
   | { readonly kind: 'infeasible'; readonly clash: readonly string[]; readonly nodes: number }
-  | { readonly kind: 'stopped'; readonly nodes: number }
+  | { readonly kind: 'unfinished'; readonly nodes: number }
 
 /** What an explanation calls a part or a step. */
 export const nameOf = (thing: Pick<Part | Chain, 'id' | 'name'>): string => thing.name ?? thing.id

@@ -1,4 +1,5 @@
 import { chainsMeet, handsOf, isFloating, leastSecondsOf, zonesOf } from './chain'
+import { withoutRoom } from './capacity'
 import { hangEdges } from './edges'
 import type { DifferenceGraph, Edge } from './graph'
 import { endOf, makespan, placedIn, startOf, stretchedSeconds, type Model } from './model'
@@ -54,12 +55,18 @@ export function runSearch(search: Search, graph: DifferenceGraph): void {
 function chooseHosts(
   search: Search,
   graph: DifferenceGraph,
-  [chain, ...rest]: readonly Chain[],
+  waiting: readonly Chain[],
   hosts: Hosts,
 ): void {
+  const [chain, ...rest] = waiting
   if (!chain) return settle(search, graph, hosts)
+  const crowded = withoutRoom(search.model.problem, waiting, hosts)
+  if (crowded) {
+    search.clash = [`no room under the dwells for ${crowded.join(', ')}`]
+    return
+  }
   for (const choice of hostChoices(search, graph, chain, hosts)) {
-    if (search.stopped || isBest(search)) return
+    if (isOver(search) || isBest(search)) return
     if (worthTrying(search, choice.spanS, choice.stretchS))
       chooseHosts(search, choice.graph, rest, choice.hosts)
   }
@@ -130,6 +137,12 @@ function hostLoad(problem: PlacingProblem, hosts: Hosts, partId: string): number
   return Math.max(handsS, ...byZone)
 }
 
+/** Counts one branch, over hosts as over orders; true once there were too many. */
+function isOver(search: Search): boolean {
+  if (!search.stopped && ++search.nodes > search.nodeLimit) search.stopped = true
+  return search.stopped
+}
+
 /** Nothing shorter exists, and nothing stretches. */
 const isBest = (search: Search): boolean =>
   search.best?.makespanS === search.bound && search.best.stretchS === 0
@@ -155,11 +168,7 @@ function clashes(graph: DifferenceGraph, edges: Iterable<Edge>, search: Search):
 
 /** Every host is chosen: the pairs that overlap are put one after another, both ways. */
 function settle(search: Search, graph: DifferenceGraph, hosts: Hosts): void {
-  if (search.stopped) return
-  if (++search.nodes > search.nodeLimit) {
-    search.stopped = true
-    return
-  }
+  if (isOver(search)) return
   const { model } = search
   const makespanS = makespan(model, graph)
   const stretchS = stretchedSeconds(model, graph)

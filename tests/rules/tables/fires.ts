@@ -1,6 +1,7 @@
 import { NECK, CHEEKS, EYES, FACE, FACE_NECK } from '#core/skin'
 import { OPEN, shelfOf, tested, TOUGH, read, pins } from '../build'
 import { BRIGHTENING, ACID, CLARIFYING, SET_MASK, SHELF } from '../../fixtures'
+import { hasLadder } from '#core/adapt'
 import { client, no, protocolOf, seen, TODAY, yes, CALM } from '../../situations'
 import { segment } from '#core/protocol'
 import {
@@ -576,8 +577,7 @@ export const FIRES: readonly Case[] = [
     'C10',
     'a nodule: gentle care, and a physician besides',
     { ...acid(3), ...pins('nodule') },
-    (p) =>
-      (rungs(p) ?? 1) === 1 && p.status === 'ready' && p.refer.some((why) => why.ruleId === 'C10'),
+    (p) => (rungs(p) ?? 1) === 1 && hasLadder(p) && p.refer.some((why) => why.ruleId === 'C10'),
   ],
   [
     'C10',
@@ -1093,7 +1093,7 @@ export const FIRES: readonly Case[] = [
   ],
   ['H06', 'device wiped', x('device'), (p) => minds(p).includes('device wiped')],
   ['H07', 'fresh linen', {}, (p) => minds(p).includes('fresh linen')],
-  ['H09', 'blood exposure card', x('extraction'), (p) => p.status === 'ready'],
-  ['B04', 'a quick check is no allergy test', { protocol: ACID }, (p) => p.status === 'ready'],
+  ['H09', 'blood exposure card', x('extraction'), (p) => hasLadder(p)],
+  ['B04', 'a quick check is no allergy test', { protocol: ACID }, (p) => hasLadder(p)],
 ]
 /** Rules without a case of their own above: held as a whole by the product, not by a plan. */
