@@ -1,12 +1,13 @@
 import { readFileSync } from 'node:fs'
-import { compile } from '#core/adapt'
+import { compile, hasLadder } from '#core/adapt'
 import { check, inputOf, readBundle } from '#core/formats'
 
 /** Exit codes: 0 done; 1 the file is not a good bundle; 2 wrong call; 3 no plan is possible; 4 the check found something wrong. */
 const USAGE = `Usage:
   npm run -s zen -- plan FILE.json    prints the fitted plan as JSON
   npm run -s zen -- check FILE.json   prints linter and rule findings as JSON
-A file is a bundle (docs/formats/bundle.schema.json). Exit codes: 0 done, 1 bad file, 2 bad call, 3 no plan possible, 4 something wrong found.`
+A file is a bundle (docs/formats/bundle.schema.json). Exit codes: 0 done, 1 bad file, 2 bad call, 3 no plan possible, 4 something wrong found,
+5 a plan that is not ready: what it is for is left out, it is longer than its slot, or something must be asked first.`
 
 function fail(code: number, text: string): never {
   process.stderr.write(`${text}\n`)
@@ -39,16 +40,22 @@ const print = (value: unknown) => process.stdout.write(`${JSON.stringify(value, 
 
 function plan(file: string) {
   const bundle = load(file)
-  const { segments, steps, totalS, writtenTotalS, ...rest } = compile(inputOf(bundle))
+  const { segments, steps, totalS, writtenTotalS, status, problems, ...rest } = compile(
+    inputOf(bundle),
+  )
   const minutes = (seconds: number) => Math.round(seconds / 6) / 10
+  // What the ladder is not comes first.
   print({
+    status,
+    problems,
     ...rest,
     totalMinutes: minutes(totalS),
     writtenMinutes: minutes(writtenTotalS),
     segments,
     steps,
   })
-  if (rest.status !== 'ready') fail(3, rest.problems.join('\n'))
+  if (!hasLadder({ status })) fail(3, problems.join('\n'))
+  if (status !== 'ready') fail(5, problems.join('\n'))
 }
 
 function checkFile(file: string) {

@@ -47,6 +47,9 @@ const STAGE_INKS: Record<string, string> = {
 }
 const linkTo = ({ id, stage }: Day['visits'][number]) =>
   `/visits/${id}/${STAGE_PAGES[stage] ?? 'consult'}`
+/** What is wrong with the ladder that was fitted; once it runs, that is past. */
+const warningOf = ({ stage, verdict }: Day['visits'][number]) =>
+  stage === 'booked' || stage === 'open' ? verdict?.problems[0] : undefined
 onMounted(preloadStages)
 function booked() {
   booking.value = false
@@ -106,6 +109,9 @@ function booked() {
                   {{ visit.client }}
                 </span>
                 <span class="block text-soft">{{ visit.protocol }}</span>
+                <span v-if="warningOf(visit)" class="block text-sm text-mind font-semibold">{{
+                  warningOf(visit)
+                }}</span>
               </span>
               <span class="text-right text-sm">
                 <span :class="STAGE_INKS[visit.stage] ?? 'text-soft'">

@@ -1,4 +1,5 @@
 import { defineStore } from 'pinia'
+import { hasLadder } from '#core/adapt'
 import { liveAt, reduceRun, underwayOf, type RunBody, type RunEvent } from '#core/perform'
 import { call, refusalOf } from '~/support/api'
 import {
@@ -58,7 +59,7 @@ export const useRunStore = defineStore('run', () => {
       { ...input, reading: reading ?? input.reading, gates, stung },
       { plan: before, underway },
     )
-    if (next.status !== 'ready') return next.problems.join(' ')
+    if (!hasLadder(next)) return next.problems.join(' ')
     await say({ type: 'replanned', plan: next })
     return undefined
   }

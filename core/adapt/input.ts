@@ -39,6 +39,8 @@ export interface CompileInput {
   readonly reserved?: readonly Reservation[] | undefined
   /** Products that stung in a quick check of this visit; left out, the written products of the checks that stung. */
   readonly stung?: readonly string[] | undefined
+  /** The share of the usual search limits; default: all. A plan that is kept is made with all of it. */
+  readonly work?: number | undefined
 }
 
 /** A running visit that is fitted again from now: its plan so far and what has begun. */

@@ -9,7 +9,14 @@ import { ownWhy, type Change } from './change'
 import { hostsOf, placingOf } from './ladder'
 import { resolve, type ResolveInput } from './resolve'
 import type { Reservation } from './wish'
-import { fitsSlot, fitToSlot, type SlotChoice, type SlotFit, type SlotProblem } from './slot'
+import {
+  fitsSlot,
+  fitToSlot,
+  SLOT_LIMIT,
+  type SlotChoice,
+  type SlotFit,
+  type SlotProblem,
+} from './slot'
 
 /** Schedule nodes per look: what is proven by then counts, what is merely found counts too. */
 const NODES_PER_LOOK = 2000
@@ -26,6 +33,8 @@ export interface Ready {
   readonly reserved: readonly Reservation[]
   readonly read: (step: Step) => Subject
   readonly resolving: Omit<ResolveInput, 'steps'>
+  /** The share of the usual limits. */
+  readonly work: number
 }
 
 /** A function that fits the same ladder to any slot; schedules once looked at are remembered between slots. */
@@ -37,7 +46,7 @@ export function slotFitter(ready: Ready): (slotS: number) => SlotFit {
     const key = now
       .map((step) => `${step.id}:${step.segments.map((part) => part.usualS).join(',')}`)
       .join('|')
-    if (!seen.has(key)) seen.set(key, lengthOfPlacing(now, ready.reserved))
+    if (!seen.has(key)) seen.set(key, lengthOfPlacing(now, ready))
     return seen.get(key)
   }
   const problem: Omit<SlotProblem, 'slotS'> = {
@@ -46,6 +55,7 @@ export function slotFitter(ready: Ready): (slotS: number) => SlotFit {
     makespan,
     mustStay: new Set(ready.mustStay),
     grow: ready.grow,
+    limit: Math.round(SLOT_LIMIT * ready.work),
     isLight: (step) => read(step).properties.has('led'),
     withoutHost: (now) => now.filter((step) => step.floating && hostsOf(step, now).length === 0),
     enhancementsAddS: hungSeconds(steps),
@@ -84,11 +94,8 @@ const wrongOf = (steps: readonly Step[], { read, daytime }: Ready): Set<string> 
       .map((finding) => `${finding.id}|${finding.stepId}`),
   )
 
-function lengthOfPlacing(
-  steps: readonly Step[],
-  reserved: readonly Reservation[],
-): number | undefined {
-  const placing = place(placingOf(steps, undefined, reserved), NODES_PER_LOOK)
+function lengthOfPlacing(steps: readonly Step[], { reserved, work }: Ready): number | undefined {
+  const placing = place(placingOf(steps, undefined, reserved), NODES_PER_LOOK * work)
   return placing.kind === 'optimal' || placing.kind === 'feasible' ? placing.makespanS : undefined
 }
 

@@ -60,6 +60,7 @@ export const readyFor = (
   heart: heartOf(steps, written),
   grow: input.fit?.grow ?? false,
   daytime: input.daytime,
+  work: input.work ?? 1,
   read: subjectReader(input.shelf, input.date),
   resolving: { constraints, shelf: input.shelf, overrides: input.overrides, date: input.date },
 })

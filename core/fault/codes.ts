@@ -23,6 +23,7 @@ export const PROBLEM_CODES = [
   'not_allowed',
   'no_demo',
   // what is not there
+  'no_client',
   'no_consent',
   'no_import',
   'no_kit',

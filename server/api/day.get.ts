@@ -1,8 +1,10 @@
 import { z } from 'zod'
 import { listClients, listPractitioners, listRooms, salonById } from '../db/salon.sql'
 import { listBookable } from '../db/protocol.sql'
+import { verdictsOf } from '../db/plan.sql'
 import { visitsOn } from '../db/visit.sql'
 import { requireCan } from '../utils/access'
+import { canDo } from '../utils/capabilities'
 import { useDb } from '../utils/db'
 import { parsed } from '../utils/problem'
 
@@ -16,6 +18,14 @@ export default defineEventHandler(async (event) => {
   const day = date ?? salon.today
   const visits = await visitsOn(useDb(), account.salon_id, day)
   const protocols = await listBookable(useDb(), account.salon_id)
+  // What a ladder has lost tells of the client's health.
+  const verdicts = canDo(account.role, 'health.read')
+    ? await verdictsOf(
+        useDb(),
+        visits.map(({ id }) => id),
+      )
+    : []
+  const verdictOf = new Map(verdicts.map(({ visitId, ...verdict }) => [visitId, verdict]))
   return {
     date: day,
     today: salon.today,
@@ -30,6 +40,7 @@ export default defineEventHandler(async (event) => {
       startsAt: visit.starts_at,
       endsAt: visit.ends_at,
       stage: visit.stage,
+      verdict: verdictOf.get(visit.id),
     })),
     choices: {
       clients: await listClients(useDb(), account.salon_id),

@@ -89,6 +89,18 @@ const listClearances = (db: Db, id: string) =>
     id,
   )
 
+/** True where the client is of this salon. */
+export const isClientOf = async (db: Db, salonId: string, id: string): Promise<boolean> =>
+  (await maybeOne(
+    db,
+    z.object({ id: z.string() }),
+    `SELECT id
+      FROM client
+      WHERE salon_id = $1
+        AND id = $2`,
+    [salonId, id],
+  )) !== undefined
+
 export const clientBirthday = async (db: Db, id: string): Promise<string> =>
   (await maybeOne(
     db,

@@ -46,6 +46,17 @@ export const withdrawOverride = (db: Db, visitId: string, ruleId: string, stepId
     [visitId, ruleId, stepId],
   )
 
+/** Takes back everything that was kept as written: it was said of the steps of another card. */
+export const withdrawOverrides = (db: Db, visitId: string) =>
+  execute(
+    db,
+    `UPDATE visit_override
+      SET withdrawn_at = now()
+      WHERE visit_id = $1
+        AND withdrawn_at IS NULL`,
+    [visitId],
+  )
+
 const PlanRow = z.object({
   id: z.string(),
   revision: z.number(),
@@ -63,6 +74,25 @@ export const latestPlan = (db: Db, visitId: string) =>
       ORDER BY revision DESC
       LIMIT 1`,
     [visitId],
+  )
+
+/** What the newest plan of each of these visits is, in a word and in sentences. */
+export const verdictsOf = (db: Db, visitIds: readonly string[]) =>
+  many(
+    db,
+    z.object({
+      visitId: z.string(),
+      status: FittedPlan.shape.status,
+      problems: FittedPlan.shape.problems,
+    }),
+    `SELECT DISTINCT ON (visit_id)
+        visit_id AS "visitId",
+        plan ->> 'status' AS status,
+        plan -> 'problems' AS problems
+      FROM fitted_plan
+      WHERE visit_id = ANY ($1)
+      ORDER BY visit_id, revision DESC`,
+    [visitIds],
   )
 
 /** Stores a plan as the visit's next revision. Two at once: the second violates the unique key. */

@@ -69,6 +69,22 @@ export const listBookable = (db: Db, salonId: string) =>
     [salonId],
   )
 
+/** The newest version of every card that can be booked, whole. */
+export async function bookableCards(db: Db, salonId: string): Promise<ProtocolVersion[]> {
+  const rows = await many(
+    db,
+    Row,
+    `SELECT DISTINCT ON (v.protocol_id) ${VERSION}
+      FROM protocol_version v
+        JOIN protocol p ON p.id = v.protocol_id
+      WHERE p.salon_id = $1
+        AND p.archived_at IS NULL
+      ORDER BY v.protocol_id, v.version DESC`,
+    [salonId],
+  )
+  return rows.map(toVersion)
+}
+
 /** The newest version of a protocol, or undefined. */
 export async function newestVersion(
   db: Db,

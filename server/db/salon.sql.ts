@@ -1,4 +1,5 @@
 import { z } from 'zod'
+import { TECHNIQUES } from '#core/safety'
 import { Reading } from '#core/skin/model'
 import { execute, many, maybeOne, type Db } from './rows'
 
@@ -44,6 +45,17 @@ export const listRooms = (db: Db, salonId: string) =>
   many(db, Named, 'SELECT id, name FROM room WHERE salon_id = $1 ORDER BY name', [salonId])
 export const listPractitioners = (db: Db, salonId: string) =>
   many(db, Named, 'SELECT id, name FROM practitioner WHERE salon_id = $1 ORDER BY name', [salonId])
+/** What a practitioner of this salon may do, and what must be minded about them; undefined where there is no such person. */
+export const practitionerById = (db: Db, salonId: string, id: string) =>
+  maybeOne(
+    db,
+    z.object({ scope: z.array(z.enum(TECHNIQUES)), hazards: z.array(z.string()) }),
+    `SELECT scope, hazards
+      FROM practitioner
+      WHERE salon_id = $1
+        AND id = $2`,
+    [salonId, id],
+  )
 export const listClients = (db: Db, salonId: string) =>
   many(db, Named, 'SELECT id, name FROM client WHERE salon_id = $1 ORDER BY name', [salonId])
 export const isEmpty = async (db: Db) =>

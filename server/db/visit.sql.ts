@@ -152,6 +152,21 @@ export const setFit = (db: Db, id: string, fit: SlotWish) =>
     JSON.stringify(fit),
   ])
 
+/** Another card; what was decided about the steps and the tray of the old one goes with it, another length stays. */
+export const setCard = (db: Db, id: string, protocolVersionId: string) =>
+  execute(
+    db,
+    `UPDATE visit
+      SET protocol_version_id = $2,
+        fit = CASE
+          WHEN fit ->> 'slotMinutes' IS NOT NULL THEN fit || '{"mustStay": [], "grow": false}'
+        END,
+        prep = NULL
+      WHERE id = $1
+        AND locked_at IS NULL`,
+    [id, protocolVersionId],
+  )
+
 /** What is decided while the tray is laid. */
 export const setPrep = (db: Db, id: string, prep: Prep) =>
   execute(db, 'UPDATE visit SET prep = $2 WHERE id = $1 AND locked_at IS NULL', [

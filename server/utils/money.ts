@@ -32,3 +32,13 @@ export async function moneyOf(
     ),
   }
 }
+
+/** What the salon asks for each card that has a price, in minor units, by protocol. */
+export async function cardPrices(db: Db, salonId: string): Promise<Record<string, number>> {
+  const prices = await listPrices(db, salonId)
+  return Object.fromEntries(
+    prices.flatMap(({ kind, ref, priceMinor }) =>
+      kind === 'protocol' && priceMinor !== null ? [[ref, priceMinor]] : [],
+    ),
+  )
+}

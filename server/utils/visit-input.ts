@@ -1,11 +1,13 @@
 import { formatInTimeZone } from './zone'
 import type { CompileInput } from '#core/adapt'
 import { namedIn } from '#core/formats'
-import type { Step } from '#core/protocol'
-import { loadClient } from '../db/client.sql'
+import type { ProtocolVersion, Step } from '#core/protocol'
+import { QUESTIONS, type Fact } from '#core/client'
+import { isClientOf, loadClient } from '../db/client.sql'
 import { loadHistory } from '../db/history.sql'
 import { versionById } from '../db/protocol.sql'
 import type { Db } from '../db/rows'
+import { practitionerById } from '../db/salon.sql'
 import { loadShelf } from '../db/shelf.sql'
 import { listKnown, loadRuleSettings } from '../db/rules.sql'
 import { latestReading } from '../db/reading.sql'
@@ -40,6 +42,57 @@ export async function compileInputOf(db: Db, visit: VisitRow): Promise<CompileIn
     daytime: formatInTimeZone(visit.ends_at, visit.time_zone).hour < EVENING_HOUR,
   }
 }
+
+interface Seat {
+  readonly salonId: string
+  readonly clientId: string
+  readonly practitionerId: string
+  readonly startsAt: Date
+  readonly slotMinutes: number
+  readonly timeZone: string
+}
+
+/**
+ * What a visit that is not booked yet would be fitted from, for any card: nothing of the day is true beforehand, and the skin has not been read.
+ * Undefined where client or practitioner is not of this salon.
+ */
+export async function bookingInputOf(
+  db: Db,
+  { salonId, clientId, practitionerId, startsAt, slotMinutes, timeZone }: Seat,
+  cards: readonly ProtocolVersion[],
+): Promise<Omit<CompileInput, 'protocol'> | undefined> {
+  const client = (await isClientOf(db, salonId, clientId)) && (await loadClient(db, clientId))
+  const practitioner = await practitionerById(db, salonId, practitionerId)
+  if (!client || !practitioner) return undefined
+  const { date } = formatInTimeZone(startsAt, timeZone)
+  const endsAt = new Date(startsAt.getTime() + slotMinutes * 60_000)
+  return {
+    client: { ...client, facts: [...client.facts, ...nothingOfTheDay(date)] },
+    reading: { done: false, findings: [], lesions: [], meters: [] },
+    history: await loadHistory(db, clientId, startsAt, timeZone),
+    shelf: await loadShelf(
+      db,
+      salonId,
+      namedIn(cards.flatMap((card) => card.steps)).products,
+      date,
+    ),
+    overrides: [],
+    slotMinutes,
+    practitioner,
+    settings: await loadRuleSettings(db, salonId),
+    medicines: await medicinesOf(db, salonId),
+    date,
+    daytime: formatInTimeZone(endsAt, timeZone).hour < EVENING_HOUR,
+  }
+}
+
+/** Beforehand nobody has a fever or a freshly shaved chin: it is asked on the day. */
+const nothingOfTheDay = (date: string): Fact[] =>
+  QUESTIONS.filter(({ ofTheDay }) => ofTheDay).map(({ code }) => ({
+    code,
+    answer: 'no',
+    askedOn: date,
+  }))
 
 const namedByVisit = (steps: readonly Step[], { prep }: VisitRow): string[] => [
   ...namedIn(steps).products,

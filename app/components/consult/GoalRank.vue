@@ -1,19 +1,12 @@
 <script setup lang="ts">
 import { ArrowDown, ArrowUp } from 'lucide-vue-next'
 import type { Concern } from '#core/client'
+import { GOAL_WORDS } from '~/support/goals'
 
 const props = defineProps<{ concerns: readonly Concern[]; disabled: boolean }>()
 const emit = defineEmits<{ rank: [concerns: Concern[]] }>()
-const WORDS: Readonly<Record<Concern, string>> = {
-  calm: 'Calmer, less red',
-  clarify: 'Clearer, fewer blemishes',
-  hydrate: 'More water, less tight',
-  firm: 'Firmer',
-  brighten: 'Brighter, more even',
-  smooth: 'Smoother',
-}
 const left = computed(() =>
-  (Object.keys(WORDS) as Concern[]).filter((concern) => !props.concerns.includes(concern)),
+  (Object.keys(GOAL_WORDS) as Concern[]).filter((concern) => !props.concerns.includes(concern)),
 )
 function move(at: number, by: -1 | 1) {
   const next = [...props.concerns]
@@ -36,12 +29,12 @@ function move(at: number, by: -1 | 1) {
           {{ at + 1 }}
         </span>
         <span class="flex-1 font-semibold">
-          {{ WORDS[concern] }}
+          {{ GOAL_WORDS[concern] }}
         </span>
         <button
           type="button"
           class="pick !px-0 grid place-items-center"
-          :aria-label="`${WORDS[concern]}: more wanted`"
+          :aria-label="`${GOAL_WORDS[concern]}: more wanted`"
           :disabled="disabled || at === 0"
           @click="move(at, -1)"
         >
@@ -50,7 +43,7 @@ function move(at: number, by: -1 | 1) {
         <button
           type="button"
           class="pick !px-0 grid place-items-center"
-          :aria-label="`${WORDS[concern]}: less wanted`"
+          :aria-label="`${GOAL_WORDS[concern]}: less wanted`"
           :disabled="disabled || at === concerns.length - 1"
           @click="move(at, 1)"
         >
@@ -59,7 +52,7 @@ function move(at: number, by: -1 | 1) {
         <button
           type="button"
           class="pick text-sm"
-          :aria-label="`${WORDS[concern]}: not wanted`"
+          :aria-label="`${GOAL_WORDS[concern]}: not wanted`"
           :disabled="disabled"
           @click="
             emit(
@@ -81,7 +74,7 @@ function move(at: number, by: -1 | 1) {
         :disabled="disabled"
         @click="emit('rank', [...concerns, concern])"
       >
-        + {{ WORDS[concern] }}
+        + {{ GOAL_WORDS[concern] }}
       </button>
     </div>
   </section>

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import type { FittedPlan } from '#core/adapt'
+import { hasLadder, type FittedPlan } from '#core/adapt'
 import { glyphOf } from '~/support/fit/consequences'
 import { halfMinutes } from '~/support/time'
 
@@ -10,6 +10,11 @@ const props = defineProps<{
 }>()
 /** More than these at once are not read. */
 const ASKED_SHOWN = 5
+const isLaid = computed(() => props.plan !== undefined && hasLadder(props.plan))
+/** What the ladder is not, first; what is to be asked has a place of its own. */
+const verdict = computed(() =>
+  isLaid.value ? props.plan!.problems.filter((line) => !line.startsWith('Ask first:')) : [],
+)
 const shown = computed(() => props.plan?.changes.filter((change) => change.kind !== 'hung') ?? [])
 </script>
 
@@ -21,7 +26,15 @@ const shown = computed(() => props.plan?.changes.filter((change) => change.kind 
   >
     <template v-if="plan">
       <p class="text-soft">{{ slotName }}</p>
-      <p v-if="plan.status === 'ready'" class="flex flex-wrap items-baseline gap-x-2 mt-1">
+      <p
+        v-for="line in verdict"
+        :key="line"
+        role="alert"
+        class="mt-2 border-l-4 border-mind bg-mind-ground px-4 py-2 font-semibold text-mind"
+      >
+        {{ line }}
+      </p>
+      <p v-if="isLaid" class="flex flex-wrap items-baseline gap-x-2 mt-1">
         <span class="display text-5xl whitespace-nowrap">
           {{ plan.leastTotalS < plan.totalS ? `${halfMinutes(plan.leastTotalS)}–` : ''
           }}{{ halfMinutes(plan.totalS) }}
@@ -62,7 +75,7 @@ const shown = computed(() => props.plan?.changes.filter((change) => change.kind 
             }}</span>
           </span>
         </li>
-        <li v-if="plan.status === 'ready' && shown.length === 0" class="py-2 text-soft">
+        <li v-if="isLaid && shown.length === 0" class="py-2 text-soft">
           Nothing changes: the card holds as written.
         </li>
       </ul>

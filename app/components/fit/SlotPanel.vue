@@ -47,6 +47,16 @@ watch(
   },
   { immediate: true },
 )
+const isTooLong = computed(
+  () => props.plan.fit?.kind === 'infeasible' || props.plan.fit?.kind === 'unfinished',
+)
+const tooLongWords = computed(() => {
+  const { fit } = props.plan
+  if (fit?.kind === 'unfinished')
+    return 'Nothing that ends in time was found before the search ended.'
+  const least = fit?.leastS === undefined ? 'longer' : `${halfMinutes(fit.leastS)} min at the least`
+  return `What must be there takes ${least}.`
+})
 const percent = (worth: number | undefined) =>
   worth === undefined || !found.value
     ? undefined
@@ -105,17 +115,8 @@ const alternativeWords = (alternative: SlotOptions['alternatives'][number]) =>
         {{ minutes }}<span class="text-base font-sans"> min</span>
       </span>
     </div>
-    <p
-      v-if="plan.fit?.kind === 'infeasible'"
-      role="alert"
-      class="mb-2 px-3 py-2 border-l-4 border-mind bg-mind-ground"
-    >
-      What must be there takes
-      {{
-        plan.fit.leastS === undefined
-          ? 'longer'
-          : `${halfMinutes(plan.fit.leastS)} min at the least`
-      }}. Take a “must stay” back, or give it more time.
+    <p v-if="isTooLong" role="alert" class="mb-2 px-3 py-2 border-l-4 border-mind bg-mind-ground">
+      {{ tooLongWords }} Take a “must stay” back, or give it more time.
     </p>
     <p v-else class="text-sm text-soft mb-1">
       {{
@@ -179,7 +180,7 @@ const alternativeWords = (alternative: SlotOptions['alternatives'][number]) =>
       give spare time to massage, light and enhancements
     </label>
     <div
-      v-if="found && found.alternatives.length > 0 && plan.fit && plan.fit.kind !== 'infeasible'"
+      v-if="found && found.alternatives.length > 0 && plan.fit && !isTooLong"
       class="border-t border-hair pt-2"
     >
       <h2 class="text-lg mb-1">Or rather</h2>

@@ -13,6 +13,7 @@ const props = defineProps<{
 const GROWING: ReadonlySet<string> = new Set(['clientId', 'protocolId'])
 const emit = defineEmits<{ close: []; booked: [id: string] }>()
 
+const session = useSessionStore()
 const empty = () => ({
   clientId: '',
   protocolId: '',
@@ -43,6 +44,15 @@ const lists = computed(
     ] as const,
 )
 
+const mayCompare = computed(() => form.value.clientId !== '' && form.value.practitionerId !== '')
+const cards = useBookingCards(() => {
+  const { clientId, practitionerId, date, time, slotMinutes } = form.value
+  return { clientId, practitionerId, date, time, slotMinutes }
+})
+function take(protocolId: string) {
+  form.value.protocolId = protocolId
+  cards.close()
+}
 async function book() {
   const missing = missingChoice(lists.value, form.value)
   if (missing) return void (trouble.value = missing)
@@ -89,11 +99,32 @@ async function book() {
           required
         />
       </label>
+      <p v-if="session.can('health.read')" class="col-span-2 flex items-center gap-3">
+        <button type="button" class="rung" :disabled="!mayCompare" @click="cards.open">
+          Which card?
+        </button>
+        <span class="text-sm text-soft">{{
+          mayCompare
+            ? 'Every card fitted to this client, day and length.'
+            : 'Choose client and practitioner first.'
+        }}</span>
+      </p>
       <p v-if="trouble" role="alert" class="col-span-2 text-mind font-medium">{{ trouble }}</p>
       <div class="col-span-2 flex gap-3 justify-end mt-2">
         <button type="button" class="rung" @click="emit('close')">Cancel</button>
         <button type="submit" class="rung rung-strong">Book</button>
       </div>
     </form>
+    <WhichCard
+      :open="cards.isOpen.value"
+      :choosing="cards.choosing.value"
+      :trouble="cards.trouble.value"
+      :current-id="form.protocolId"
+      :prices="cards.library.value?.prices ?? {}"
+      :currency="cards.library.value?.currency ?? 'EUR'"
+      :busy="false"
+      @close="cards.close"
+      @take="take"
+    />
   </PlainDialog>
 </template>

@@ -1,4 +1,4 @@
-import type { FittedPlan } from '#core/adapt'
+import { hasLadder, type FittedPlan } from '#core/adapt'
 import { NO_PACE, type Chances, type Pace } from '#core/risk'
 import { call } from '~/support/api'
 import { chanceWords, RISK_SEED } from '~/support/fit/chance'
@@ -30,7 +30,7 @@ export function useChances(
   watch(
     [plan, pace],
     async ([now, seen]) => {
-      if (now?.status !== 'ready') {
+      if (!now || !hasLadder(now)) {
         risk.value = undefined
         return
       }

@@ -14,6 +14,9 @@ import type { Step } from '#core/protocol'
 import type { LaidOut, layOut } from '#core/costing'
 import type { ChanceInput, Chances } from '#core/risk'
 import { plain } from '~/support/plain'
+import type { weighCard } from '~/workers/weigh-card'
+
+type WeighedCard = ReturnType<typeof weighCard>
 
 interface Fitter {
   compile: (input: CompileInput, running?: Running) => FittedPlan
@@ -22,10 +25,12 @@ interface Fitter {
   slotOptions: (input: CompileInput, slotsMinutes: readonly number[]) => SlotOptions | undefined
   layOut: typeof layOut
   standIns: typeof standIns
+  weighCard: typeof weighCard
   applyMethod: (steps: readonly Step[], question: string, school: string, shelf: Shelf) => Rewritten
 }
 let fitter: Remote<Fitter> | undefined
 let second: Remote<Fitter> | undefined
+let third: Remote<Fitter> | undefined
 const start = () =>
   wrap<Fitter>(
     new Worker(new URL('../../workers/fit.worker.ts', import.meta.url), { type: 'module' }),
@@ -65,6 +70,11 @@ export function useFitter() {
     standIns: (input: CompileInput, short: Shortage): Promise<ReturnType<typeof standIns>> => {
       second ??= start()
       return second.standIns(plain(input), plain(short))
+    },
+    /** One card of the library for this visit: all of them take a while, in a worker of their own. */
+    weighCard: (...[visit, card, whole]: Parameters<typeof weighCard>): Promise<WeighedCard> => {
+      third ??= start()
+      return third.weighCard(plain(visit), plain(card), whole)
     },
     /** The frontier takes longest: it has a worker of its own, so that a fit never waits for it. */
     slotOptions: (

@@ -4,6 +4,7 @@ import {
   type Shortage,
   type standIns,
   chosenFor,
+  hasLadder,
   NO_PREP,
   withChoice,
   withoutChoice,
@@ -26,7 +27,7 @@ export function useLaidOut({
     [plan, () => store.data?.input],
     async () => {
       const { data } = store
-      if (!data || !plan.value || plan.value.status !== 'ready') return
+      if (!data || !plan.value || !hasLadder(plan.value)) return
       const mine = ++latest
       const gone = without()
       const laidOut = await useFitter().layOut(

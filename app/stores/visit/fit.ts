@@ -40,6 +40,11 @@ export function fitChanges({
   const withdraw = (ruleId: string, stepId: string) => override({ do: 'withdraw', ruleId, stepId })
   /** Another length, what must stay, whether spare time is given out: fitted at once, sent when it rests. */
   const slot = (fit: SlotWish) => change({ fit }, 'PUT', 'fit', fit)
+  /** Another card for this visit. */
+  const takeCard = (protocolId: string) =>
+    saveAndReload(() =>
+      call('/api/visits/:id/card', { method: 'put', params: params(), body: { protocolId } }),
+    )
   async function store(): Promise<boolean> {
     await outbox.flush()
     if (outbox.waiting > 0) {
@@ -51,7 +56,7 @@ export function fitChanges({
       data.value!.plan = await call('/api/visits/:id/plan', { method: 'post', params: params() })
     })
   }
-  return { keepAsWritten, withdraw, slot, store }
+  return { keepAsWritten, withdraw, slot, takeCard, store }
 }
 
 /** What is decided while the tray is laid. */

@@ -1,12 +1,11 @@
 import { randomUUID } from 'node:crypto'
 import { z } from 'zod'
-import { Conflict, NotFound } from '#core/fault'
 import { inTransaction } from '../../db/rows'
-import { newestVersion, protocolById } from '../../db/protocol.sql'
 import { salonById, salonInstant } from '../../db/salon.sql'
 import { bookVisit } from '../../db/visit.sql'
 import { writeAudit } from '../../db/access.sql'
 import { requireCan } from '../../utils/access'
+import { bookableVersion } from '../../utils/bookable'
 import { useDb } from '../../utils/db'
 import { explainDatabase, parsed } from '../../utils/problem'
 import { created } from '../../utils/reply'
@@ -25,20 +24,7 @@ const Body = z.strictObject({
 export default defineEventHandler(async (event) => {
   const account = await requireCan(event, 'booking')
   const body = parsed(Body, await readBody(event))
-  const version = await newestVersion(useDb(), account.salon_id, body.protocolId)
-  const head = await protocolById(useDb(), account.salon_id, body.protocolId)
-  if (head?.archived_at)
-    throw new Conflict({
-      code: 'archived',
-      detail: `${head.name} is put away. Take it out again in Protocols, or choose another.`,
-      path: 'protocolId',
-    })
-  if (!version)
-    throw new NotFound({
-      code: 'no_protocol',
-      detail: 'There is no such protocol.',
-      path: 'protocolId',
-    })
+  const version = await bookableVersion(useDb(), account.salon_id, body.protocolId)
   const salon = (await salonById(useDb(), account.salon_id))!
   const id = randomUUID()
   try {

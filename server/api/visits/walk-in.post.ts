@@ -1,14 +1,14 @@
 import { randomUUID } from 'node:crypto'
 import { z } from 'zod'
 import { IsoDate } from '#core/client/model'
-import { Conflict, Invalid, NotFound } from '#core/fault'
+import { Invalid } from '#core/fault'
 import { writeAudit } from '../../db/access.sql'
 import { addClient } from '../../db/client.sql'
-import { newestVersion, protocolById } from '../../db/protocol.sql'
 import { inTransaction } from '../../db/rows'
 import { salonById } from '../../db/salon.sql'
 import { bookVisit } from '../../db/visit.sql'
 import { requireCan } from '../../utils/access'
+import { bookableVersion } from '../../utils/bookable'
 import { useDb } from '../../utils/db'
 import { explainDatabase, parsed } from '../../utils/problem'
 import { created } from '../../utils/reply'
@@ -27,7 +27,11 @@ const Body = z.strictObject({
 export default defineEventHandler(async (event) => {
   const account = await requireCan(event, 'booking')
   const body = parsed(Body, await readBody(event))
-  const protocolVersionId = await bookableVersion(account.salon_id, body.protocolId)
+  const { id: protocolVersionId } = await bookableVersion(
+    useDb(),
+    account.salon_id,
+    body.protocolId,
+  )
   const salon = (await salonById(useDb(), account.salon_id))!
   requireBirthday(body.bornOn, salon.today)
   const [id, clientId] = [randomUUID(), randomUUID()]
@@ -54,25 +58,6 @@ export default defineEventHandler(async (event) => {
   }
   return created(event, { id })
 })
-
-/** The published version of a card that is not put away. */
-async function bookableVersion(salonId: string, protocolId: string): Promise<string> {
-  const version = await newestVersion(useDb(), salonId, protocolId)
-  const head = await protocolById(useDb(), salonId, protocolId)
-  if (head?.archived_at)
-    throw new Conflict({
-      code: 'archived',
-      detail: `${head.name} is put away. Take it out again in Protocols, or choose another.`,
-      path: 'protocolId',
-    })
-  if (!version)
-    throw new NotFound({
-      code: 'no_protocol',
-      detail: 'There is no such protocol.',
-      path: 'protocolId',
-    })
-  return version.id
-}
 
 function requireBirthday(bornOn: string, today: string): void {
   if (bornOn > today || bornOn < '1900-01-01')

@@ -1,11 +1,12 @@
 <script setup lang="ts">
-import { isCutForTime } from '#core/adapt'
+import { hasLadder, isCutForTime, type PlanStatus } from '#core/adapt'
 import type { Keeping } from '~/components/fit/KeepAsWritten.vue'
 
 const store = useVisitStore()
 const session = useSessionStore()
 const plan = computed(() => store.preview)
-const isReady = computed(() => plan.value?.status === 'ready')
+const isReady = computed(() => plan.value !== undefined && hasLadder(plan.value))
+const { isOpen: areCardsOpen, ...cards } = useVisitCards()
 const isFixed = computed(() => store.locked || store.data?.visit.stage === 'performing')
 const startMs = computed(() => Date.parse(store.data?.visit.startsAt ?? ''))
 const riskWords = useChances(
@@ -25,6 +26,11 @@ const partWords = computed(() => {
   }
 })
 const titleOf = (id: string) => plan.value?.steps.find((step) => step.id === id)?.title
+const NO_LADDER_WORDS: Partial<Record<PlanStatus, string>> = {
+  postponed: 'Not today',
+  infeasible: 'These limits cannot all be kept',
+  unfinished: 'No ladder was found yet',
+}
 const perhaps = computed(() =>
   (plan.value?.open ?? [])
     .filter(({ stepIds }) => stepIds.length > 0)
@@ -60,13 +66,26 @@ async function go() {
           :time-zone="data.visit.timeZone"
         />
         <div v-else role="alert" class="border-l-4 border-mind bg-mind-ground px-5 py-4">
-          <p class="text-xl font-semibold text-mind">
-            {{ plan.status === 'postponed' ? 'Not today' : 'These limits cannot all be kept' }}
-          </p>
+          <p class="text-xl font-semibold text-mind">{{ NO_LADDER_WORDS[plan.status] }}</p>
           <p v-for="line in plan.problems" :key="line" class="mt-1">{{ line }}</p>
+          <button
+            v-if="!isFixed && plan.status !== 'postponed'"
+            type="button"
+            class="rung mt-3"
+            @click="cards.open"
+          >
+            Other cards today
+          </button>
         </div>
       </div>
       <div class="flex flex-col min-w-0 sticky top-4 self-start h-[calc(100vh-9.5rem)]">
+        <FitVerdict
+          v-if="isReady"
+          class="mb-3"
+          :plan="plan"
+          :disabled="isFixed"
+          @others="cards.open"
+        />
         <FitLength
           v-if="isReady"
           :plan="plan"
@@ -134,6 +153,9 @@ async function go() {
         <div class="flex items-center gap-4 border-t border-line pt-4 mt-2">
           <FitProof :plan="plan" :visit-id="data.visit.id" />
           <WhyNot :input="data.input" />
+          <button v-if="!isFixed" type="button" class="rung" @click="cards.open">
+            Which card?
+          </button>
           <button
             type="button"
             class="rung rung-strong !min-h-[52px]"
@@ -146,6 +168,17 @@ async function go() {
       </div>
     </div>
     <p v-else class="text-soft">Fitting …</p>
+    <WhichCard
+      :open="areCardsOpen"
+      :choosing="cards.choosing.value"
+      :trouble="cards.trouble.value"
+      :current-id="data.input.protocol.protocolId"
+      :prices="cards.library.value?.prices ?? {}"
+      :currency="data.money.currency"
+      :busy="cards.busy.value"
+      @close="cards.close"
+      @take="cards.take"
+    />
     <KeepAsWritten :keeping="keeping" @close="keeping = undefined" @keep="keep" />
   </VisitFrame>
 </template>

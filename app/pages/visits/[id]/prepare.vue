@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { hasLadder } from '#core/adapt'
 import { clockTime } from '~/support/time'
 
 const store = useVisitStore()
@@ -47,7 +48,7 @@ const print = () => window.print()
 
 <template>
   <VisitFrame v-slot="{ data }">
-    <div v-if="plan && plan.status === 'ready'">
+    <div v-if="plan && hasLadder(plan)">
       <ShortList
         :short="laid?.short ?? []"
         :found="found"

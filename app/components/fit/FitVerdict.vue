@@ -1,0 +1,40 @@
+<script setup lang="ts">
+import type { FittedPlan } from '#core/adapt'
+
+/** What the ladder that came out is not: said before anything else, with what can be done about it. */
+const props = defineProps<{ plan: FittedPlan; disabled: boolean }>()
+const emit = defineEmits<{ others: [] }>()
+const thinned = computed(() => {
+  const { heart } = props.plan
+  return heart !== undefined && (heart.lost.length > 0 || !heart.treats)
+})
+const lines = computed(() => props.plan.problems.filter((line) => !line.startsWith('Ask first:')))
+/** Why each part of the heart is gone, by the change that took it. */
+const whys = computed(() =>
+  (props.plan.heart?.lost ?? []).flatMap(({ stepId }) => {
+    const change = props.plan.changes.find(
+      (other) => other.kind === 'dropped' && other.stepId === stepId,
+    )
+    const why = change?.why[0]
+    return why ? [`${why.because === 'always' ? why.reason : why.because}. ${why.instead}`] : []
+  }),
+)
+</script>
+
+<template>
+  <section
+    v-if="lines.length > 0"
+    role="alert"
+    aria-label="What is wrong with this ladder"
+    class="border-l-4 border-mind bg-mind-ground px-4 py-3"
+  >
+    <p v-for="line in lines" :key="line" class="font-semibold text-mind">{{ line }}</p>
+    <p v-for="line in whys" :key="line" class="text-sm mt-1">{{ line }}</p>
+    <div v-if="!disabled" class="flex flex-wrap items-center gap-3 mt-2">
+      <button type="button" class="rung" @click="emit('others')">Other cards today</button>
+      <p class="text-sm text-soft">
+        {{ thinned ? 'Or book this one for another day.' : 'Or give it more time, under Time.' }}
+      </p>
+    </div>
+  </section>
+</template>
