@@ -150,6 +150,23 @@ export const BROKEN: readonly (readonly [id: string, what: string, steps: readon
       work('mask', [], { phase: 'mask', ...coming('sponge') }),
     ],
   ],
+  [
+    'L33',
+    'a light panel behind a sheet it could shine through',
+    [
+      work('wash', ['cleansing']),
+      work('sheet', [], {
+        phase: 'mask',
+        product: { productId: 'linen-sheet', useId: 'sheet' },
+        segments: [
+          segment('on', 'apply', 1),
+          segment('dwell', 'dwell', [10, 15, 20], { admits: ['quiet'] }),
+          segment('off', 'remove', 0.5, { tool: 'lift-off' }),
+        ],
+      }),
+      work('panel', ['led'], { segments: [segment('dwell', 'dwell', [8, 10, 12])] }),
+    ],
+  ],
   ['L32', 'blotted before nothing', [work('wash', ['cleansing']), work('blot', ['blotting'])]],
   ['L24', 'needling with suction', [work('needles', ['needling']), work('jet', ['suction'])]],
   [

@@ -210,6 +210,7 @@ const MENDS: Readonly<Record<string, Mend>> = {
     )
     return last > bench.at ? move(bench, bench.at, last + 1) : undefined
   },
+  L33: (bench) => replace(bench, { ...bench.step, floating: { needs: 'quiet', over: true } }),
   L32: (bench) => takeOut(bench, bench.step),
   L27: (bench) =>
     takeOut(

@@ -10,6 +10,7 @@ import {
   isAcid,
   comesOff,
   finishes,
+  isSheet,
   isWork,
   opens,
   stateBefore,
@@ -252,6 +253,17 @@ export const CHECKS: readonly Check[] = [
       'Take it out.',
     ),
   ),
+  advice('L33', (read, at, steps) => {
+    const sheet = earlier(steps, at).at(-1)
+    const isOver =
+      has(read, 'led') && !read.step.product && !read.step.floating && sheet && isSheet(sheet)
+    return isOver
+      ? {
+          says: `${read.step.title} waits until ${sheet.step.title} is off; it may shine through it.`,
+          fix: 'Let it lie over the sheet.',
+        }
+      : undefined
+  }),
   wrong('L27', (read, at, steps) => {
     const cover = has(read, 'stand-alone')
       ? later(steps, at).find((other) => has(other, 'occlusive'))

@@ -54,6 +54,10 @@ const WORK: ReadonlySet<Phase> = new Set([
 ])
 /** Work on the skin that comes between the cleanse and the finish. */
 export const isWork = ({ step }: Read): boolean => WORK.has(step.phase)
+/** A sheet that lies and leaves the hands free. */
+export const isSheet = ({ step, product }: Read): boolean =>
+  product?.texture === 'sheet' &&
+  step.segments.some((part) => part.kind === 'dwell' && part.admits?.includes('quiet'))
 /** What finishes the skin and stays on it. */
 export const finishes = (read: Read): boolean =>
   (read.step.phase === 'moisturise' || has(read, 'sun-filter')) &&

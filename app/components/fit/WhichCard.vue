@@ -26,7 +26,12 @@ watch(
   },
   { immediate: true },
 )
-const shown = computed(() => (all.value ? weighed.value : weighed.value.slice(0, SHOWN_FIRST)))
+/** The best, and the one on this visit wherever it stands. */
+const shown = computed(() =>
+  weighed.value.filter(
+    ({ protocolId }, at) => all.value || at < SHOWN_FIRST || protocolId === props.currentId,
+  ),
+)
 const isWorking = computed(() => done.value < total.value)
 </script>
 

@@ -25,7 +25,7 @@ function ask() {
 
 <template>
   <div>
-    <button type="button" class="rung w-full" @click="ask">Why not …?</button>
+    <button type="button" class="rung w-full !min-h-[52px]" @click="ask">Why not …?</button>
     <PlainDialog :open="open" wide title="Why not …?" @close="open = false">
       <label class="flex flex-col gap-1">
         Step or product

@@ -150,20 +150,22 @@ async function go() {
             Nothing changes: the card holds as written.
           </li>
         </ul>
-        <div class="flex items-center gap-4 border-t border-line pt-4 mt-2">
+        <div class="border-t border-line pt-2 mt-2">
           <FitProof :plan="plan" :visit-id="data.visit.id" />
-          <WhyNot :input="data.input" />
-          <button v-if="!isFixed" type="button" class="rung" @click="cards.open">
-            Which card?
-          </button>
-          <button
-            type="button"
-            class="rung rung-strong !min-h-[52px]"
-            :disabled="!mayGo"
-            @click="go"
-          >
-            Prepare the tray
-          </button>
+          <div class="flex gap-3 mt-2 whitespace-nowrap">
+            <WhyNot :input="data.input" />
+            <button v-if="!isFixed" type="button" class="rung !min-h-[52px]" @click="cards.open">
+              Which card?
+            </button>
+            <button
+              type="button"
+              class="rung rung-strong !min-h-[52px] flex-1"
+              :disabled="!mayGo"
+              @click="go"
+            >
+              Prepare the tray
+            </button>
+          </div>
         </div>
       </div>
     </div>
