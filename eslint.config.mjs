@@ -197,6 +197,23 @@ export default createConfigForNuxt({ features: { stylistic: false } }).append(
     },
   },
   {
+    // A second reading that shared code with the first would share its faults.
+    files: ['tests/second-reading/{facts,forbidden,judge,touch}.ts'],
+    rules: {
+      'no-restricted-imports': [
+        'error',
+        {
+          patterns: [
+            only(
+              ['#core/adapt*', '#core/safety*', '#core/strength*', '**/core/**'],
+              'The second reading is written apart from the engine.',
+            ),
+          ],
+        },
+      ],
+    },
+  },
+  {
     files: ['app/**/*.ts', 'app/**/*.vue'],
     rules: {
       'no-restricted-imports': [

@@ -74,7 +74,18 @@ interface Request {
 /** A call by its path, for changes that were kept as such; whoever reads the reply uses `call`. */
 export const request = (path: string, { method, ...rest }: Omit<Request, 'params'>) =>
   // The compiler would otherwise match every path against every route.
-  ($fetch as unknown as (path: string, options: Request) => Promise<unknown>)(path, {
+  ($fetch as unknown as (path: string, options: Sent) => Promise<unknown>)(path, {
     ...(method ? { method: method.toUpperCase() } : {}),
+    ...(outlivesPage(method, rest.body) ? { keepalive: true } : {}),
     ...rest,
   })
+
+type Sent = Request & { readonly keepalive?: boolean }
+/** Browsers let 64 KiB outlive their page, all requests together. */
+const OUTLIVES_MOST = 16_000
+/** A small change that is on its way when the page is left or read anew still arrives. */
+const outlivesPage = (method: string | undefined, body: unknown): boolean =>
+  method !== undefined &&
+  method !== 'get' &&
+  !(body instanceof FormData) &&
+  JSON.stringify(body ?? '').length < OUTLIVES_MOST

@@ -199,7 +199,9 @@ function insertSunFilter(work: Work, constraints: readonly Constraint[]) {
   const because = constraints.filter(
     (constraint) => constraint.require === 'sun-filter' && constraint.effect === 'require',
   )
-  const treated = out.filter((step) => step.product && !step.floating).flatMap((step) => step.zones)
+  const treated = out
+    .filter((step) => !step.floating && wantsCover(step, context.read(step)))
+    .flatMap((step) => step.zones)
   const filters = out.filter((step) => context.read(step).properties.has('sun-filter'))
   const open = withoutZones(
     FACE.filter((zone) => treated.includes(zone)),
@@ -237,5 +239,10 @@ function insertSunFilter(work: Work, constraints: readonly Constraint[]) {
     why: distinctWhy(because),
   })
 }
+
+/** What was put on, and where something took the surface off or light was used: there the day wants its cover (D17). */
+const wantsCover = (step: Step, { properties }: Subject): boolean =>
+  step.product !== undefined ||
+  (['exfoliating', 'retinoid', 'led'] as const).some((property) => properties.has(property))
 
 const LAST_PHASES: readonly Phase[] = ['lip', 'close']

@@ -77,14 +77,14 @@ function factCauses(
   const question = questionByCode.get(condition.code)
   const own = facts.get(condition.code)
   const answers = byQuestion.get(condition.code) ?? []
-  // Unknown counts as yes until it is asked; what may only loosen is never held against anybody.
+  const causes = answers.flatMap((answer) => factCause(condition, answer, situation.date) ?? [])
+  // Unknown counts as yes until it is asked, whatever was true of it long ago; what may only loosen is never held against anybody.
   const isOpen =
     question !== undefined &&
     !EVIDENCE_CODES.includes(condition.code) &&
     (own === undefined || own.answer === 'unknown') &&
-    !answers.some(({ fact }) => fact.answer === 'yes')
-  const causes = answers.flatMap((answer) => factCause(condition, answer, situation.date) ?? [])
-  return isOpen ? [...causes, openCause(question, own)] : causes
+    causes.length === 0
+  return isOpen ? [openCause(question, own)] : causes
 }
 
 const openCause = (question: Question, own: Fact | undefined): Cause => ({

@@ -123,9 +123,15 @@ const keyOf = ({ rule, at, cause }: Firing, zones: Cause['zones']): string =>
     cause.because,
   ].join('|')
 
-/** Not asked: the steps it is about stop until it is; where that would be the whole visit, it is asked first instead. */
+/**
+ * Not asked: the steps it is about stop until it is, and zones that the rule names are left out; where it would be the whole visit, it is asked
+ * first instead.
+ */
 function kindOf({ effect, cause }: Firing, target: Selector, zones: Cause['zones']): Effect {
-  if (cause.unasked && effect.effect !== 'limit') return target.everything ? 'caution' : 'stop'
+  if (cause.unasked && effect.effect !== 'limit') {
+    if (!target.everything) return 'stop'
+    return effect.zones !== undefined && effect.zones !== 'because' ? 'omit-zone' : 'caution'
+  }
   return effect.effect === 'omit-zone' && !zones ? 'stop' : effect.effect
 }
 

@@ -155,7 +155,8 @@ describe('consent', () => {
     expect((await sign(id, 'guardian')).body.code).toBe('not_guardian')
     expect((await planOf(id)).status).toBe('postponed')
     expect((await sign(id, 'guardian', { relation: 'guardian' })).status).toBe(201)
-    expect((await planOf(id)).status).toBe('ready')
+    // What else is to be asked on the day is still open.
+    expect((await planOf(id)).status).toBe('ask-first')
     const held = (await visitOf(id)).consents.filter(
       (consent) => consent.kind === 'guardian' && consent.withdrawnOn === null,
     )

@@ -1,0 +1,52 @@
+import { expect, test } from '@playwright/test'
+import { answer, card, freshVisit, noFaults, open, panel, stage } from './steps'
+
+test('a card that loses what it is for says so first; another is taken in two touches', async ({
+  page,
+}) => {
+  await open(page, await freshVisit({ protocol: 'acid' }))
+  await card(page, 'Medicines')
+  await answer(page, 'Isotretinoin or acitretin (tablets), now or in the last six months', 'Yes')
+  const lost = 'What this card is for is left out today: Glycolic peel.'
+  await expect(panel(page)).toContainText(lost)
+  await stage(page, 'Fit')
+  const verdict = page.getByRole('alert', { name: 'What is wrong with this ladder' })
+  await expect(verdict).toContainText(lost)
+  await expect(verdict).toContainText('Isotretinoin')
+  await verdict.getByRole('button', { name: 'Other cards today' }).click()
+  const cards = page.getByRole('list', { name: 'Cards, the best first' })
+  await expect(page.getByRole('status')).toContainText('24 cards fitted to this client')
+  await expect(cards.getByText('on this visit')).toBeVisible()
+  await noFaults(page, 'which card')
+  const best = cards.getByRole('listitem').first()
+  const name = (await best.locator('p.text-lg').innerText()).trim()
+  await best.getByRole('button', { name: `Take ${name}` }).click()
+  await expect(page.getByRole('main')).toContainText(`${name}, fitted`)
+  await expect(verdict).toHaveCount(0)
+  await expect(page.getByRole('button', { name: 'Prepare the tray' })).toBeEnabled()
+})
+
+test('a booking can be made with a card that suits client, day and length', async ({ page }) => {
+  await open(page, await freshVisit())
+  await page.goto('/')
+  await page.getByRole('button', { name: 'Book a visit' }).click()
+  const dialog = page.getByRole('dialog').first()
+  await expect(dialog.getByRole('button', { name: 'Which card?' })).toBeDisabled()
+  await expect(dialog).toContainText('Choose client and practitioner first.')
+  for (const [label, typed] of [
+    ['Client', 'Theo Lindqvist'],
+    ['Practitioner', 'Anneke Vask'],
+  ] as const) {
+    await dialog.getByLabel(label, { exact: true }).first().click()
+    await page.locator('.choices').getByRole('option', { name: typed, exact: true }).click()
+  }
+  await dialog.getByRole('button', { name: 'Which card?' }).click()
+  await expect(page.getByText('24 cards fitted to this client')).toBeVisible()
+  const best = page
+    .getByRole('list', { name: 'Cards, the best first' })
+    .getByRole('listitem')
+    .first()
+  const name = (await best.locator('p.text-lg').innerText()).trim()
+  await best.getByRole('button', { name: `Take ${name}` }).click()
+  await expect(page.getByLabel('Protocol', { exact: true }).first()).toHaveValue(name)
+})

@@ -1,0 +1,265 @@
+import { acidRung, timedRung, type Touch } from './touch'
+import type { Facts, Visit } from './facts'
+
+// The tables of the trade, read once more. Each row: why, whether or where it holds, and what may then not be put on.
+
+type Where = boolean | readonly string[] | 'all'
+type Bad = (touch: Touch) => boolean
+type Row = readonly [why: string, where: (facts: Facts, visit: Visit) => Where, bad: Bad]
+
+const any =
+  (...properties: string[]): Bad =>
+  ({ is }) =>
+    properties.some((property) => is.has(property))
+const HOT = ['heat', 'steam', 'self-heating', 'warming']
+const isAcid: Bad = ({ is }) => is.has('acid') && is.has('exfoliating')
+const acidAbove =
+  (rung: number): Bad =>
+  (touch) =>
+    isAcid(touch) && touch.free !== undefined && acidRung(touch) > rung
+const enzymeAbove =
+  (rung: number): Bad =>
+  (touch) =>
+    touch.is.has('enzyme') && touch.product !== undefined && timedRung(touch) > rung
+const longer =
+  (property: string, minutes: number): Bad =>
+  (touch) =>
+    touch.is.has(property) && touch.minutes > minutes + 0.01
+const either =
+  (...bads: Bad[]): Bad =>
+  (touch) =>
+    bads.some((bad) => bad(touch))
+const anything: Bad = () => true
+/** A finding anywhere. */
+const somewhere = (zones: readonly string[]): boolean => zones.length > 0
+const EYES = [
+  'upper-lid-left',
+  'upper-lid-right',
+  'under-eye-left',
+  'under-eye-right',
+  'crows-foot-left',
+  'crows-foot-right',
+]
+const WORK = any('exfoliating', 'device', ...HOT)
+const pigment = (f: Facts): boolean =>
+  f.has('melasma') ||
+  somewhere(f.seen('patchy-pigment')) ||
+  somewhere(f.seen('marks')) ||
+  (f.said('phototype-iv-vi') !== undefined && somewhere([...f.seen('inflamed')]))
+const injected: Bad = any('rf', 'current', 'suction', 'firm-pressure')
+
+const HEALTH: readonly Row[] = [
+  [
+    'throat: firm hands',
+    () => ['neck-front', 'neck-side-left', 'neck-side-right'],
+    any('firm-pressure'),
+  ],
+  ['throat: current', () => ['neck-front'], any('current', 'ultrasound')],
+  ['implant', (f) => f.has('implant-electronic'), any('current', 'field', 'rf', 'magnet')],
+  ['metal', (f) => f.zones('metal'), any('current', 'rf')],
+  ['seizures', (f) => f.has('epilepsy'), any('changing-light', 'current', 'led')],
+  [
+    'pregnant',
+    (f) => f.has('pregnancy'),
+    either(any('retinoid', 'current', 'rf', 'hydroquinone', ...HOT), acidAbove(1)),
+  ],
+  [
+    'light-sensitising',
+    (f) => f.has('photosensitiser-strong', 7),
+    either(any('led'), acidAbove(1)),
+  ],
+  [
+    'isotretinoin',
+    (f) => f.has('isotretinoin', 183),
+    either(
+      any('suction', 'rf', 'needling', 'blade', 'exfoliating', ...HOT),
+      longer('extraction', 5),
+    ),
+  ],
+  [
+    'prescription retinoid',
+    (f) => f.has('retinoid-prescription', 3),
+    either(isAcid, any('mechanical', 'scrub'), enzymeAbove(1)),
+  ],
+  [
+    'retinol at home',
+    (f) => f.has('retinol', 3) || f.has('own-exfoliant', 3),
+    either(acidAbove(1), enzymeAbove(1)),
+  ],
+  [
+    'blood thinner',
+    (f) => f.has('anticoagulant', 14) || f.has('bleeding-disorder'),
+    either(any('needling', 'blade', 'lancet'), longer('extraction', 5)),
+  ],
+  [
+    'diabetes',
+    (f) => f.has('diabetes'),
+    either(any('blade', 'needling'), acidAbove(1), enzymeAbove(1)),
+  ],
+  ['radiation', (f) => f.zones('radiation-field'), anything],
+  ['keloid', (f) => f.has('keloid'), any('needling')],
+  ['wound', (f) => f.zones('open-wound'), anything],
+  [
+    'sunburn',
+    (f) => f.has('sunburn', 3),
+    any('exfoliating', ...HOT, 'retinoid', 'current', 'firm-pressure'),
+  ],
+  ['botulinum', (f) => f.zones('botulinum', 14), injected],
+  ['filler', (f) => f.zones('filler', 14), injected],
+  ['filler and heat', (f) => f.zones('filler', 28), any('rf', ...HOT)],
+  ['threads', (f) => f.zones('threads', 90), either(injected, any(...HOT))],
+  ['light peel', (f) => f.has('peel-light', 14), WORK],
+  ['medium peel', (f) => f.has('peel-medium', 28), WORK],
+  ['deep peel', (f) => f.has('peel-deep', 90), WORK],
+  [
+    'needling here',
+    (f) => f.sinceWork((past) => past.work?.includes('needling') ?? false) <= 28,
+    WORK,
+  ],
+  [
+    'mechanical peel here',
+    (f) => f.sinceWork((past) => past.work?.includes('mechanical') ?? false) <= 14,
+    WORK,
+  ],
+  [
+    'a peel here',
+    (f) =>
+      f.sinceWork((past) => past.levers.some(({ lever, rung }) => lever === 'acid' && rung >= 3)) <=
+      14,
+    any('exfoliating'),
+  ],
+  ['waxed', (f) => f.zones('waxing', 3), either(isAcid, any('scrub', 'mechanical', 'warming'))],
+  ['shaved', (f) => f.zones('shaved', 1), any('scrub', 'mechanical')],
+  [
+    'thyroid',
+    (f) => (f.has('thyroid-carotid') ? ['neck-front', 'under-chin'] : []),
+    any('firm-pressure', 'current', 'field'),
+  ],
+  ['hives from cold', (f) => f.has('cold-urticaria'), any('cold')],
+  ['hives from heat', (f) => f.has('heat-urticaria'), any(...HOT)],
+  ['lashes', (f) => (f.has('lash-extensions') ? EYES : []), any('oil', 'steam')],
+  ['lids', (f) => f.has('lash-extensions'), any('over-lids')],
+  ['covered', (f) => f.has('claustrophobia'), any('occludes-eyes', 'occludes-mouth', 'over-lids')],
+  ['under sixteen', (f) => f.age < 16, either(any('rf', 'needling', 'retinoid'), acidAbove(1))],
+  ['metal that stays', (f) => f.zones('worn-metal-stays'), any('current', 'field', 'rf', 'steam')],
+  [
+    'changed spot',
+    (f) => [...listed(f.zones('changed-lesion')), ...f.seen('new-change'), ...f.pinned('changed')],
+    anything,
+  ],
+  ['sore eye', (f) => (f.has('eye-infection') || f.has('eye-surgery', 56) ? EYES : []), anything],
+  ['numb', (f) => f.has('reduced-feeling'), any(...HOT, 'current', 'rf', 'firm-pressure')],
+  ['light disease', (f) => f.has('light-disease'), either(isAcid, any('led', 'rf', 'heat'))],
+  ['arm', (f) => (f.has('lymph-nodes') ? ['arms', 'hands'] : []), anything],
+  ['leg', (f) => (f.has('legs') ? ['feet'] : []), anything],
+  ['eczema', (f) => f.zones('skin-patch'), anything],
+  ['vitiligo', (f) => f.zones('vitiligo'), any('mechanical', 'scrub', 'blade', 'needling')],
+  ['permanent make-up', (f) => f.zones('permanent-makeup', 42), anything],
+  ['blocked nose', (f) => f.has('blocked-nose'), any('occludes-mouth')],
+]
+
+const SKIN: readonly Row[] = [
+  [
+    'flushing',
+    (f) => [...f.seen('flushing', 2), ...f.seen('vessels', 2)],
+    any('steam', 'scrub', 'warming', 'self-heating', 'firm-pressure'),
+  ],
+  [
+    'pigment',
+    (f) => pigment(f),
+    either(any('steam', 'self-heating', 'warming', 'rf'), acidAbove(2), longer('extraction', 5)),
+  ],
+  ['barrier', (f) => f.seen('barrier'), any('exfoliating', 'retinoid')],
+  ['sensitive', (f) => f.seen('sensitive'), acidAbove(2)],
+  [
+    'inflamed',
+    (f) => [...f.seen('inflamed'), ...f.pinned('papule', 'pustule', 'nodule')],
+    any('scrub', 'mechanical', 'blade', 'needling'),
+  ],
+  ['inflamed, painted', (f) => f.seen('inflamed'), any('suction', 'firm-pressure')],
+  [
+    'nodule',
+    (f) => somewhere(f.pinned('nodule')) || somewhere(f.seen('new-scars')),
+    either(acidAbove(1), longer('extraction', 5)),
+  ],
+  ['beard', (f) => f.has('facial-hair'), any('film-peel')],
+  [
+    'lips',
+    () => ['lips'],
+    ({ product, is }) => product !== undefined && (!is.has('lip-safe') || is.has('peel-solution')),
+  ],
+  [
+    'neck, face only',
+    () => ['neck-front', 'neck-side-left', 'neck-side-right', 'decollete'],
+    either(any('face-only'), acidAbove(2)),
+  ],
+  [
+    'blue light',
+    (f) => pigment(f) || f.has('phototype-iii') || f.has('phototype-iv-vi'),
+    any('led-blue'),
+  ],
+]
+
+const first = (_f: Facts, { history }: Visit): boolean => history.length === 0
+const VISITS: readonly Row[] = [
+  ['first visit, acid', first, acidAbove(2)],
+  ['first visit, enzyme', first, enzymeAbove(2)],
+]
+
+const mayNot =
+  (technique: string) =>
+  (_f: Facts, { practitioner }: Visit): boolean =>
+    practitioner !== undefined && !practitioner.scope.includes(technique)
+const SCOPE: readonly Row[] = [
+  ['needling out of scope', mayNot('needling'), any('needling')],
+  ['blade out of scope', mayNot('blade'), any('blade')],
+  ['radio frequency out of scope', mayNot('rf'), any('rf')],
+  ['lancet out of scope', mayNot('lancet'), any('lancet')],
+]
+
+/** Ingredient families by how they are printed; whole words. */
+const FAMILIES: Readonly<Record<string, readonly string[]>> = {
+  salicylates: ['salicylic', 'salicylate', 'salix', 'gaultheria', 'willow'],
+  pineapple: ['ananas', 'bromelain'],
+  papaya: ['papaya', 'papain'],
+  bee: ['mel', 'honey', 'propolis', 'cera alba', 'beeswax'],
+  oat: ['avena'],
+  fragrance: ['parfum', 'linalool', 'geraniol', 'citronellol', 'limonene'],
+  egg: ['albumin', 'lysozyme', 'ovum'],
+  sunflower: ['helianthus'],
+  fig: ['ficus', 'ficin'],
+  warming: ['capsicum', 'nicotinate', 'zingiber'],
+}
+export const ALLERGENS = Object.keys(FAMILIES)
+const UV_FILTERS = ['ethylhexyl salicylate', 'homosalate', 'butyloctyl salicylate']
+
+/** What stands on a list of this family; sun filters of that name apart, which only a caution goes with. */
+export function holdsFamily(family: string, { list }: Touch): boolean {
+  const rest = UV_FILTERS.reduce((text, name) => text.replaceAll(name, ' '), list)
+  return FAMILIES[family]!.some((word) => rest.includes(` ${word} `))
+}
+
+const listed = (where: readonly string[] | 'all'): readonly string[] =>
+  where === 'all' ? [] : where
+
+/** Everything of this touch that may not be, in a few words each. */
+export function forbiddenIn(touch: Touch, facts: Facts, visit: Visit): string[] {
+  const rows = [...HEALTH, ...SKIN, ...VISITS, ...SCOPE].filter(([, where, bad]) => {
+    if (!bad(touch)) return false
+    const at = where(facts, visit)
+    if (at === true || at === 'all') return true
+    return at !== false && touch.zones.some((zone) => at.includes(zone))
+  })
+  return [...rows.map(([why]) => why), ...allergensIn(touch, facts, visit)]
+}
+
+function allergensIn(touch: Touch, facts: Facts, { client }: Visit): string[] {
+  const reacted = ALLERGENS.filter((family) => {
+    const fact = facts.said(`allergy:${family}`)
+    return fact !== undefined && fact.reaction !== 'dislike' && holdsFamily(family, touch)
+  })
+  const memories = client.memories
+    .filter(({ productId, memory }) => memory === 'reacted' && productId === touch.product?.id)
+    .map(({ productId }) => `reacted to ${productId}`)
+  return [...reacted.map((family) => `allergy ${family}`), ...memories]
+}
