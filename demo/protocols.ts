@@ -86,6 +86,7 @@ export const BRIGHTENING = version('brightening', 'Quiet Tide brightening facial
   withProduct('tone-1', 'rose-toner', 'tone', { title: 'Tone' }),
   withProduct('enzyme', 'pineapple-enzyme', 'mask', {
     title: 'Pineapple enzyme mask',
+    heart: true,
     lever: ['enzyme', 3],
     priority: 5,
     concern: 'brighten',

@@ -4,7 +4,7 @@ import type { Constraint, Requirement } from '../safety/rule'
 import { ruleById } from '../safety/rules'
 import type { Subject } from '../strength'
 import { touches } from '../safety/touches'
-import { EYE_CONTOUR, FACE, zonesMeet, withoutZones, type ZoneId } from '../skin/zones'
+import { EYE_CONTOUR, FACE, FACE_NECK, zonesMeet, withoutZones, type ZoneId } from '../skin/zones'
 import { distinctWhy, ownWhy, type Change } from './change'
 import type { OptionContext } from './option'
 import { wouldClash } from './together'
@@ -199,12 +199,12 @@ function insertSunFilter(work: Work, constraints: readonly Constraint[]) {
   const because = constraints.filter(
     (constraint) => constraint.require === 'sun-filter' && constraint.effect === 'require',
   )
-  const treated = out
-    .filter((step) => !step.floating && wantsCover(step, context.read(step)))
-    .flatMap((step) => step.zones)
+  const wants = new Set(
+    out.filter((step) => !step.floating).flatMap((step) => zonesToCover(step, context.read(step))),
+  )
   const filters = out.filter((step) => context.read(step).properties.has('sun-filter'))
   const open = withoutZones(
-    FACE.filter((zone) => treated.includes(zone)),
+    FACE_NECK.filter((zone) => wants.has(zone)),
     filters.flatMap((step) => step.zones),
   )
   if (because.length === 0 || open.length === 0) return
@@ -240,9 +240,11 @@ function insertSunFilter(work: Work, constraints: readonly Constraint[]) {
   })
 }
 
-/** What was put on, and where something took the surface off or light was used: there the day wants its cover (D17). */
-const wantsCover = (step: Step, { properties }: Subject): boolean =>
-  step.product !== undefined ||
-  (['exfoliating', 'retinoid', 'led'] as const).some((property) => properties.has(property))
+const OPENS_TO_LIGHT: readonly Property[] = ['exfoliating', 'retinoid', 'led']
+/** Where the day wants its cover (D17): on the face wherever something was put on; anywhere, where the surface was taken off or light was used. */
+const zonesToCover = (step: Step, { properties }: Subject): readonly ZoneId[] => {
+  if (OPENS_TO_LIGHT.some((property) => properties.has(property))) return step.zones
+  return step.product ? step.zones.filter((zone) => FACE.includes(zone)) : []
+}
 
 const LAST_PHASES: readonly Phase[] = ['lip', 'close']

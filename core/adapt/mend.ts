@@ -5,7 +5,7 @@ import type { LintFinding } from '../protocol/linter'
 import type { Step } from '../protocol/model'
 import { segment } from '../protocol/segments'
 import type { Subject } from '../strength'
-import { EYES, withoutZones } from '../skin/zones'
+import { EYES, FACE, withoutZones } from '../skin/zones'
 import {
   type Mend,
   has,
@@ -24,6 +24,12 @@ import {
   withSegments,
   thicker,
 } from './mend-bench'
+
+/** The whole of the face that a ladder works on. */
+const faceOf = (steps: readonly Step[]): Step['zones'] => {
+  const worked = new Set(steps.flatMap((step) => step.zones))
+  return FACE.filter((zone) => worked.has(zone))
+}
 
 /** What mends each finding of the linter, by its id. */
 const MENDS: Readonly<Record<string, Mend>> = {
@@ -201,7 +207,7 @@ const MENDS: Readonly<Record<string, Mend>> = {
     withStepAt(
       bench,
       bench.at,
-      fromShelf(bench, 'cleansing', bench.step.zones, { phase: 'first-cleanse' }),
+      fromShelf(bench, 'cleansing', faceOf(bench.steps), { phase: 'first-cleanse' }),
     ),
   // What finishes the skin goes behind the last work on its zones.
   L31: (bench) => {

@@ -1,3 +1,4 @@
+import { singlesOf } from '../strength'
 import { unitOf, usableOn } from '../catalog/batches'
 import type { Product, Shelf } from '../catalog/model'
 import { productById, useOf } from '../catalog/shelf'
@@ -70,6 +71,8 @@ export function needsOf(
   shelf: Shelf,
   size: NonNullable<CompileInput['prep']>['size'] = 'M',
 ): Need[] {
+  const singles = singlesOf(step)
+  if (singles.length > 1) return singles.flatMap((single) => needsOf(single, shelf, size))
   const product = productById(shelf, step.product?.productId)
   if (!product)
     return step.product ? [{ productId: step.product.productId, amount: 0, unit: 'g' }] : []

@@ -2,6 +2,7 @@ import type { Step } from '../protocol/model'
 import type { Property } from '../protocol/words'
 import type { Constraint } from '../safety/rule'
 import { ruleById } from '../safety/rules'
+import { touches } from '../safety/touches'
 import { isLeaveOn } from '../strength'
 import type { Subject } from '../strength'
 import { zonesMeet, ZONES, type ZoneId } from '../skin/zones'
@@ -34,9 +35,64 @@ export function clashWith(
 ): Clash | undefined {
   return (
     pairClash(subject, chosen, orderOf) ??
+    drivenTooFar(subject, chosen, { constraints, orderOf }) ??
     overAllowance(subject, chosen, constraints) ??
     secondLayer(subject, chosen, constraints)
   )
+}
+
+const DRIVEN = ['acid', 'retinoid'] as const
+
+/** What drives an acid or a retinoid deeper: ultrasound or current through it, a cover over what stays on, or a surface taken off before it. */
+function isDriver(other: Subject, subject: Subject, orderOf: OrderOf): boolean {
+  const isBefore = orderOf(other.step) < orderOf(subject.step)
+  if (isBefore) return has(other, 'ultrasonic-blade', 'mechanical', 'blade')
+  if (!isLeaveOn(subject.step)) return false
+  return has(other, 'ultrasound', 'current', 'occlusive')
+}
+
+interface Beside {
+  readonly constraints: readonly Constraint[]
+  readonly orderOf: OrderOf
+}
+
+/** A driver on shared zones raises an acid or a retinoid one rung: where that is more than is allowed, one of the two stays away. */
+function drivenTooFar(
+  subject: Subject,
+  chosen: readonly Subject[],
+  { constraints, orderOf }: Beside,
+): Clash | undefined {
+  const pairs = chosen
+    .filter((other) => same(other, subject))
+    .flatMap((other) => [
+      { driven: subject, driver: other },
+      { driven: other, driver: subject },
+    ])
+    .filter(({ driven, driver }) => isDriver(driver, driven, orderOf))
+  return pairs.map(({ driven }) => overRung(driven, constraints)).find((clash) => clash)
+}
+
+function overRung(driven: Subject, constraints: readonly Constraint[]): Clash | undefined {
+  for (const lever of DRIVEN) {
+    const rung = driven.levers.find((pulled) => pulled.lever === lever)?.rung
+    if (rung === undefined) continue
+    const limit = constraints.find(
+      (constraint) =>
+        constraint.limit?.kind === 'rung' &&
+        constraint.limit.lever === lever &&
+        rung + 1 > constraint.limit.max &&
+        touches(constraint, driven),
+    )
+    if (!limit) continue
+    const { ruleId, reason, instead } = limit
+    return {
+      ruleId,
+      reason: `${reason} It would be driven one rung deeper here.`,
+      instead,
+      constraint: limit,
+    }
+  }
+  return undefined
 }
 
 const allowanceOf = (

@@ -1,3 +1,4 @@
+import { singlesOf } from '../strength'
 import type { FittedPlan } from '../adapt/plan'
 import type { Product, Shelf, Supply } from '../catalog/model'
 import { productById, useOf } from '../catalog/shelf'
@@ -180,6 +181,8 @@ export function goodsMinor(
 
 /** What a step takes off the shelf, by product, each in its own unit; parts of a house mix apart. */
 export function usedBy(step: Step, shelf: Shelf, size?: FaceSize): Use[] {
+  const singles = singlesOf(step)
+  if (singles.length > 1) return singles.flatMap((single) => usedBy(single, shelf, size))
   const product = productById(shelf, step.product?.productId)
   const dose =
     product && doseFor(product, useOf(product, step.product?.useId), step.zones, step.share, size)

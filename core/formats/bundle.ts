@@ -2,6 +2,8 @@ import { z } from 'zod'
 import { Prep, Reservation, SlotWish } from '../adapt/wish'
 import { Shelf } from '../catalog/model'
 import { Client, IsoDate } from '../client/model'
+import { questionByCode } from '../client/questions'
+import { FAMILIES } from '../catalog/tables/families'
 import { PastVisit } from '../climb/model'
 import { ProtocolVersion, type Step } from '../protocol/model'
 import { TECHNIQUES } from '../safety/rule'
@@ -106,7 +108,27 @@ export function stepFaults(steps: readonly Step[], at: number): BundleFault[] {
   ]
 }
 
+/** Answers to questions and allergies that nobody here knows: they would count as asked. */
+function codeFaults({ client }: Bundle): BundleFault[] {
+  return client.facts.flatMap(({ code }, at) =>
+    isKnownCode(code)
+      ? []
+      : [{ path: `$.client.facts[${at}].code`, says: `There is no question "${code}".` }],
+  )
+}
+const FAMILY_CODES: ReadonlySet<string> = new Set([
+  'allergy:any',
+  ...FAMILIES.map(({ id }) => `allergy:${id}`),
+])
+/** Medicines are of the salon's own list, which a file does not hold. */
+const isKnownCode = (code: string): boolean =>
+  questionByCode.has(code) || FAMILY_CODES.has(code) || code.startsWith('medicine:')
+
 function referenceFaults(bundle: Bundle): BundleFault[] {
+  return [...codeFaults(bundle), ...stepReferenceFaults(bundle)]
+}
+
+function stepReferenceFaults(bundle: Bundle): BundleFault[] {
   return bundle.protocol.steps.flatMap((step, at) => {
     const path = `$.protocol.steps[${at}]`
     const faults = stepFaults(bundle.protocol.steps, at)
@@ -123,6 +145,13 @@ function referenceFaults(bundle: Bundle): BundleFault[] {
         path: `${path}.product.useId`,
         says: `Product "${step.product.productId}" has no use "${step.product.useId}".`,
       })
+    for (const [part, { product: own }] of step.segments.entries()) {
+      if (own && !bundle.shelf.products.some(({ id }) => id === own.productId))
+        faults.push({
+          path: `${path}.segments[${part}].product.productId`,
+          says: `No product "${own.productId}" on the shelf of this file.`,
+        })
+    }
     if (step.deviceId && !bundle.shelf.devices.some((device) => device.id === step.deviceId))
       faults.push({
         path: `${path}.deviceId`,

@@ -25,6 +25,7 @@ export const namedIn = (steps: readonly Step[]) => ({
     steps
       .flatMap((step) => [
         step.product,
+        ...step.segments.map((part) => part.product),
         ...(step.otherPicks ?? []),
         ...(step.choice?.options.map((option) => option.pick) ?? []),
         ...(step.variants?.map((variant) => variant.product) ?? []),

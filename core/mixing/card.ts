@@ -1,3 +1,4 @@
+import { singlesOf } from '../strength'
 import type { Product, Shelf } from '../catalog/model'
 import { productById, useOf } from '../catalog/shelf'
 import type { Segment, Step } from '../protocol/model'
@@ -38,7 +39,7 @@ export function mixCards(
   waterC: Readonly<Record<string, number>> = {},
   size: FaceSize = 'M',
 ): MixCard[] {
-  return steps.flatMap((step) => {
+  return steps.flatMap(singlesOf).flatMap((step) => {
     const product = productById(shelf, step.product?.productId)
     if (
       !product ||

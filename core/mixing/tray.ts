@@ -1,3 +1,4 @@
+import { singlesOf } from '../strength'
 import type { Product, Shelf } from '../catalog/model'
 import { deviceById, productById, useOf } from '../catalog/shelf'
 import type { Segment, Step } from '../protocol/model'
@@ -29,7 +30,7 @@ export function trayFor(steps: readonly Step[], shelf: Shelf, size: FaceSize = '
   return [
     ...(first ? setUp(first, steps, shelf) : []),
     ...steps.flatMap((step) => [
-      ...productItems(step, steps, shelf, size),
+      ...singlesOf(step).flatMap((single, at) => productItems(single, { steps, shelf, size, at })),
       ...deviceItems(step, shelf),
       ...applyItems(step, shelf),
       ...mixItems(step, shelf),
@@ -77,12 +78,15 @@ function setUp(first: Step, steps: readonly Step[], shelf: Shelf): TrayEntry[] {
   return ids.map((id) => entry(first, `setup-${id}`, { id, count: 1 }))
 }
 
-function productItems(
-  step: Step,
-  steps: readonly Step[],
-  shelf: Shelf,
-  size: FaceSize,
-): TrayEntry[] {
+interface Laying {
+  readonly steps: readonly Step[]
+  readonly shelf: Shelf
+  readonly size: FaceSize
+  /** Which of a step's products it is. */
+  readonly at: number
+}
+
+function productItems(step: Step, { steps, shelf, size, at }: Laying): TrayEntry[] {
   const product = productById(shelf, step.product?.productId)
   if (!product) return []
   const dose = doseFor(product, useOf(product, step.product?.useId), step.zones, step.share, size)
@@ -90,7 +94,7 @@ function productItems(
     step.share === undefined
       ? []
       : steps
-          .slice(steps.indexOf(step) + 1)
+          .slice(steps.findIndex((other) => other.id === step.id) + 1)
           .filter((other) => other.share !== undefined && other.product?.productId === product.id)
   const part =
     step.share === undefined
@@ -98,7 +102,7 @@ function productItems(
       : ` (${Math.round(step.share * 100)} % of the dose)${later.length > 0 ? `, the rest for ${later[0]!.title}` : ''}`
   return [
     {
-      id: `${step.id}:product`,
+      id: at === 0 ? `${step.id}:product` : `${step.id}:product${at}`,
       name: product.name,
       count: 1,
       for: step.title,

@@ -28,6 +28,18 @@ export function picksOf(step: WithProducts): readonly (Pick | undefined)[] {
 
 type WithProducts = globalThis.Pick<Step, 'product' | 'segments'>
 
+/** A step of several products as one step for each: its own segments on its own zones. Any other step as it is. */
+export function singlesOf(step: Step): Step[] {
+  const picks = picksOf(step)
+  if (picks.length < 2) return [step]
+  return picks.map((pick) => ({
+    ...step,
+    product: pick,
+    zones: [...zonesOfPick(step, pick)],
+    segments: segmentsOfPick(step, pick),
+  }))
+}
+
 const keyOf = ({ productId, useId }: Pick): string => `${productId}/${useId}`
 
 const isOf = (part: Segment, pick: Pick | undefined, step: WithProducts): boolean => {

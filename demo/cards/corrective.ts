@@ -199,6 +199,7 @@ const NECK_CARD = version(
     }),
     withProduct('massage', 'grape-oil', 'massage', {
       title: 'Neck massage, heavier up than down',
+      heart: true,
       lever: ['pressure', 2],
       priority: 4,
       concern: 'firm',

@@ -55,7 +55,7 @@ const suction = withDevice(
       zones: [...NOSE, 'forehead', 'chin'],
       pattern: 'point to point, then slow slides',
       times: 1,
-      level: '40 %',
+      setting: { setting: 'vacuum', value: 40, unit: '%', from: 20, to: 80 },
     },
     technique: 'Tip down, twist until it loosens, point to point; never held still.',
   },

@@ -165,6 +165,28 @@ export const lips = (priority = 2) =>
     tray: ['soft wand'],
     say: 'You may feel a little tingling on the lips.',
   })
+/** Oil, a mild acid mask and a hydrating mask: one small ladder that hangs as a whole. */
+export const lipLadder = (priority = 2) =>
+  step(
+    'lips',
+    'enhancement',
+    'Lip enhancement, three layers',
+    [
+      segment('oil', 'apply', 0.5, { product: pick('rowan-lip-oil', 'balm') }),
+      segment('on', 'apply', 1),
+      segment('dwell', 'dwell', [3, 4, 5], { active: true, presence: 'room', admits: ['quiet'] }),
+      segment('off', 'remove', 1, { tool: 'gauze', temperature: 'cool' }),
+      segment('quince', 'apply', 1, { product: pick('quince-lip-mask', 'lip') }),
+    ],
+    {
+      zones: ['lips'],
+      product: pick('berry-lip-mask', 'lip'),
+      floating: { needs: 'lips' },
+      priority,
+      tray: ['soft wand'],
+      say: 'You may feel a little tingling on the lips.',
+    },
+  )
 export const scalp = step('scalp', 'enhancement', 'Scalp massage', [hands('rub', 5)], {
   zones: ['scalp'],
   floating: { needs: 'scalp' },

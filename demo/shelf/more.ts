@@ -481,6 +481,17 @@ const FINISH: Product[] = [
     uses: [use('balm', 'lip', ['lips'], [on(0.5)], [0.2, 'g'])],
   }),
   make({
+    id: 'quince-lip-mask',
+    name: 'Quince Lip Mask',
+    kind: 'lip',
+    concerns: ['hydrate'],
+    properties: ['lip-safe', 'leave-on'],
+    leaves: 'leave-on',
+    texture: 'balm',
+    inci: 'Ricinus Communis Seed Oil, Cydonia Oblonga Seed Extract, Squalane',
+    uses: [use('lip', 'enhancement', ['lips'], [on(1)], [0.5, 'g'])],
+  }),
+  make({
     id: 'dew-ampoule',
     name: 'Dew Ampoule',
     kind: 'concentrate',

@@ -22,6 +22,7 @@ const movementsHeld = computed(() => {
 <template>
   <div class="flex flex-col gap-3">
     <StepBasics :step="step" :shelf="shelf" @change="change" />
+    <StepLayers :step="step" :shelf="shelf" @change="change" />
     <section>
       <h2 class="text-sm text-soft mb-1 !font-sans">Minutes</h2>
       <PartRows :step="step" @change="change" />

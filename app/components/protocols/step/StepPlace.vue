@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import { ADMITS, LEVER_WORDS, LEVERS, type Step } from '#core/protocol'
+import { setField } from '~/ladder/edit'
 import { withFloating, withLever } from '~/ladder/step-fields'
 import { asOptions, orNone, upTo } from '~/support/options'
 
@@ -26,6 +27,13 @@ const putRung = (rung: string) => put({ lever: { ...props.step.lever!, rung: Num
       :options="upTo(5, (worth) => `${worth} of 5`)"
       @change="put({ priority: Number($event) })"
     />
+    <FieldTick
+      class="col-span-2"
+      :checked="step.heart ?? false"
+      @change="emit('change', setField(step, 'heart', $event || undefined))"
+    >
+      what the card is for
+    </FieldTick>
     <FieldTick
       :checked="step.floating !== undefined"
       @change="emit('change', withFloating(step, $event))"
