@@ -68,12 +68,19 @@ export function howOf(plan: FittedPlan, placed: PlacedSegment, elapsedS: number)
         `${stroke.at + 1} of ${step.movements!.length}: ${PATH_WORDS[stroke.movement.path]}, ${stroke.movement.repetitions}×, ${stroke.movement.pressure}${stroke.movement.sides === 'each' ? ', then the other side' : ''}`,
       ]
     : []
-  const way = step.passes
-    ? [
-        `${step.passes.zones.map(zoneName).join(' → ')}: ${step.passes.pattern}${step.passes.level ? `, ${step.passes.level}` : ''}`,
-      ]
-    : []
-  return [...lines, ...way, ...(step.technique ? [step.technique] : [])]
+  const way = step.passes ? [wayOf(step.passes)] : []
+  // What a lowered rung means comes before what the card says of its own.
+  const today = step.today ? [`Today ${step.today}`] : []
+  return [...today, ...lines, ...way, ...(step.technique ? [step.technique] : [])]
+}
+
+type Passes = NonNullable<FittedPlan['steps'][number]['passes']>
+/** A device's way and what it is set to. */
+function wayOf({ zones, pattern, setting, level }: Passes): string {
+  const set = setting ? [`${setting.setting} ${setting.value} ${setting.unit}`] : []
+  return [`${zones.map(zoneName).join(' → ')}: ${pattern}`, ...set, ...(level ? [level] : [])].join(
+    ', ',
+  )
 }
 
 export type Primary =

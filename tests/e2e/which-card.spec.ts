@@ -1,5 +1,6 @@
 import { expect, test } from '@playwright/test'
-import { answer, card, freshVisit, noFaults, open, panel, stage } from './steps'
+import { copyOf } from './builder-steps'
+import { answer, card, choose, freshVisit, noFaults, open, panel, stage } from './steps'
 
 test('a card that loses what it is for says so first; another is taken in two touches', async ({
   page,
@@ -49,4 +50,27 @@ test('a booking can be made with a card that suits client, day and length', asyn
   const name = (await best.locator('p.text-lg').innerText()).trim()
   await best.getByRole('button', { name: `Take ${name}` }).click()
   await expect(page.getByLabel('Protocol', { exact: true }).first()).toHaveValue(name)
+})
+
+test('an enhancement of three products: built, fitted, and each of them laid out with its dose', async ({
+  page,
+}) => {
+  const id = await copyOf(page, 'patches', 'Three on the lips')
+  await page.getByText('Lip enhancement, three layers').first().click()
+  await page.getByRole('button', { name: /^Take Quince Lip Mask out of/ }).click()
+  await choose(page, /^One more product of/, 'Quince Lip Mask')
+  await expect(page.getByRole('list', { name: 'With it, in the same step' })).toContainText(
+    'with Quince Lip Mask',
+  )
+  await page.getByRole('button', { name: /^Publish version/ }).click()
+  await page.getByLabel('What changed').fill('Quince last')
+  await page.getByRole('button', { name: 'Publish', exact: true }).click()
+  await expect(page.getByText('Version 1 is published.')).toBeVisible()
+  await page.goto(`${await freshVisit({ protocol: id })}/skin`)
+  await page.getByRole('button', { name: 'Nothing to note' }).click()
+  await stage(page, 'Fit')
+  await expect(page.getByRole('main')).toContainText('Lip enhancement, three layers')
+  await page.getByRole('button', { name: 'Prepare the tray' }).click()
+  for (const name of ['Rowan Lip Oil', 'Berry Lip Mask', 'Quince Lip Mask'])
+    await expect(page.getByRole('checkbox', { name: new RegExp(name) })).toBeVisible()
 })

@@ -1,3 +1,4 @@
+import type { Product } from '#core/catalog'
 import { forbiddenIn } from './forbidden'
 import { Facts, type Outcome, type Visit } from './facts'
 import { touchesOf, type Touch } from './touch'
@@ -146,12 +147,27 @@ function wrongOrders(steps: readonly Touch[], visit: Visit): string[] {
   return lacksSunFilter(steps, visit) ? [...found, 'a day without sun filter'] : found
 }
 
-function lacksSunFilter(steps: readonly Touch[], { daytime, shelf }: Visit): boolean {
+/** The product on a face by itself: nothing that this client may not have. */
+function mayGoOn({ id, name, uses }: Product, visit: Visit): boolean {
+  const { id: useId, phase, zones, segments } = uses[0]!
+  const step = { id, phase, title: name, zones, product: { productId: id, useId }, segments }
+  const whole = { ...step, properties: [], essential: false, priority: 1 }
+  const touches = touchesOf(whole, visit.shelf)
+  return touches.every((touch) => forbiddenIn(touch, new Facts(visit), visit).length === 0)
+}
+
+function lacksSunFilter(steps: readonly Touch[], visit: Visit): boolean {
+  const { daytime, shelf } = visit
+  const isOpen = steps.some((touch) => has(touch, 'needling', 'blade'))
   const isTreated = steps.some(
     (touch) => touch.step.phase === 'moisturise' || has(touch, 'exfoliating'),
   )
   const isOnShelf = shelf.products.some(
-    ({ properties, stock }) => properties.includes('sun-filter') && stock > 0,
+    (product) =>
+      product.properties.includes('sun-filter') &&
+      product.stock > 0 &&
+      (product.openSkinUse || !isOpen) &&
+      mayGoOn(product, visit),
   )
   return daytime && isTreated && isOnShelf && !steps.some((touch) => has(touch, 'sun-filter'))
 }

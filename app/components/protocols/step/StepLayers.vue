@@ -19,13 +19,13 @@ function add(id: string) {
 
 <template>
   <div v-if="step.product">
-    <ul v-if="layers.length > 0" aria-label="Then, in the same step">
+    <ul v-if="layers.length > 0" aria-label="With it, in the same step">
       <li
         v-for="layer in layers"
         :key="layer.productId"
         class="flex items-center gap-2 border-b border-hair"
       >
-        <span class="flex-1">then {{ layer.name }}</span>
+        <span class="flex-1">with {{ layer.name }}</span>
         <button
           type="button"
           class="pick !min-h-[40px] text-sm"
@@ -37,7 +37,7 @@ function add(id: string) {
       </li>
     </ul>
     <FieldChoice
-      label="Then, in the same step"
+      label="With it, in the same step"
       grows
       :name="`One more product of ${step.title}`"
       unset="One more product"
