@@ -65,13 +65,6 @@ async function fitAndTray({ page, settle, shot, stage, light }) {
   await page.getByRole('list', { name: 'Changes' }).waitFor()
   await settle()
   await shot('fit')
-  await light('room')
-  await page.reload()
-  await page.getByRole('list', { name: 'Changes' }).waitFor()
-  await settle()
-  await shot('fit-room')
-  await light('day')
-  await page.reload()
   await page.getByRole('button', { name: 'Prepare the tray' }).click()
   await page.getByText('The tray, in order of use').waitFor()
   await page.getByRole('checkbox').first().click()
@@ -101,7 +94,6 @@ async function perform({ page, settle, shot, stage, pass, tap }) {
   await tap()
   await pass(26)
   await page.waitForTimeout(3200)
-  await shot('perform-past-maximum')
   await tap()
   await pass(1.5)
   await tap()
@@ -200,6 +192,38 @@ async function otherVisits({ page, settle, shot, stage, open }) {
   await shot('photographs')
 }
 
+/** A card that loses what it is for, in the light of the room, and the others that could be taken. */
+async function thinned({ page, settle, shot, stage, light, open }) {
+  await open('Yuna Delacroix')
+  await page
+    .getByRole('group', { name: 'Medicines', exact: true })
+    .getByRole('button', { name: 'Something …' })
+    .click()
+  await page
+    .getByRole('radiogroup', { name: /^Isotretinoin or acitretin/ })
+    .getByRole('radio', { name: 'Yes', exact: true })
+    .click()
+  await page.getByText('What this card is for is left out today').first().waitFor()
+  await light('room')
+  await stage('Fit')
+  await page.reload()
+  await page.getByRole('button', { name: 'Other cards today' }).waitFor()
+  await settle()
+  await shot('fit-thinned')
+  await light('day')
+  await page.reload()
+  await page.getByRole('button', { name: 'Other cards today' }).click()
+  for (
+    let tries = 0;
+    tries < 60 && (await page.getByText(/cards fitted to this client/).count()) === 0;
+    tries++
+  )
+    await settle()
+  await settle()
+  await shot('which-card')
+  await page.getByRole('button', { name: 'Keep it as it is' }).click()
+}
+
 /** The reading under the lamp. */
 async function lamp({ page, settle, shot, stage, light, pass, open }) {
   await open('Theo Lindqvist')
@@ -239,7 +263,7 @@ async function lamp({ page, settle, shot, stage, light, pass, open }) {
 async function walk(page) {
   const tools = picturesOf(page, folder)
   const parts = [signInAndToday, consultAndRead, fitAndTray, perform, closeVisit]
-  const places = [library, shelfAndBench, rule, otherVisits, lamp]
+  const places = [library, shelfAndBench, rule, otherVisits, thinned, lamp]
   for (const part of [...parts, ...places]) await part(tools)
 }
 

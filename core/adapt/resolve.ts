@@ -50,7 +50,7 @@ export type Resolution =
 export const NODE_LIMIT = 20_000
 
 /**
- * The law's second half. Preference, in this order: steps are decided by what they are for (essential first, then priority,
+ * The law's second half. Preference, in this order: steps are decided by what they are for (a marked heart, essential, priority,
  * then written order); each takes its best option (see `optionsFor`) that clashes with none decided before; when none is
  * left the search goes back. Closures follow their cause. Deterministic; `infeasible` only after exhaustion.
  */
@@ -133,6 +133,7 @@ function decisionOrder(steps: readonly Step[], begun: Begun): Step[] {
   const rank = (step: Step) =>
     (begun.has(step.id) ? -1000 : 0) +
     (step.closes ? 100 : 0) -
+    (step.heart ? 20 : 0) -
     (step.essential ? 10 : 0) -
     step.priority
   return steps

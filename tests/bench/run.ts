@@ -25,6 +25,7 @@ import { BRIGHTENING, CLARIFYING } from '../../demo/protocols'
 import { DEMO_SHELF } from '../../demo/shelf'
 import { toLp } from '../oracle'
 import { randomLadder } from '../random-ladder'
+import { comparing, wholeLibrary, withoutRoom } from './cards'
 import { client, input, protocolOf, readingOf, seen, yes } from '../situations'
 
 // Prints medians with their budget, and the scheduler's optimum and time beside HiGHS in the same run. Not a timed test.
@@ -252,3 +253,7 @@ const pairs = Array.from({ length: 100 }, (_, at) => {
 console.log(
   `against HiGHS, 100 random ladders: same optimum or infeasibility on ${pairs.filter((pair) => pair.same).length}; median ${ms(median(pairs.map((pair) => pair.ours)))} here, ${ms(median(pairs.map((pair) => pair.theirs)))} HiGHS, median ratio ${median(pairs.map((pair) => pair.theirs / pair.ours)).toFixed(0)}`,
 )
+
+wholeLibrary()
+comparing()
+withoutRoom()

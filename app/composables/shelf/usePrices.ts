@@ -32,8 +32,11 @@ export function usePrices(rates: () => Rates, currency: () => string) {
     rows.value = rows.value?.map((other) => (isRow(other) ? { ...other, [key]: minor } : other))
     const { kind, ref: of, priceMinor, goingMinor } = rows.value!.find(isRow)!
     const body = { kind, ref: of, priceMinor, goingMinor }
-    const saved = await attempt(() => call('/api/shelf/prices', { method: 'put', body }))
-    if (saved === undefined) await load()
+    const saved = await attempt(async () => {
+      await call('/api/shelf/prices', { method: 'put', body })
+      return true
+    })
+    if (!saved) await load()
   }
   /** One price for all of it against one by one; undefined until everything that is chosen has a price. */
   function offerOf({ protocol, addOns: wanted, included }: OfferWish): Offers | undefined {
@@ -63,6 +66,10 @@ function rateSaver(rates: () => Rates, currency: () => string, { trouble, attemp
     }
     own.value = { ...own.value, [key]: value }
     const body = own.value
-    return (await attempt(() => call('/api/shelf/rates', { method: 'put', body }))) !== undefined
+    const saved = await attempt(async () => {
+      await call('/api/shelf/rates', { method: 'put', body })
+      return true
+    })
+    return saved ?? false
   }
 }
