@@ -192,9 +192,10 @@ async function otherVisits({ page, settle, shot, stage, open }) {
   await shot('photographs')
 }
 
-/** A card that loses what it is for, in the light of the room, and the others that could be taken. */
-async function thinned({ page, settle, shot, stage, light, open }) {
+/** A card that loses what it is for, and the others that could be taken. */
+async function thinned({ page, settle, shot, stage, open }) {
   await open('Yuna Delacroix')
+  await stage('Consult')
   await page
     .getByRole('group', { name: 'Medicines', exact: true })
     .getByRole('button', { name: 'Something …' })
@@ -204,14 +205,13 @@ async function thinned({ page, settle, shot, stage, light, open }) {
     .getByRole('radio', { name: 'Yes', exact: true })
     .click()
   await page.getByText('What this card is for is left out today').first().waitFor()
-  await light('room')
+  await settle()
+  await page.getByText('Saved', { exact: true }).waitFor()
+  await settle()
   await stage('Fit')
-  await page.reload()
   await page.getByRole('button', { name: 'Other cards today' }).waitFor()
   await settle()
   await shot('fit-thinned')
-  await light('day')
-  await page.reload()
   await page.getByRole('button', { name: 'Other cards today' }).click()
   for (
     let tries = 0;
