@@ -1,6 +1,6 @@
 import type { PoolClient } from 'pg'
 import { randomUUID } from 'node:crypto'
-import { answerByMedicines, KNOWN, QUESTIONS, type Fact } from '#core/client'
+import { answerByMedicines, KNOWN, nothingOfTheDay, QUESTIONS, type Fact } from '#core/client'
 import { execute } from '../server/db/rows'
 import { addClient, addFact, addPatchTest } from '../server/db/client.sql'
 import type { DemoClient } from './people'
@@ -53,14 +53,12 @@ function answersOf(demo: DemoClient, firstDay: string): Fact[] {
 /** What is true of one day only was asked this morning, by the form that was sent ahead. */
 function todaysAnswers(demo: DemoClient, today: string): Fact[] {
   const said = new Map(demo.yes.map((fact) => [fact.code, fact]))
-  return QUESTIONS.filter(({ code, ofTheDay }) => ofTheDay && !demo.unknown?.includes(code)).map(
-    ({ code }): Fact => {
-      const yes = said.get(code)
-      return yes
-        ? { ...yes, answer: 'yes', askedOn: today }
-        : { code, answer: 'no', askedOn: today }
-    },
-  )
+  return nothingOfTheDay(today)
+    .filter(({ code }) => !demo.unknown?.includes(code))
+    .map((none): Fact => {
+      const yes = said.get(none.code)
+      return yes ? { ...yes, answer: 'yes', askedOn: today } : none
+    })
 }
 
 async function loadPatchTests(

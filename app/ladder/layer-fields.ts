@@ -1,10 +1,12 @@
 import type { Product, Shelf } from '#core/catalog'
-import type { Step } from '#core/protocol'
+import { freshId, type Step } from '#core/protocol'
 import { picksOf } from '#core/strength'
 
 /** Several products in one step, one after another: what the builder makes of them. */
 
 type Pick = NonNullable<Step['product']>
+/** Room for the number that a second of the same name gets. */
+const ID_MOST = 56
 
 /** Products that reach the zones of a step and are not in it yet, each by its first use there. */
 export function layersFor(step: Step, { products }: Shelf): { pick: Pick; name: string }[] {
@@ -33,22 +35,14 @@ export function withLayer(step: Step, pick: Pick, { products }: Shelf): Step {
   if (!use) return step
   const zones = step.zones.filter((zone) => use.zones.includes(zone))
   const some = zones.length < step.zones.length ? { zones } : {}
-  const taken = new Set(step.segments.map(({ id }) => id))
-  const segments = use.segments.map((segment) => ({
-    ...segment,
-    id: freshIn(taken, `${pick.productId}-${segment.id}`),
-    product: pick,
-    ...some,
-  }))
-  return { ...step, segments: [...step.segments, ...segments] }
-}
-
-function freshIn(taken: Set<string>, wanted: string): string {
-  const base = wanted.slice(0, 56)
-  let id = base
-  for (let n = 2; taken.has(id); n++) id = `${base}-${n}`
-  taken.add(id)
-  return id
+  const segments = use.segments.reduce(
+    (sofar, segment) => {
+      const id = freshId(sofar, `${pick.productId}-${segment.id}`.slice(0, ID_MOST))
+      return [...sofar, { ...segment, id, product: pick, ...some }]
+    },
+    [...step.segments],
+  )
+  return { ...step, segments }
 }
 
 export const withoutLayer = (step: Step, productId: string): Step => ({

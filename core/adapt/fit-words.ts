@@ -4,7 +4,8 @@ import { toMinutes } from '../quantity/time'
 import type { Subject } from '../strength'
 import { touches } from '../safety/touches'
 import type { Constraint } from '../safety/rule'
-import { distinctWhy, ownWhy, type Change } from './change'
+import type { Product } from '../catalog/model'
+import { distinctWhy, ownWhy, type Change, type Why } from './change'
 import { governed } from '../strength/parts'
 import { HIGHEST_RUNG } from '../strength'
 import type { OptionContext } from './option'
@@ -36,6 +37,10 @@ export function rungSentence(
   return `${from.title}: ${LEVER_WORDS[lever]} ${now} → ${then}${change}`
 }
 
+/** Why something else stands in, or nothing does. */
+export const outOfStock = ({ name }: Product): Why =>
+  ownWhy('S07', `${name} is out.`, 'Order it, or choose what stands in on Prepare.')
+
 export function replacedChange(candidate: Step, written: Step, context: OptionContext): Change {
   const before = context.read(written)
   const blocking = context
@@ -53,13 +58,7 @@ export function replacedChange(candidate: Step, written: Step, context: OptionCo
       kind: 'replaced',
       stepId: written.id,
       what: `${written.title} → ${candidate.title}`,
-      why: [
-        ownWhy(
-          'S07',
-          `${before.product.name} is out.`,
-          'Order it, or choose what stands in on Prepare.',
-        ),
-      ],
+      why: [outOfStock(before.product)],
     }
   const why = distinctWhy(stops.length > 0 ? stops : blocking).map((why) => ({
     ...why,

@@ -32,6 +32,9 @@ export interface Heart {
   readonly treats: boolean
 }
 
+/** True where nothing of what the card is for is left out. */
+export const heartStands = ({ lost, treats }: Heart): boolean => treats && lost.length === 0
+
 /** Compares what a visit wanted (goals, gates and time of day answered) with what it became. */
 export function heartIn(
   fitted: readonly Step[],

@@ -1,5 +1,4 @@
-import type { LintFinding } from '../protocol/linter'
-import { lint } from '../protocol/linter'
+import { lint, type LintFinding } from '../protocol/linter'
 import { goneWith } from '../protocol/family'
 import type { Step } from '../protocol/model'
 import { subjectReader, type Subject } from '../strength'
@@ -8,7 +7,9 @@ import type { Change } from './change'
 import { resolveGroups, type GroupsResolved } from './groups'
 import { mend } from './mend'
 import { mendChanges } from './mend-words'
-import type { ResolveInput } from './resolve'
+import type { Resolution, ResolveInput } from './resolve'
+
+type Resolved = Extract<Resolution, { kind: 'resolved' }>
 
 /** Rounds of mending before resolving says that it has not finished: each round takes one finding away. */
 const ROUNDS_MOST = 40
@@ -35,7 +36,7 @@ export function resolveInOrder(steps: readonly Step[], input: OrderInput): Group
 class Mending {
   private readonly read: (step: Step) => Subject
   private readonly begun: ReadonlySet<string>
-  private readonly written: ReadonlyMap<string, number>
+  private readonly written: ReadonlySet<string>
 
   constructor(
     private readonly input: OrderInput,
@@ -43,22 +44,20 @@ class Mending {
   ) {
     this.read = subjectReader(input.shelf, input.date)
     this.begun = new Set(input.fixed?.map((step) => step.id))
-    this.written = new Map(steps.map((step, at) => [step.id, at]))
+    this.written = new Set(steps.map((step) => step.id))
   }
 
-  through(first: GroupsResolved): GroupsResolved {
-    let now = first
+  through({ resolution, left }: GroupsResolved): GroupsResolved {
+    if (resolution.kind !== 'resolved') return { resolution, left }
+    let now = resolution
     for (let round = 0; round < ROUNDS_MOST; round++) {
-      if (now.resolution.kind !== 'resolved') return now
-      const wrong = this.wrongOf(now.resolution.steps)[0]
-      if (!wrong) return now
+      const wrong = this.wrongOf(now.steps)[0]
+      if (!wrong) return { resolution: now, left }
       const next = this.mended(now, wrong) ?? this.without(now, wrong)
-      if (!next) return { ...now, resolution: { kind: 'infeasible', clashes: [clashOf(wrong)] } }
+      if (!next) return { resolution: { kind: 'infeasible', clashes: [clashOf(wrong)] }, left }
       now = next
     }
-    const { resolution } = now
-    const triedNodes = resolution.kind === 'infeasible' ? 0 : resolution.triedNodes
-    return { ...now, resolution: { kind: 'unfinished', triedNodes } }
+    return { resolution: { kind: 'unfinished', triedNodes: now.triedNodes }, left }
   }
 
   /** Wrong orders that can still be changed: what has begun is as it is. */
@@ -68,9 +67,8 @@ class Mending {
     )
   }
 
-  private mended(now: GroupsResolved, wrong: LintFinding): GroupsResolved | undefined {
-    if (now.resolution.kind !== 'resolved') return undefined
-    const { steps } = now.resolution
+  private mended(now: Resolved, wrong: LintFinding): Resolved | undefined {
+    const { steps } = now
     const next = mend(wrong, steps, this.input.shelf, this.read)
     if (!next || this.takesEssential(steps, next)) return undefined
     const marked = next.map((step) =>
@@ -80,9 +78,8 @@ class Mending {
   }
 
   /** The ladder without the first step that can be spared and whose going takes the finding away. */
-  private without(now: GroupsResolved, wrong: LintFinding): GroupsResolved | undefined {
-    if (now.resolution.kind !== 'resolved') return undefined
-    const { steps } = now.resolution
+  private without(now: Resolved, wrong: LintFinding): Resolved | undefined {
+    const { steps } = now
     const culprit = steps.find((step) => step.id === wrong.stepId)!
     const spared = steps
       .filter((step) => zonesMeet(step.zones, culprit.zones) && this.isSparable(step))
@@ -104,25 +101,21 @@ class Mending {
 
   /** Resolved again; undefined where that leaves as much wrong as before. */
   private again(
-    now: GroupsResolved,
+    before: Resolved,
     wrong: LintFinding,
     steps: readonly Step[],
-  ): GroupsResolved | undefined {
-    if (now.resolution.kind !== 'resolved') return undefined
-    const before = now.resolution
-    const next = resolveGroups(steps, this.input)
-    if (next.resolution.kind !== 'resolved') return undefined
-    const after = next.resolution
+  ): Resolved | undefined {
+    const { resolution: after, left } = resolveGroups(steps, this.input)
+    if (after.kind !== 'resolved') return undefined
     if (this.wrongOf(after.steps).length >= this.wrongOf(before.steps).length) return undefined
     if (this.takesEssential(before.steps, after.steps)) return undefined
     const changes = distinctChanges([
       ...before.changes,
       ...mendChanges(before.steps, after.steps, wrong),
-      ...next.left,
+      ...left,
       ...after.changes,
     ])
-    const triedNodes = before.triedNodes + after.triedNodes
-    return { resolution: { ...after, changes, triedNodes }, left: now.left }
+    return { ...after, changes, triedNodes: before.triedNodes + after.triedNodes }
   }
 
   /** True where an essential step of the card's own would go, or something that has begun. */

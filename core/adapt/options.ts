@@ -1,10 +1,10 @@
 import type { Step } from '../protocol/model'
 import type { Constraint } from '../safety/rule'
-import { distinctWhy, type Change } from './change'
+import { distinctWhy, type Change, type Why } from './change'
 import { LEVER_KIND, onRung, picksOf } from '../strength'
 import { candidates } from './picks'
 import { fitStep } from './fit-step'
-import { rungSentence } from './fit-words'
+import { outOfStock, rungSentence } from './fit-words'
 import type { Option, OptionContext } from './option'
 
 /**
@@ -26,8 +26,15 @@ export function optionsFor(
     const option = withoutParts(fitted.option, candidate, step, blockedBy)
     options.push(option, ...lowerRungs(option, step, context))
   }
-  if (options.length === 0) options.push(...asLastResort(step, context))
-  if (!step.essential) options.push({ step: undefined, changes: [droppedChange(step, blockedBy)] })
+  const { product } = context.read(step)
+  const isOut = product !== undefined && product.stock <= 0
+  // What is out goes where nothing may stand in; what every visit needs stays, and the tray says that it is short.
+  if (options.length === 0 && (step.essential || !isOut))
+    options.push(...asLastResort(step, context))
+  if (!step.essential) {
+    const why = [...distinctWhy(blockedBy), ...(isOut ? [outOfStock(product)] : [])]
+    options.push({ step: undefined, changes: [droppedChange(step, why)] })
+  }
   return { options, blockedBy }
 }
 
@@ -84,11 +91,9 @@ function lowerRungs(
   })
 }
 
-function droppedChange(step: Step, blockedBy: readonly Constraint[]): Change {
-  return {
-    kind: 'dropped',
-    stepId: step.id,
-    what: `${step.title} left out`,
-    why: distinctWhy(blockedBy),
-  }
-}
+const droppedChange = (step: Step, why: readonly Why[]): Change => ({
+  kind: 'dropped',
+  stepId: step.id,
+  what: `${step.title} left out`,
+  why,
+})

@@ -31,8 +31,16 @@ export function judged(
 const askFirstWords = ({ askFirst }: Judged): string | undefined =>
   askFirst.length > 0 ? `Ask first: ${askFirst.join('; ')}.` : undefined
 
+/** What a plan with a ladder falls short of, in sentences; what is still to be asked is in `askFirst`. */
+export const shortcomingsOf = (plan: FittedPlan): string[] =>
+  hasLadder(plan)
+    ? [plan.heart && thinnedWords(plan.heart), overWords(plan)].filter(
+        (words) => words !== undefined,
+      )
+    : []
+
 /** What is lost of what the card is for. */
-export function thinnedWords({ lost, treats }: Heart): string | undefined {
+function thinnedWords({ lost, treats }: Heart): string | undefined {
   if (!treats) return 'All treatment is left out today: what remains cleanses and finishes.'
   if (lost.length === 0) return undefined
   const titles = lost.map(({ title }) => title).join(' and ')

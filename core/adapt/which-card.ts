@@ -3,6 +3,7 @@ import type { ProtocolVersion } from '../protocol/model'
 import { compile } from './compile'
 import type { CompileInput } from './input'
 import type { FittedPlan } from './plan'
+import { heartStands } from './heart'
 import { hasLadder } from './status'
 import { shortages } from './shortages'
 import { worthOf } from './worth'
@@ -73,15 +74,14 @@ function cardOf(plan: FittedPlan, input: CompileInput): CardToday {
 }
 
 const keepsHeart = (plan: FittedPlan): boolean =>
-  hasLadder(plan) && plan.heart !== undefined && plan.heart.treats && plan.heart.lost.length === 0
+  hasLadder(plan) && plan.heart !== undefined && heartStands(plan.heart)
 
 const QUIET: ReadonlySet<string> = new Set(['hung', 'chosen', 'kept'])
 const isChangeByRule = ({ kind }: FittedPlan['changes'][number]): boolean => !QUIET.has(kind)
 
 /** How good a card is before its worth is asked: its heart stands and it ends in time; too long; its heart is gone; no plan. */
 function tierOf(card: CardToday): number {
-  if (card.status === 'postponed' || card.status === 'infeasible' || card.status === 'unfinished')
-    return 3
+  if (!hasLadder(card)) return 3
   if (!card.keepsHeart) return 2
   return card.totalS > card.slotS ? 1 : 0
 }

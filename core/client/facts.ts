@@ -20,6 +20,12 @@ export function factsOn(facts: readonly Fact[], date: string): Map<string, Fact>
   return inForce
 }
 
+/** Every question of the day answered no: what is taken of a day that has not come, when nobody has a fever or a fresh shave yet. */
+export const nothingOfTheDay = (date: string): Fact[] =>
+  [...questionByCode.values()]
+    .filter(({ ofTheDay }) => ofTheDay)
+    .map(({ code }) => ({ code, answer: 'no', askedOn: date }))
+
 /** Whole days from `from` to `to`, both ISO dates; negative when `to` is earlier. */
 export const daysBetween = (from: string, to: string): number =>
   differenceInCalendarDays(parseISO(to), parseISO(from))

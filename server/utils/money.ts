@@ -33,12 +33,19 @@ export async function moneyOf(
   }
 }
 
-/** What the salon asks for each card that has a price, in minor units, by protocol. */
-export async function cardPrices(db: Db, salonId: string): Promise<Record<string, number>> {
+/** What the salon asks for each card that has a price, in minor units of its currency, by protocol. */
+export async function cardMoney(
+  db: Db,
+  salonId: string,
+): Promise<{ prices: Record<string, number>; currency: string }> {
   const prices = await listPrices(db, salonId)
-  return Object.fromEntries(
-    prices.flatMap(({ kind, ref, priceMinor }) =>
-      kind === 'protocol' && priceMinor !== null ? [[ref, priceMinor]] : [],
+  const { currency } = await ratesOf(db, salonId)
+  return {
+    currency,
+    prices: Object.fromEntries(
+      prices.flatMap(({ kind, ref, priceMinor }) =>
+        kind === 'protocol' && priceMinor !== null ? [[ref, priceMinor]] : [],
+      ),
     ),
-  )
+  }
 }

@@ -2,7 +2,7 @@ import { formatInTimeZone } from './zone'
 import type { CompileInput } from '#core/adapt'
 import { namedIn } from '#core/formats'
 import type { ProtocolVersion, Step } from '#core/protocol'
-import { QUESTIONS, type Fact } from '#core/client'
+import { nothingOfTheDay } from '#core/client'
 import { isClientOf, loadClient } from '../db/client.sql'
 import { loadHistory } from '../db/history.sql'
 import { versionById } from '../db/protocol.sql'
@@ -85,14 +85,6 @@ export async function bookingInputOf(
     daytime: formatInTimeZone(endsAt, timeZone).hour < EVENING_HOUR,
   }
 }
-
-/** Beforehand nobody has a fever or a freshly shaved chin: it is asked on the day. */
-const nothingOfTheDay = (date: string): Fact[] =>
-  QUESTIONS.filter(({ ofTheDay }) => ofTheDay).map(({ code }) => ({
-    code,
-    answer: 'no',
-    askedOn: date,
-  }))
 
 const namedByVisit = (steps: readonly Step[], { prep }: VisitRow): string[] => [
   ...namedIn(steps).products,

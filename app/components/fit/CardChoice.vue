@@ -3,14 +3,12 @@ import { isOffered } from '#core/adapt'
 import type { WeighedCard } from '~/composables/fit/useWhichCard'
 import { cardReasons } from '~/support/fit/which-card'
 import { halfMinutes } from '~/support/time'
-import { money } from '~/support/money'
 
 /** One card as it would be today: whether what it is for stands, how long it is, and why it stands where it stands. */
 const props = defineProps<{
   card: WeighedCard
   isCurrent: boolean
-  priceMinor: number | undefined
-  currency: string
+  price: string | undefined
   busy: boolean
 }>()
 const emit = defineEmits<{ take: [] }>()
@@ -54,9 +52,7 @@ const hasPlan = computed(() => props.card.totalS > 0)
       >
         Take this card
       </button>
-      <span v-if="priceMinor !== undefined" class="text-sm text-soft">{{
-        money(priceMinor, currency)
-      }}</span>
+      <span v-if="price" class="text-sm text-soft">{{ price }}</span>
     </div>
   </li>
 </template>

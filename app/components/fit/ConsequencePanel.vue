@@ -1,6 +1,6 @@
 <script setup lang="ts">
-import { hasLadder, type FittedPlan } from '#core/adapt'
-import { glyphOf } from '~/support/fit/consequences'
+import { hasLadder, shortcomingsOf, type FittedPlan } from '#core/adapt'
+import { causeWords, glyphOf } from '~/support/fit/consequences'
 import { halfMinutes } from '~/support/time'
 
 const props = defineProps<{
@@ -11,10 +11,7 @@ const props = defineProps<{
 /** More than these at once are not read. */
 const ASKED_SHOWN = 5
 const isLaid = computed(() => props.plan !== undefined && hasLadder(props.plan))
-/** What the ladder is not, first; what is to be asked has a place of its own. */
-const verdict = computed(() =>
-  isLaid.value ? props.plan!.problems.filter((line) => !line.startsWith('Ask first:')) : [],
-)
+const verdict = computed(() => (props.plan ? shortcomingsOf(props.plan) : []))
 const shown = computed(() => props.plan?.changes.filter((change) => change.kind !== 'hung') ?? [])
 </script>
 
@@ -71,7 +68,7 @@ const shown = computed(() => props.plan?.changes.filter((change) => change.kind 
           <span>
             {{ change.what }}
             <span v-if="change.why[0]" class="block text-sm text-soft">{{
-              change.why[0].because === 'always' ? change.why[0].reason : change.why[0].because
+              causeWords(change.why[0])
             }}</span>
           </span>
         </li>

@@ -1,14 +1,12 @@
 <script setup lang="ts">
-import type { FittedPlan } from '#core/adapt'
+import { heartStands, shortcomingsOf, type FittedPlan } from '#core/adapt'
+import { causeWords } from '~/support/fit/consequences'
 
 /** What the ladder that came out is not: said before anything else, with what can be done about it. */
 const props = defineProps<{ plan: FittedPlan; disabled: boolean }>()
 const emit = defineEmits<{ others: [] }>()
-const thinned = computed(() => {
-  const { heart } = props.plan
-  return heart !== undefined && (heart.lost.length > 0 || !heart.treats)
-})
-const lines = computed(() => props.plan.problems.filter((line) => !line.startsWith('Ask first:')))
+const thinned = computed(() => props.plan.heart && !heartStands(props.plan.heart))
+const lines = computed(() => shortcomingsOf(props.plan))
 /** Why each part of the heart is gone, by the change that took it. */
 const whys = computed(() =>
   (props.plan.heart?.lost ?? []).flatMap(({ stepId }) => {
@@ -16,7 +14,7 @@ const whys = computed(() =>
       (other) => other.kind === 'dropped' && other.stepId === stepId,
     )
     const why = change?.why[0]
-    return why ? [`${why.because === 'always' ? why.reason : why.because}. ${why.instead}`] : []
+    return why ? [`${causeWords(why)}. ${why.instead}`] : []
   }),
 )
 </script>

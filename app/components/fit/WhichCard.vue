@@ -1,5 +1,9 @@
 <script setup lang="ts">
+import type { Library } from '~/composables/fit/useCardDialog'
 import type { Choosing } from '~/composables/fit/useWhichCard'
+import { money as inMoney } from '~/support/money'
+
+type Money = Pick<Library, 'prices' | 'currency'>
 
 /** Every card of the library for this client, this day and this slot, the best first. */
 const props = defineProps<{
@@ -8,9 +12,9 @@ const props = defineProps<{
   choosing: Choosing | undefined
   trouble: string
   currentId: string
-  prices: Readonly<Record<string, number>>
-  currency: string
-  busy: boolean
+  /** What the cards are sold for; never weighed. */
+  money: Money | undefined
+  busy?: boolean
 }>()
 const emit = defineEmits<{ close: []; take: [protocolId: string] }>()
 const { weighed, total, done, start, stop } = useWhichCard()
@@ -32,6 +36,10 @@ const shown = computed(() =>
     ({ protocolId }, at) => all.value || at < SHOWN_FIRST || protocolId === props.currentId,
   ),
 )
+function priceOf(protocolId: string): string | undefined {
+  const minor = props.money?.prices[protocolId]
+  return minor === undefined ? undefined : inMoney(minor, props.money!.currency)
+}
 const isWorking = computed(() => done.value < total.value)
 </script>
 
@@ -57,9 +65,8 @@ const isWorking = computed(() => done.value < total.value)
         :key="card.protocolId"
         :card="card"
         :is-current="card.protocolId === currentId"
-        :price-minor="prices[card.protocolId]"
-        :currency="currency"
-        :busy="busy"
+        :price="priceOf(card.protocolId)"
+        :busy="busy ?? false"
         @take="emit('take', card.protocolId)"
       />
     </ol>

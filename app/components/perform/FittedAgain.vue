@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import type { Change } from '#core/adapt'
-import { glyphOf } from '~/support/fit/consequences'
+import { causeWords, glyphOf } from '~/support/fit/consequences'
 import { changesOfLastFit } from '~/support/perform/running'
 
 const SHOWN_MOST = 5
@@ -9,7 +9,7 @@ const changes = computed(() =>
   store.run ? changesOfLastFit(store.state?.events ?? [], store.run, now.value) : undefined,
 )
 function reasonOf({ why: [why] }: Change) {
-  return why?.because === 'always' ? why.reason : why?.because
+  return why && causeWords(why)
 }
 </script>
 

@@ -117,12 +117,10 @@ async function book() {
     </form>
     <WhichCard
       :open="cards.isOpen.value"
-      :choosing="cards.choosing.value"
+      :choosing="cards.library.value"
       :trouble="cards.trouble.value"
       :current-id="form.protocolId"
-      :prices="cards.library.value?.prices ?? {}"
-      :currency="cards.library.value?.currency ?? 'EUR'"
-      :busy="false"
+      :money="cards.library.value"
       @close="cards.close"
       @take="take"
     />

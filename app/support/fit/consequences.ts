@@ -4,6 +4,10 @@ import type { Change, FittedPlan } from '#core/adapt'
 export const changesBecause = (plan: FittedPlan | undefined, code: string): Change[] =>
   plan?.changes.filter(({ why }) => why.some(({ facts }) => facts?.includes(code))) ?? []
 
+/** Why something changed, as one says it: what is true of the client, or the rule's own reason where it always holds. */
+export const causeWords = ({ because, reason }: Change['why'][number]): string =>
+  because === 'always' ? reason : because
+
 const GLYPHS: Readonly<Record<Change['kind'], { glyph: string; word: string }>> = {
   dropped: { glyph: '✕', word: 'Left out' },
   replaced: { glyph: '⇄', word: 'Replaced' },

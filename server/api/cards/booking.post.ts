@@ -1,11 +1,10 @@
 import { z } from 'zod'
 import { NotFound } from '#core/fault'
-import { ratesOf } from '../../db/money.sql'
 import { bookableCards } from '../../db/protocol.sql'
 import { salonById, salonInstant } from '../../db/salon.sql'
 import { writeAudit } from '../../db/access.sql'
 import { requireCan } from '../../utils/access'
-import { cardPrices } from '../../utils/money'
+import { cardMoney } from '../../utils/money'
 import { useDb } from '../../utils/db'
 import { parsed } from '../../utils/problem'
 import { bookingInputOf } from '../../utils/visit-input'
@@ -35,6 +34,5 @@ export default defineEventHandler(async (event) => {
       path: 'clientId',
     })
   await writeAudit(db, account.id, 'health.read', 'client', body.clientId)
-  const { currency } = await ratesOf(db, account.salon_id)
-  return { input, cards, prices: await cardPrices(db, account.salon_id), currency }
+  return { input, cards, ...(await cardMoney(db, account.salon_id)) }
 })

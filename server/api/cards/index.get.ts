@@ -1,7 +1,6 @@
-import { ratesOf } from '../../db/money.sql'
 import { bookableCards } from '../../db/protocol.sql'
 import { requireCan } from '../../utils/access'
-import { cardPrices } from '../../utils/money'
+import { cardMoney } from '../../utils/money'
 import { useDb } from '../../utils/db'
 import { shelfToday } from '../../utils/shelf'
 
@@ -10,11 +9,9 @@ export default defineEventHandler(async (event) => {
   const account = await requireCan(event, 'health.read')
   const cards = await bookableCards(useDb(), account.salon_id)
   const steps = cards.flatMap((card) => card.steps)
-  const { currency } = await ratesOf(useDb(), account.salon_id)
   return {
     cards,
     shelf: await shelfToday(useDb(), account.salon_id, steps),
-    prices: await cardPrices(useDb(), account.salon_id),
-    currency,
+    ...(await cardMoney(useDb(), account.salon_id)),
   }
 })
