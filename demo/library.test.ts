@@ -1,4 +1,7 @@
 import { describe, expect, test } from 'vitest'
+import { shortRhythm } from '#core/climb'
+import { subjectReader } from '#core/strength'
+import { DEMO_SHELF } from './shelf'
 import { ProtocolVersion } from '#core/protocol/model'
 import { PATTERNS } from './patterns'
 import { CLIENTS } from './people'
@@ -20,5 +23,17 @@ describe('the library', () => {
         (step) => step.closes === undefined || card.steps.some((other) => other.id === step.closes),
       ),
     ).toBe(true)
+  })
+  const courses = DEMO_PROTOCOLS.flatMap((card) =>
+    card.course ? [{ card, name: card.name, course: card.course }] : [],
+  )
+  test.each(courses)('$name: its course leaves the skin the days it needs', ({ card, course }) => {
+    expect(shortRhythm(course, card.steps.map(subjectReader(DEMO_SHELF)))).toBeUndefined()
+    const ids = DEMO_PROTOCOLS.map(({ protocolId }) => protocolId)
+    expect([...ids, undefined]).toContain(course.next)
+  })
+  test('some cards are courses, and one goes on to another card', () => {
+    expect(courses.length).toBeGreaterThan(3)
+    expect(courses.some(({ course }) => course.next)).toBe(true)
   })
 })

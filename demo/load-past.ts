@@ -1,7 +1,8 @@
 import { randomUUID } from 'node:crypto'
-import { compile, type FittedPlan } from '#core/adapt'
+import { compile, prepared, type FittedPlan } from '#core/adapt'
 import { CALM_ANSWER, type SkinAnswer } from '#core/climb'
 import type { Reading } from '#core/skin'
+import { workOf } from '#core/strength'
 import { summedUses, usedBy } from '#core/costing'
 import type { RunEvent } from '#core/perform'
 import { addConsent, newestTexts, type ConsentKind } from '../server/db/consent.sql'
@@ -49,7 +50,8 @@ export async function loadPastVisit(studio: Studio, past: PastVisit, answer: Par
   if (past.isFirst) await signConsents(studio, demo, clientId, id, day, account!)
   if (demo.photographed) await loadPhotos(studio, demo, clientId, id, day, account!)
   const visit = (await visitById(db, salonId, id))!
-  const plan = compile(await compileInputOf(db, visit))
+  const input = await compileInputOf(db, visit)
+  const plan = compile(input)
   await addPlan(db, randomUUID(), id, plan, account)
   const log = performedLog(plan, startsAt.getTime())
   await addEvents(db, id, log, account)
@@ -57,6 +59,7 @@ export async function loadPastVisit(studio: Studio, past: PastVisit, answer: Par
   const outcome = {
     answer: { ...CALM_ANSWER, ...answer },
     levers: plan.levers,
+    work: workOf(plan.steps, prepared(input).shelf),
     note: '',
     plannedS: plan.totalS,
     actualS: Math.round((log.at(-1)!.wallMs - startsAt.getTime()) / 1000),

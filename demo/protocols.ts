@@ -16,6 +16,7 @@ import {
 import { CLASSIC_CARDS } from './cards/classic'
 import { CORRECTIVE_CARDS } from './cards/corrective'
 import { DEVICE_CARDS } from './cards/device'
+import { COURSES } from './courses'
 import { PATTERNS } from './patterns'
 
 // The cards of the invented studio: the four it is booked with most, then the rest of its library.
@@ -243,6 +244,10 @@ const withWhom = (card: ProtocolVersion): ProtocolVersion => {
       }
     : card
 }
+const withCourse = (card: ProtocolVersion): ProtocolVersion => {
+  const course = COURSES[card.protocolId]
+  return course ? { ...card, course } : card
+}
 export const DEMO_PROTOCOLS: readonly ProtocolVersion[] = [
   CLARIFYING,
   BRIGHTENING,
@@ -251,4 +256,6 @@ export const DEMO_PROTOCOLS: readonly ProtocolVersion[] = [
   ...CLASSIC_CARDS,
   ...DEVICE_CARDS,
   ...CORRECTIVE_CARDS,
-].map(withWhom)
+]
+  .map(withWhom)
+  .map(withCourse)

@@ -1,6 +1,7 @@
 import type { Shelf } from '../catalog/model'
+import { shortRhythm, type ShortRhythm } from '../climb'
 import { lint, type LintFinding } from '../protocol/linter'
-import type { Step } from '../protocol/model'
+import type { Course, Step } from '../protocol/model'
 import { presenceOf } from '../protocol/segments'
 import { unrolled } from '../protocol/unroll'
 import type { Placing } from '../schedule/problem'
@@ -20,12 +21,19 @@ export interface Sketch {
   readonly handsFreeS: number
   readonly mayLeaveS: number
   readonly findings: readonly (LintFinding & { readonly mended?: readonly Step[] })[]
+  /** Its course is shorter than its own work allows. */
+  readonly rhythm: ShortRhythm | undefined
   /** Enhancements that hang nowhere. */
   readonly withoutHost: readonly string[]
 }
 
 /** Places and checks a written ladder: loops as often as usual, hygiene where hands come back, one touch for what it can mend. */
-export function sketch(steps: readonly Step[], shelf: Shelf, daytime: boolean): Sketch {
+export function sketch(
+  steps: readonly Step[],
+  shelf: Shelf,
+  daytime: boolean,
+  course?: Course,
+): Sketch {
   const laid = placeKeeping(withHygiene(steps.map(unrolled)))
   const segments = segmentsOf(laid.steps, laid.placing)
   const totalS = makespanOf(laid.placing)
@@ -35,6 +43,7 @@ export function sketch(steps: readonly Step[], shelf: Shelf, daytime: boolean): 
     problem: problemOf(laid.placing),
     ...freeOf(segments, laid.steps, totalS ?? 0),
     findings: findingsOf(steps, shelf, daytime),
+    rhythm: course && shortRhythm(course, steps.map(subjectReader(shelf))),
     withoutHost: laid.left.map((change) => change.stepId),
   }
 }

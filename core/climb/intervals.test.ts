@@ -1,6 +1,18 @@
 import { describe, expect, test } from 'vitest'
 import { CALM, readingOf, seen } from '../../tests/situations'
-import { burden, clearFirst, minDays, nextWindow, notMoving, waitingWork, type PastVisit } from '.'
+import type { Property } from '../protocol'
+import {
+  burden,
+  clearFirst,
+  minDays,
+  nextWindow,
+  notMoving,
+  waitingWork,
+  type LeverUse,
+  type PastVisit,
+} from '.'
+
+const doing = (levers: readonly LeverUse[], work: readonly Property[] = []) => ({ levers, work })
 
 // House figures of rules E01 and E11 (common practice, no source); slower with age, see the source at the figures.
 describe('days between visits', () => {
@@ -53,18 +65,19 @@ describe('days between visits', () => {
     expect(
       nextWindow(
         '2026-11-24',
-        [
+        doing([
           { lever: 'enzyme', rung: 2 },
           { lever: 'acid', rung: 2 },
-        ],
-        [],
+        ]),
       ),
     ).toEqual({ earliest: '2026-12-08', usual: '2026-12-22' })
-    expect(nextWindow('2026-11-24', [{ lever: 'acid', rung: 1 }], ['needling'], 61)).toEqual({
-      earliest: '2026-12-29',
-      usual: '2026-12-29',
-    })
-    expect(nextWindow('2026-11-24', [], [])).toEqual({
+    expect(nextWindow('2026-11-24', doing([{ lever: 'acid', rung: 1 }], ['needling']), 61)).toEqual(
+      {
+        earliest: '2026-12-29',
+        usual: '2026-12-29',
+      },
+    )
+    expect(nextWindow('2026-11-24', doing([]))).toEqual({
       earliest: '2026-11-24',
       usual: '2026-12-22',
     })

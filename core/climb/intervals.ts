@@ -1,4 +1,5 @@
 import { addDays, format, parseISO } from 'date-fns'
+import type { Course } from '../protocol/model'
 import type { LeverId, Property } from '../protocol/words'
 import { dateInWords, daysBetween } from '../client/facts'
 import type { LeverUse, PastVisit } from './model'
@@ -61,23 +62,44 @@ export function waitingWork(
   })
 }
 
-/** When the next visit may be, from what this one used, and when it usually is (rule E11). ISO dates. */
-export function nextWindow(
-  on: string,
+/** Least days before the same is done again (rule E01): the strictest of its levers and of what is no lever. */
+export const daysBeforeAgain = (
   levers: readonly LeverUse[],
-  work: readonly Property[],
+  work: Iterable<Property>,
   age?: number,
-): { earliest: string; usual: string } {
-  const least = Math.max(
+): number => {
+  const done = new Set(work)
+  return Math.max(
     0,
     ...levers.map((use) => minDays(use.lever, use.rung, age)),
-    ...WORK_DAYS.filter(([property]) => work.includes(property)).map(([, days]) =>
+    ...WORK_DAYS.filter(([property]) => done.has(property)).map(([, days]) =>
       Math.ceil(days * slower(age)),
     ),
   )
+}
+
+/** Days until a regular visit, longer with age. */
+export const turnoverDays = (age?: number): number => Math.round(TURNOVER_DAYS * slower(age))
+
+/** When the next visit may be and usually is (rule E11): ISO dates; `latest` where a course sets one. */
+export interface NextWindow {
+  readonly earliest: string
+  readonly usual: string
+  readonly latest?: string
+}
+
+/** The next visit after one, from what it used; within the days apart of its course, as far as the days between allow. */
+export function nextWindow(
+  on: string,
+  done: { readonly levers: readonly LeverUse[]; readonly work: readonly Property[] },
+  age?: number,
+  apart?: Pick<Course, 'leastDays' | 'mostDays'>,
+): NextWindow {
   const after = (days: number): string => format(addDays(parseISO(on), days), 'yyyy-MM-dd')
-  return {
-    earliest: after(least),
-    usual: after(Math.max(least, Math.round(TURNOVER_DAYS * slower(age)))),
-  }
+  const needed = daysBeforeAgain(done.levers, done.work, age)
+  if (!apart) return { earliest: after(needed), usual: after(Math.max(needed, turnoverDays(age))) }
+  const least = Math.max(needed, apart.leastDays)
+  const most = Math.max(least, apart.mostDays)
+  const middle = Math.round((apart.leastDays + apart.mostDays) / 2)
+  return { earliest: after(least), usual: after(Math.max(least, middle)), latest: after(most) }
 }

@@ -44,6 +44,8 @@ export const LeverUse = z.strictObject({
 /** A past visit as the climb sees it. */
 export const PastVisit = z.strictObject({
   on: IsoDate,
+  /** The card it was made with: for its course. */
+  protocolId: z.string().optional(),
   levers: z.array(LeverUse),
   answer: SkinAnswer.nullable(),
   /** What was worked with, as properties of its steps (gommage, needling …): for the days between visits. */

@@ -1,6 +1,6 @@
 import { z } from 'zod'
 import { Product, Device } from '../catalog/model'
-import { ProtocolVersion, type Step } from '../protocol/model'
+import { ProtocolVersion, type Course, type Step } from '../protocol/model'
 import { jsonPath, stepFaults, type BundleFault } from './bundle'
 
 /** A protocol as an open file, with what of the shelf it names, so that another salon can read it. */
@@ -42,16 +42,19 @@ export const namedIn = (steps: readonly Step[]) => ({
   ),
 })
 
-/** A version as a file. */
+/** A course without the card that follows it, which is one of its own salon. */
+export const withoutNext = ({ next: _, ...course }: Course): Course => course
+
+/** A version as a file. The card that follows its course is left out. */
 export function cardOf(
-  { id: _id, protocolId: _protocol, ...protocol }: ProtocolVersion,
+  { id: _id, protocolId: _protocol, course, ...protocol }: ProtocolVersion,
   shelf: { readonly products: readonly Product[]; readonly devices: readonly Device[] },
 ): Card {
   const { products, devices } = namedIn(protocol.steps)
   return {
     format: 'zen-ladder/protocol',
     version: 1,
-    protocol,
+    protocol: { ...protocol, ...(course ? { course: withoutNext(course) } : {}) },
     products: shelf.products.filter((product) => products.has(product.id)),
     devices: shelf.devices.filter((device) => devices.has(device.id)),
   }

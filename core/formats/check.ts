@@ -1,4 +1,5 @@
 import { constraintsFor } from '../adapt/input'
+import { shortRhythm, type ShortRhythm } from '../climb'
 import { lint, type LintFinding } from '../protocol/linter'
 import { subjectReader } from '../strength'
 import { selects } from '../safety/touches'
@@ -14,6 +15,8 @@ export interface RuleFinding {
 }
 export interface CheckReport {
   readonly lint: readonly LintFinding[]
+  /** The card's course is shorter than its own work allows. */
+  readonly rhythm?: ShortRhythm
   readonly rules: readonly RuleFinding[]
   readonly checked: readonly string[]
   readonly notChecked: readonly string[]
@@ -44,8 +47,11 @@ export function check(bundle: Bundle): CheckReport {
         because: c.because,
       })),
   )
+  const { course } = bundle.protocol
+  const rhythm = course && shortRhythm(course, subjects)
   return {
     lint: lint(subjects, bundle.visit.daytime),
+    ...(rhythm ? { rhythm } : {}),
     rules,
     checked: constraints.checked,
     notChecked: constraints.notChecked,

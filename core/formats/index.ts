@@ -1,4 +1,4 @@
-export { Card, cardOf, cardSchema, missingFrom, namedIn, readCard } from './card'
+export { Card, cardOf, cardSchema, missingFrom, namedIn, readCard, withoutNext } from './card'
 export type { CardRead } from './card'
 export { Bundle, bundleSchema, inputOf, Override, readBundle } from './bundle'
 export type { BundleFault, BundleRead } from './bundle'

@@ -27,5 +27,14 @@ export { unrolled } from './unroll'
 export { MOVEMENT_TYPES, PASS_PATTERNS, PATH_WORDS, PATHS, PRESSURES } from './movement-words'
 export { movementSeconds, movementsSeconds, timedByMovements } from './movement'
 export type { PathId } from './movement-words'
-export type { ChoiceOption, Movement, Pick, ProtocolVersion, Segment, Step, Variant } from './model'
+export type {
+  ChoiceOption,
+  Course,
+  Movement,
+  Pick,
+  ProtocolVersion,
+  Segment,
+  Step,
+  Variant,
+} from './model'
 export { SUPPLY_NAMES, supplyNamed } from './tray'

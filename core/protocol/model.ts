@@ -222,6 +222,22 @@ export const Step = z.strictObject({
 })
 export type Step = z.infer<typeof Step>
 
+const days = z.number().int().min(1).max(183)
+
+/** A card's own rhythm: so many visits, so many days apart, and the card that comes after the last of them. */
+export const Course = z
+  .strictObject({
+    visits: z.number().int().min(1).max(24),
+    leastDays: days,
+    mostDays: days,
+    /** The protocol that follows, by its id. */
+    next: z.string().optional(),
+  })
+  .refine((course) => course.leastDays <= course.mostDays, {
+    error: 'the least days apart are more than the most',
+  })
+export type Course = z.infer<typeof Course>
+
 /** A published version of a protocol. Immutable once stored. */
 export const ProtocolVersion = z.strictObject({
   id: z.string(),
@@ -232,5 +248,6 @@ export const ProtocolVersion = z.strictObject({
   steps: z.array(Step).min(1).max(60),
   /** Schools chosen at the method switches, by question. */
   methods: z.record(z.string(), z.string()).optional(),
+  course: Course.optional(),
 })
 export type ProtocolVersion = z.infer<typeof ProtocolVersion>

@@ -1,4 +1,4 @@
-export { isExpired, subjectReader } from './subject'
+export { isExpired, subjectReader, workOf } from './subject'
 export type { Subject } from './subject'
 export { leversPulled } from './levers'
 export type { LeverRung } from './levers'

@@ -95,6 +95,11 @@ export function subjectReader(shelf: Shelf, date?: string): (step: Step) => Subj
   }
 }
 
+/** What steps work with, together: every property of what touches the skin in them. */
+export const workOf = (steps: readonly Step[], shelf: Shelf): Property[] => [
+  ...new Set(steps.map(subjectReader(shelf)).flatMap(({ properties }) => [...properties])),
+]
+
 interface Reader {
   readonly shelf: Shelf
   readonly date: string | undefined

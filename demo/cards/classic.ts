@@ -133,7 +133,7 @@ const LEAVE_ON_ACID = version(
     sun,
     bye,
   ],
-  'A course of five, weekly; sun filter every day of it.',
+  'A course of five; sun filter every day of it.',
 )
 
 const THREE_SERUM = version('three-serum', 'Willow clearing facial', [

@@ -1,5 +1,6 @@
 import { z } from 'zod'
 import { LeverUse, SkinAnswer } from '#core/climb/model'
+import type { Property } from '#core/protocol'
 import { execute, maybeOne, type Db } from './rows'
 import type { VisitRow } from './visit.sql'
 
@@ -55,6 +56,8 @@ export const outcomeOf = (db: Db, visitId: string) =>
 export interface Outcome {
   answer: SkinAnswer | null
   levers: readonly LeverUse[]
+  /** What was worked with, as properties of what was done. */
+  work: readonly Property[]
   note: string
   plannedS: number
   actualS: number | null
@@ -79,12 +82,13 @@ export async function signVisit(
   if (locked === 0) return false
   await execute(
     db,
-    `INSERT INTO outcome (visit_id, answer, levers, note, planned_s, actual_s, signed_by, signed_name)
-      VALUES ($1, $2, $3, $4, $5, $6, $7, $8)`,
+    `INSERT INTO outcome (visit_id, answer, levers, work, note, planned_s, actual_s, signed_by, signed_name)
+      VALUES ($1, $2, $3, $4, $5, $6, $7, $8, $9)`,
     [
       visitId,
       outcome.answer,
       JSON.stringify(outcome.levers),
+      JSON.stringify(outcome.work),
       outcome.note,
       outcome.plannedS,
       outcome.actualS,

@@ -1,5 +1,5 @@
 import { z } from 'zod'
-import { Step, type ProtocolVersion } from '#core/protocol/model'
+import { Course, Step, type ProtocolVersion } from '#core/protocol/model'
 import { execute, many, maybeOne, type Db } from './rows'
 
 const Methods = z.record(z.string(), z.string())
@@ -21,6 +21,7 @@ const Row = z.object({
   note: z.string(),
   steps: z.array(Step),
   methods: Methods,
+  course: Course.nullable(),
 })
 const toVersion = (row: z.infer<typeof Row>): ProtocolVersion => ({
   id: row.id,
@@ -30,8 +31,9 @@ const toVersion = (row: z.infer<typeof Row>): ProtocolVersion => ({
   note: row.note,
   steps: row.steps,
   methods: row.methods,
+  ...(row.course ? { course: row.course } : {}),
 })
-const VERSION = 'v.id, v.protocol_id, v.version, v.name, v.note, v.steps, v.methods'
+const VERSION = 'v.id, v.protocol_id, v.version, v.name, v.note, v.steps, v.methods, v.course'
 
 /** Every protocol with its newest version, or its draft where nothing is published yet; put away ones too. */
 export const listProtocols = (db: Db, salonId: string) =>
@@ -134,8 +136,8 @@ export async function versionsOf(db: Db, salonId: string, protocolId: string) {
 export const publishVersion = (db: Db, version: ProtocolVersion, accountId: string | null) =>
   execute(
     db,
-    `INSERT INTO protocol_version (id, protocol_id, version, name, note, steps, methods, published_by)
-      VALUES ($1, $2, $3, $4, $5, $6, $7, $8)`,
+    `INSERT INTO protocol_version (id, protocol_id, version, name, note, steps, methods, course, published_by)
+      VALUES ($1, $2, $3, $4, $5, $6, $7, $8, $9)`,
     [
       version.id,
       version.protocolId,
@@ -144,6 +146,7 @@ export const publishVersion = (db: Db, version: ProtocolVersion, accountId: stri
       version.note,
       JSON.stringify(version.steps),
       JSON.stringify(version.methods ?? {}),
+      version.course ? JSON.stringify(version.course) : null,
       accountId,
     ],
   )
@@ -163,6 +166,12 @@ export const protocolById = (db: Db, salonId: string, id: string) =>
       AND id = $2`,
     [salonId, id],
   )
+/** A protocol that can be booked, by its newest name; null where there is none of that id. */
+export async function protocolNamed(db: Db, salonId: string, id: string | undefined) {
+  if (id === undefined) return null
+  const named = (await listBookable(db, salonId)).find((other) => other.id === id)
+  return named ? { id, name: named.name } : null
+}
 /** Puts a protocol away, or takes it out again. Visits that use it keep it. */
 export const setArchived = (db: Db, id: string, archived: boolean) =>
   execute(
@@ -182,6 +191,7 @@ export const Draft = z.strictObject({
   name: z.string().trim().min(1).max(120),
   steps: z.array(Step).max(60),
   methods: Methods,
+  course: Course.nullable().default(null),
 })
 export type Draft = z.infer<typeof Draft>
 const DraftRow = z.object({
@@ -189,6 +199,7 @@ const DraftRow = z.object({
   name: z.string(),
   steps: z.array(Step),
   methods: Methods,
+  course: Course.nullable(),
   saved_at: z.date(),
 })
 
@@ -196,7 +207,7 @@ export async function draftOf(db: Db, protocolId: string) {
   const row = await maybeOne(
     db,
     DraftRow,
-    `SELECT based_on, name, steps, methods, saved_at
+    `SELECT based_on, name, steps, methods, course, saved_at
       FROM protocol_draft
       WHERE protocol_id = $1`,
     [protocolId],
@@ -207,6 +218,7 @@ export async function draftOf(db: Db, protocolId: string) {
       name: row.name,
       steps: row.steps,
       methods: row.methods,
+      course: row.course,
       savedAt: row.saved_at,
     }
   )
@@ -214,16 +226,24 @@ export async function draftOf(db: Db, protocolId: string) {
 export const saveDraft = (db: Db, protocolId: string, draft: Draft, accountId: string) =>
   execute(
     db,
-    `INSERT INTO protocol_draft (protocol_id, based_on, name, steps, methods, saved_by)
-      VALUES ($1, $2, $3, $4, $5, $6)
+    `INSERT INTO protocol_draft (protocol_id, based_on, name, steps, methods, course, saved_by)
+      VALUES ($1, $2, $3, $4, $5, $6, $7)
       ON CONFLICT (protocol_id) DO UPDATE
-      SET based_on = $2, name = $3, steps = $4, methods = $5, saved_by = $6, saved_at = now()`,
+      SET
+        based_on = $2,
+        name = $3,
+        steps = $4,
+        methods = $5,
+        course = $6,
+        saved_by = $7,
+        saved_at = now()`,
     [
       protocolId,
       draft.basedOn,
       draft.name,
       JSON.stringify(draft.steps),
       JSON.stringify(draft.methods),
+      draft.course ? JSON.stringify(draft.course) : null,
       accountId,
     ],
   )

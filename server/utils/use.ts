@@ -3,6 +3,7 @@ import { prepared, type FittedPlan } from '#core/adapt'
 import { afterTaking, takeFrom, unitOf } from '#core/catalog'
 import { summedUses, usedBy, type Use } from '#core/costing'
 import type { Step } from '#core/protocol'
+import { workOf } from '#core/strength'
 import type { Db } from '../db/rows'
 import { addUses } from '../db/use.sql'
 import { batchesByProduct, lockBatches, saveBatches, type BatchRow } from '../db/batch.sql'
@@ -19,9 +20,15 @@ export async function plannedUse(
   visit: VisitRow,
   steps: readonly Step[],
 ): Promise<Taken[]> {
-  const { shelf } = prepared(await compileInputOf(db, visit))
+  const shelf = await shelfOf(db, visit)
   return summedUses(steps.flatMap((step) => usedBy(step, shelf, visit.prep?.size)))
 }
+/** What they worked with, as properties of what touched the skin. */
+export const workDone = async (db: Db, visit: VisitRow, steps: readonly Step[]) =>
+  workOf(steps, await shelfOf(db, visit))
+
+const shelfOf = async (db: Db, visit: VisitRow) => prepared(await compileInputOf(db, visit)).shelf
+
 /** The first product named that the salon does not have. */
 export async function firstUnknownProduct(
   db: Db,

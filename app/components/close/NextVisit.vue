@@ -5,13 +5,29 @@ import { MOVE_CLASSES, MOVE_WORDS, type NextVisit } from '~/support/close/next-v
 import { shortDate } from '~/support/time'
 
 /** When the next visit may be, what the client is referred for, and where each lever stands then. */
-defineProps<{ next: NextVisit; refer: FittedPlan['refer'] }>()
+const props = defineProps<{
+  next: NextVisit
+  refer: FittedPlan['refer']
+  /** The card that follows in the course, by name. */
+  following: string | undefined
+}>()
+const courseWords = computed(() => {
+  const { course } = props.next
+  if (!course) return ''
+  const { visit, visits, isLast } = course
+  const at = visits === 1 ? 'One visit of its course' : `Visit ${visit} of ${visits} of its course`
+  if (!isLast) return `${at}.`
+  return props.following ? `${at}; next: ${props.following}.` : `${at}: the course is complete.`
+})
 </script>
 
 <template>
   <h2 class="text-xl border-b border-line pb-2">Next visit, {{ shortDate(next.usual) }}</h2>
+  <p v-if="courseWords" class="pt-1">{{ courseWords }}</p>
   <p v-if="next.earliest < next.usual" class="text-sm text-soft pt-1">
-    At the earliest {{ shortDate(next.earliest) }} (E01, E11)
+    At the earliest {{ shortDate(next.earliest)
+    }}<template v-if="next.latest">, at the latest {{ shortDate(next.latest) }}</template> (E01,
+    E11)
   </p>
   <ReferLines :refer="refer" class="mt-3" />
   <div v-for="lever in next.climb" :key="lever.lever" class="py-2.5 border-b border-hair">

@@ -2,7 +2,7 @@
 import { Keyboard, Printer } from 'lucide-vue-next'
 import type { Sketch } from '#core/adapt'
 import type { Shelf } from '#core/catalog'
-import type { Step } from '#core/protocol'
+import type { Course, Step } from '#core/protocol'
 import type { CardState } from '~/composables/protocols/useCard'
 
 /** Beside the ladder: what the rung with the cursor carries, or the methods; and below, what happens to the whole card. */
@@ -15,6 +15,7 @@ const props = defineProps<{
   said: Readonly<Record<string, readonly string[]>>
   busy: boolean
   mayWrite: boolean
+  others: readonly { readonly id: string; readonly name: string }[]
 }>()
 const emit = defineEmits<{
   change: [step: Step]
@@ -23,10 +24,11 @@ const emit = defineEmits<{
   remove: []
   mend: [stepId: string | undefined]
   method: [question: string, school: string]
+  course: [course: Course | null]
   keys: []
   print: []
 }>()
-const side = defineModel<'step' | 'methods'>({ required: true })
+const side = defineModel<'step' | 'methods' | 'course'>({ required: true })
 const findings = computed(
   () => props.sketch?.findings.filter(({ stepId }) => stepId === props.current?.id) ?? [],
 )
@@ -36,7 +38,7 @@ const findings = computed(
   <div class="flex gap-1.5 mb-3">
     <button
       type="button"
-      class="pick flex-1"
+      class="pick flex-1 !px-1 whitespace-nowrap"
       :aria-pressed="side === 'step'"
       @click="side = 'step'"
     >
@@ -44,11 +46,21 @@ const findings = computed(
     </button>
     <button
       type="button"
-      class="pick flex-1"
+      class="pick flex-1 !px-1 whitespace-nowrap"
       :aria-pressed="side === 'methods'"
       @click="side = 'methods'"
     >
       Methods
+    </button>
+    <button
+      type="button"
+      class="pick flex-1 !px-1 whitespace-nowrap"
+      :aria-pressed="side === 'course'"
+      @click="side = 'course'"
+    >
+      Course<template v-if="sketch?.rhythm">
+        <span aria-hidden="true">✕</span><span class="sr-only">too short</span>
+      </template>
     </button>
     <button
       type="button"
@@ -75,6 +87,14 @@ const findings = computed(
       :busy="busy || !mayWrite"
       @choose="(question, school) => emit('method', question, school)"
     />
+    <fieldset v-else-if="side === 'course'" :disabled="!mayWrite">
+      <CardCourse
+        :course="card.course"
+        :rhythm="sketch?.rhythm"
+        :others="others"
+        @change="emit('course', $event)"
+      />
+    </fieldset>
     <template v-else-if="current">
       <FindingMends :findings="findings" :may-write="mayWrite" @mend="emit('mend', $event)" />
       <div v-if="mayWrite" class="flex gap-1.5 mb-3">

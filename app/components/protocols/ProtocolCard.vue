@@ -1,7 +1,8 @@
 <script setup lang="ts">
 import type { Sketch } from '#core/adapt'
 import type { Shelf } from '#core/catalog'
-import { movementsSeconds, PATH_WORDS, type Step } from '#core/protocol'
+import { courseInWords } from '#core/climb'
+import { movementsSeconds, PATH_WORDS, type Course, type Step } from '#core/protocol'
 import { durationInWords } from '#core/quantity'
 import { zoneName, zonesInWords, type ZoneId } from '#core/skin'
 import { halfMinutes } from '~/support/time'
@@ -14,6 +15,7 @@ const props = defineProps<{
   steps: readonly Step[]
   sketch: Sketch | undefined
   shelf: Shelf
+  course: Course | null
 }>()
 const startOf = (id: string) =>
   Math.min(
@@ -53,6 +55,7 @@ const minutesOf = (step: Step) => {
           ? ''
           : `${halfMinutes(sketch.totalS)} min, hands free ${halfMinutes(sketch.handsFreeS)} min`
       }}
+      <template v-if="course">· {{ courseInWords(course) }}</template>
       · local rules and the maker’s instructions come first
     </p>
     <table class="w-full leading-snug" :class="rows.length > 26 ? 'text-[10.5px]' : 'text-[12px]'">

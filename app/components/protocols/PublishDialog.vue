@@ -1,6 +1,12 @@
 <script setup lang="ts">
 /** Asks what changed, and says what is still marked wrong, before a version is published. */
-const props = defineProps<{ open: boolean; version: number; wrong: number; trouble: string }>()
+const props = defineProps<{
+  open: boolean
+  version: number
+  wrong: number
+  rhythm: string | undefined
+  trouble: string
+}>()
 const emit = defineEmits<{ close: []; publish: [note: string] }>()
 const note = ref('')
 watch(
@@ -20,6 +26,7 @@ const wrongWords = computed(() => {
   <PlainDialog :open="open" :title="`Publish version ${version}`" @close="emit('close')">
     <form class="flex flex-col gap-3" @submit.prevent="emit('publish', note)">
       <p v-if="wrong > 0" class="text-mind">{{ wrongWords }}</p>
+      <p v-if="rhythm" class="text-mind">{{ rhythm }}</p>
       <label class="flex flex-col gap-1">
         What changed
         <input v-model="note" class="field" required maxlength="500" />

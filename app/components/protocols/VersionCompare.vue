@@ -1,13 +1,14 @@
 <script setup lang="ts">
 import type { Shelf } from '#core/catalog'
 import { compareVersions, type RungDiff } from '#core/compose'
-import type { Step } from '#core/protocol'
+import { courseInWords } from '#core/climb'
+import type { Course, Step } from '#core/protocol'
 import { call, refusalOf, type Reply } from '~/support/api'
 import { shortDate } from '~/support/time'
 
 const props = defineProps<{
   protocolId: string
-  now: readonly Step[]
+  now: { readonly steps: readonly Step[]; readonly course: Course | null }
   changed: boolean
   shelf: Shelf
 }>()
@@ -34,10 +35,13 @@ const choices = computed(() => [
     words: `version ${other.version}, ${shortDate(other.publishedAt)}${other.by ? `, ${other.by}` : ''}: ${other.note}`,
   })),
 ])
-const stepsOf = (value: string) =>
-  value === 'draft'
-    ? props.now
-    : (versions.value?.find((other) => String(other.version) === value)?.steps ?? [])
+const cardOf = (value: string) =>
+  value === 'draft' ? props.now : versions.value?.find((other) => String(other.version) === value)
+const stepsOf = (value: string) => cardOf(value)?.steps ?? []
+const rhythmOf = (value: string) => {
+  const course = cardOf(value)?.course
+  return course ? courseInWords(course) : 'no course'
+}
 const nameOf = (id: string) => props.shelf.products.find((product) => product.id === id)?.name ?? id
 const rows = computed(() => compareVersions(stepsOf(from.value), stepsOf(to.value), nameOf))
 const GLYPHS = { same: '', changed: '≠', added: '+', removed: '✕' } as const
@@ -63,6 +67,9 @@ const wordsOf = ({ kind, moved, details }: RungDiff) =>
         ? 'The two are the same, rung by rung.'
         : `${told.length} of ${rows.length} rungs differ.`
     }}</p>
+    <p v-if="rhythmOf(from) !== rhythmOf(to)" class="mb-2">
+      Course: {{ rhythmOf(from) }} → {{ rhythmOf(to) }}
+    </p>
     <table class="w-full border-t border-line">
       <thead class="sr-only">
         <tr><th>Was</th><th>Is</th><th>Rung</th><th>What differs</th></tr>

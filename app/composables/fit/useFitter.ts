@@ -5,12 +5,13 @@ import type {
   Running,
   Shortage,
   Sketch,
+  sketch,
   SlotOptions,
   standIns,
 } from '#core/adapt'
 import type { Shelf } from '#core/catalog'
 import type { Rewritten } from '#core/compose'
-import type { Step } from '#core/protocol'
+import type { Course, Step } from '#core/protocol'
 import type { LaidOut, layOut } from '#core/costing'
 import type { ChanceInput, Chances } from '#core/risk'
 import { plain } from '~/support/plain'
@@ -21,7 +22,7 @@ type WeighedCard = ReturnType<typeof weighCard>
 interface Fitter {
   compile: (input: CompileInput, running?: Running) => FittedPlan
   chances: (input: Omit<ChanceInput, 'spread'>) => Chances
-  sketch: (steps: readonly Step[], shelf: Shelf, daytime: boolean) => Sketch
+  sketch: typeof sketch
   slotOptions: (input: CompileInput, slotsMinutes: readonly number[]) => SlotOptions | undefined
   layOut: typeof layOut
   standIns: typeof standIns
@@ -52,8 +53,8 @@ export function useFitter() {
         },
       ),
     /** A ladder that is being written: placed and checked. */
-    sketch: (steps: readonly Step[], shelf: Shelf): Promise<Sketch> =>
-      worker.sketch(plain(steps), plain(shelf), true),
+    sketch: (steps: readonly Step[], shelf: Shelf, course: Course | null): Promise<Sketch> =>
+      worker.sketch(plain(steps), plain(shelf), true, course ? plain(course) : undefined),
     rewrite: (
       steps: readonly Step[],
       question: string,

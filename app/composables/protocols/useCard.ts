@@ -3,8 +3,8 @@ import { refDebounced, useDebounceFn, useLocalStorage, useRefHistory } from '@vu
 import { z } from 'zod'
 import type { Sketch } from '#core/adapt'
 import type { Shelf } from '#core/catalog'
-import type { Step } from '#core/protocol'
-import { Step as StepModel } from '#core/protocol/model'
+import type { Course, Step } from '#core/protocol'
+import { Course as CourseModel, Step as StepModel } from '#core/protocol/model'
 import { call, refusalOf, type Reply } from '~/support/api'
 import { readAs } from '~/support/kept'
 
@@ -12,11 +12,13 @@ export interface CardState {
   name: string
   steps: Step[]
   methods: Record<string, string>
+  course: Course | null
 }
 const Draft = z.object({
   name: z.string(),
   steps: z.array(StepModel),
   methods: z.record(z.string(), z.string()),
+  course: CourseModel.nullable().default(null),
   basedOn: z.number(),
   savedAt: z.string(),
 })
@@ -29,14 +31,19 @@ const SKETCH_AFTER_MS = 40
 const UNDO_DEPTH = 200
 const asJson = (value: unknown) => JSON.stringify(value)
 
-const keptOf = ({ name, steps, methods }: CardState): CardState => ({ name, steps, methods })
+const keptOf = ({ name, steps, methods, course }: CardState): CardState => ({
+  name,
+  steps,
+  methods,
+  course,
+})
 
 /** What is published: the card without a draft. */
-const publishedOf = (opened: Opened | undefined): CardState => ({
-  name: opened?.version?.name ?? opened?.name ?? '',
-  steps: opened?.version?.steps ?? [],
-  methods: opened?.version?.methods ?? {},
-})
+function publishedOf(opened: Opened | undefined): CardState {
+  if (!opened?.version) return { name: opened?.name ?? '', steps: [], methods: {}, course: null }
+  const { name, steps, methods, course } = opened.version
+  return { name, steps, methods: methods ?? {}, course: course ?? null }
+}
 
 interface Bench {
   readonly id: string
@@ -104,7 +111,8 @@ function useSketched({ opened, state }: Pick<Bench, 'opened' | 'state'>, shelf: 
   watch([settled, opened], async () => {
     if (!opened.value) return
     const mine = ++latest
-    const found = await useFitter().sketch(state.value.steps, shelf.value)
+    const { steps, course } = state.value
+    const found = await useFitter().sketch(steps, shelf.value, course)
     if (mine === latest) sketched.value = found
   })
   return sketched
@@ -115,7 +123,7 @@ export function useCard(id: string) {
   const opened = shallowRef<Opened>()
   const { trouble, attempt } = useAttempt()
   // A value, replaced as a whole by every change: nothing inside it is watched, so forty rungs cost no more than four.
-  const state = shallowRef<CardState>({ name: '', steps: [], methods: {} })
+  const state = shallowRef<CardState>({ name: '', steps: [], methods: {}, course: null })
   const history = useRefHistory(state, { capacity: UNDO_DEPTH })
   const shelf = computed<Shelf>(() => opened.value?.shelf ?? { products: [], devices: [] })
   const published = computed(() => publishedOf(opened.value))

@@ -8,7 +8,7 @@ const chosen = usePicked(card)
 const { cursor, picked, steps, current } = chosen
 const rungs = useRungs(card, chosen)
 const { said, switching, method } = useMethods(card)
-const side = ref<'step' | 'methods'>('step')
+const side = ref<'step' | 'methods' | 'course'>('step')
 const panel = ref<'keys' | 'compare' | 'publish'>()
 const published = ref('')
 const search = ref<{ focus: () => void }>()
@@ -140,12 +140,14 @@ const NOTE = 'mb-3 px-4 py-2.5 bg-mind-ground border-l-4 border-mind no-print'
             :said="said"
             :busy="switching"
             :may-write="mayWrite"
+            :others="opened.others"
             @change="rungs.change"
             @move="rungs.move"
             @copy="rungs.copy"
             @remove="rungs.remove"
             @mend="rungs.mend"
             @method="method"
+            @course="card.put({ course: $event })"
             @keys="help"
             @print="print"
           />
@@ -178,6 +180,7 @@ const NOTE = 'mb-3 px-4 py-2.5 bg-mind-ground border-l-4 border-mind no-print'
         :steps="steps"
         :sketch="sketched"
         :shelf="shelf"
+        :course="state.course"
       />
       <PlainDialog :open="panel === 'keys'" title="Keys" @close="panel = undefined">
         <BuilderKeys />
@@ -189,13 +192,14 @@ const NOTE = 'mb-3 px-4 py-2.5 bg-mind-ground border-l-4 border-mind no-print'
         @close="panel = undefined"
       >
         <div class="max-h-[72vh] overflow-y-auto">
-          <VersionCompare :protocol-id="id" :now="steps" :changed="changed" :shelf="shelf" />
+          <VersionCompare :protocol-id="id" :now="state" :changed="changed" :shelf="shelf" />
         </div>
       </PlainDialog>
       <PublishDialog
         :open="panel === 'publish'"
         :version="nextVersion"
         :wrong="wrong.length"
+        :rhythm="sketched?.rhythm?.says"
         :trouble="trouble"
         @close="panel = undefined"
         @publish="publish"

@@ -1,27 +1,54 @@
-import type { CompileInput, FittedPlan } from '#core/adapt'
+import { prepared, type CompileInput, type FittedPlan } from '#core/adapt'
 import { ageOn } from '#core/client'
-import { nextWindow, suggest, type LeverUse, type SkinAnswer, type Suggestion } from '#core/climb'
+import {
+  nextWindow,
+  suggest,
+  visitOfCourse,
+  type LeverUse,
+  type NextWindow,
+  type SkinAnswer,
+  type Suggestion,
+} from '#core/climb'
+import type { Course } from '#core/protocol'
+import { workOf } from '#core/strength'
 
 /** When the next visit may be, and where each lever stands then. */
-export interface NextVisit {
-  readonly usual: string
-  readonly earliest: string
+export interface NextVisit extends NextWindow {
   readonly climb: readonly Suggestion[]
+  readonly course: CourseToday | undefined
+}
+/** Where in its course the card stands: which visit this was, of how many; and the card that follows, after the last. */
+export interface CourseToday {
+  readonly visit: number
+  readonly visits: number
+  readonly isLast: boolean
+  readonly next: string | undefined
 }
 
 /** The next visit after this one, as the skin answered. */
-export function nextVisit(
-  { client, date, history }: Pick<CompileInput, 'client' | 'date' | 'history'>,
-  plan: FittedPlan,
-  answer: SkinAnswer,
-): NextVisit {
+export function nextVisit(input: CompileInput, plan: FittedPlan, answer: SkinAnswer): NextVisit {
+  const { client, date, history, protocol } = input
   const age = ageOn(client.bornOn, date)
   const levers: LeverUse[] = plan.levers
-  const work = plan.steps.flatMap(({ properties }) => properties)
-  const { usual, earliest } = nextWindow(date, levers, work, age)
+  const work = workOf(plan.steps, prepared(input).shelf)
+  const at = courseToday(protocol, date, history)
+  // After the last visit of a course that nothing follows there is no rhythm to keep.
+  const apart = at?.isLast && !at.next ? undefined : protocol.course
+  const window = nextWindow(date, { levers, work }, age, apart)
   const visits = [...history, { on: date, levers, answer }]
   const wanted = levers.map(({ lever }) => ({ lever, rung: writtenRung(plan, lever) }))
-  return { usual, earliest, climb: suggest(wanted, visits, usual, age) }
+  return { ...window, course: at, climb: suggest(wanted, visits, window.usual, age) }
+}
+
+function courseToday(
+  { course, protocolId }: { readonly course?: Course | undefined; readonly protocolId: string },
+  date: string,
+  history: CompileInput['history'],
+): CourseToday | undefined {
+  if (!course) return undefined
+  const { visits, next } = course
+  const visit = visitOfCourse(course, protocolId, date, history)
+  return { visit, visits, isLast: visit === visits, next }
 }
 
 /** How far up the card itself would go. */

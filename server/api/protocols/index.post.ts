@@ -1,6 +1,6 @@
 import { randomUUID } from 'node:crypto'
 import { z } from 'zod'
-import { missingFrom, readCard } from '#core/formats'
+import { missingFrom, readCard, withoutNext } from '#core/formats'
 import { Invalid, NotFound } from '#core/fault'
 import { writeAudit } from '../../db/access.sql'
 import { addProtocol, draftOf, newestVersion, saveDraft, type Draft } from '../../db/protocol.sql'
@@ -36,12 +36,27 @@ export default defineEventHandler(async (event) => {
   return created(event, { id, missing })
 })
 
+type Source = Pick<Draft, 'name' | 'steps'> & {
+  readonly methods?: Draft['methods'] | undefined
+  readonly course?: Draft['course'] | undefined
+}
+const draftFrom = ({ name, steps, methods, course }: Source): Draft => ({
+  basedOn: 0,
+  name,
+  steps,
+  methods: methods ?? {},
+  course: course ?? null,
+})
+
 async function startOf(
   body: z.infer<typeof Body>,
   salonId: string,
 ): Promise<{ draft: Draft; missing: string[] }> {
   if (body.from === 'nothing')
-    return { draft: { basedOn: 0, name: body.name, steps: [], methods: {} }, missing: [] }
+    return {
+      draft: { basedOn: 0, name: body.name, steps: [], methods: {}, course: null },
+      missing: [],
+    }
   if (body.from === 'protocol') {
     const source =
       (await newestVersion(useDb(), salonId, body.id)) ?? (await draftOf(useDb(), body.id))
@@ -51,10 +66,7 @@ async function startOf(
         detail: 'There is no such protocol to copy.',
         path: 'id',
       })
-    return {
-      draft: { basedOn: 0, name: body.name, steps: source.steps, methods: source.methods ?? {} },
-      missing: [],
-    }
+    return { draft: { ...draftFrom(source), name: body.name }, missing: [] }
   }
   const read = readCard(body.file)
   if (!read.ok) {
@@ -70,13 +82,9 @@ async function startOf(
     })
   }
   const { protocol } = read.card
+  const draft = draftFrom(protocol)
   return {
-    draft: {
-      basedOn: 0,
-      name: protocol.name,
-      steps: protocol.steps,
-      methods: protocol.methods ?? {},
-    },
+    draft: { ...draft, course: draft.course && withoutNext(draft.course) },
     missing: missingFrom(read.card, await shelfToday(useDb(), salonId, protocol.steps)),
   }
 }

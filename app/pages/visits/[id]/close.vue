@@ -49,9 +49,11 @@ function booked(visitId: string) {
   isBooking.value = false
   void store.load(visitId)
 }
+const following = computed(() => (next.value.course?.isLast ? store.data!.courseNext : null))
 const preset = computed(() => {
   const { clientId, roomId, practitionerId } = store.data!.visit
-  return { clientId, roomId, practitionerId, protocolId: store.data!.input.protocol.protocolId }
+  const protocolId = following.value?.id ?? store.data!.input.protocol.protocolId
+  return { clientId, roomId, practitionerId, protocolId }
 })
 </script>
 
@@ -88,7 +90,7 @@ const preset = computed(() => {
         </label>
       </section>
       <section aria-label="Next visit" class="border-l border-line pl-7">
-        <NextVisit :next="next" :refer="plan.refer" />
+        <NextVisit :next="next" :refer="plan.refer" :following="following?.name" />
         <div class="mt-5 flex flex-col gap-3">
           <button
             v-if="!store.locked"

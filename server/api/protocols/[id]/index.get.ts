@@ -1,4 +1,4 @@
-import { draftOf, newestVersion } from '../../../db/protocol.sql'
+import { draftOf, listBookable, newestVersion } from '../../../db/protocol.sql'
 import { EACH_KIND_IN_BUILDER } from '../../../db/shelf.sql'
 import { useDb } from '../../../utils/db'
 import { requireProtocol } from '../../../utils/protocol'
@@ -8,9 +8,10 @@ import { shelfToday } from '../../../utils/shelf'
 export default defineEventHandler(async (event) => {
   const { account, protocol } = await requireProtocol(event, 'booking')
   const db = useDb()
-  const [version, draft] = await Promise.all([
+  const [version, draft, bookable] = await Promise.all([
     newestVersion(db, account.salon_id, protocol.id),
     draftOf(db, protocol.id),
+    listBookable(db, account.salon_id),
   ])
   const shelf = await shelfToday(
     db,
@@ -25,5 +26,7 @@ export default defineEventHandler(async (event) => {
     version: version ?? null,
     draft: draft ?? null,
     shelf,
+    /** Cards that may come after this one in a course. */
+    others: bookable.filter(({ id }) => id !== protocol.id).map(({ id, name }) => ({ id, name })),
   }
 })

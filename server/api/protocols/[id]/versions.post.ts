@@ -1,5 +1,5 @@
 import { z } from 'zod'
-import { Step } from '#core/protocol/model'
+import { Course, Step, type ProtocolVersion } from '#core/protocol/model'
 import { Conflict, Invalid } from '#core/fault'
 import { writeAudit } from '../../../db/access.sql'
 import { dropDraft, newestVersion, publishVersion } from '../../../db/protocol.sql'
@@ -15,7 +15,20 @@ const Body = z.strictObject({
   steps: z.array(Step).min(1).max(60),
   name: z.string().trim().min(1).max(120).optional(),
   methods: z.record(z.string(), z.string()).optional(),
+  /** Left out: as before. Null: none. */
+  course: Course.nullable().optional(),
 })
+
+type Before = Pick<ProtocolVersion, 'name' | 'version' | 'methods' | 'course'>
+
+/** The version after another: what the body leaves out stays as it was. */
+function versionAfter(before: Before, protocolId: string, body: z.infer<typeof Body>) {
+  const { note, steps, name = before.name, methods = before.methods ?? {} } = body
+  const version = before.version + 1
+  const course = body.course === undefined ? before.course : body.course
+  const id = `${protocolId}-v${version}`
+  return { id, protocolId, name, version, note, steps, methods, ...(course ? { course } : {}) }
+}
 
 /** Publishes the next version of a protocol; visits keep pointing to the version they used. */
 export default defineEventHandler(async (event) => {
@@ -38,15 +51,7 @@ export default defineEventHandler(async (event) => {
       detail: `Two steps are called “${twice.id}”. Take one out and add it again.`,
       path: 'steps',
     })
-  const version = {
-    id: `${protocol.id}-v${number}`,
-    protocolId: protocol.id,
-    name: body.name ?? newest?.name ?? protocol.name,
-    version: number,
-    note: body.note,
-    steps: body.steps,
-    methods: body.methods ?? newest?.methods ?? {},
-  }
+  const version = versionAfter(newest ?? { version: 0, ...protocol }, protocol.id, body)
   try {
     await inTransaction(useDb(), async (db) => {
       await publishVersion(db, version, account.id)

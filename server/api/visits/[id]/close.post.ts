@@ -14,7 +14,13 @@ import { listEvents } from '../../../db/run.sql'
 import { signVisit } from '../../../db/outcome.sql'
 import type { VisitRow } from '../../../db/visit.sql'
 import { requireVisit } from '../../../utils/access'
-import { plannedUse, firstUnknownProduct, suppliesOf, takeOffShelf } from '../../../utils/use'
+import {
+  plannedUse,
+  firstUnknownProduct,
+  suppliesOf,
+  takeOffShelf,
+  workDone,
+} from '../../../utils/use'
 import { useDb } from '../../../utils/db'
 import { explainDatabase, parsed } from '../../../utils/problem'
 
@@ -37,7 +43,8 @@ export default defineEventHandler(async (event) => {
   try {
     await inTransaction(useDb(), async (db) => {
       if (!visit.locked_at) await takeAll(db, visit, performed, used, account.id)
-      const outcome = { answer, note, ...figuresOf(performed) }
+      const work = await workDone(db, visit, performed.steps)
+      const outcome = { answer, note, work, ...figuresOf(performed) }
       if (!(await signVisit(db, visit.id, outcome, account.id, account.name)))
         throw new Conflict({
           code: 'locked',

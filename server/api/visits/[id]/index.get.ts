@@ -4,6 +4,7 @@ import { listConsents, newestTexts } from '../../../db/consent.sql'
 import { listPhotos } from '../../../db/photo.sql'
 import { listKits, openingsOf } from '../../../db/things.sql'
 import { usesOf } from '../../../db/use.sql'
+import { protocolNamed } from '../../../db/protocol.sql'
 import { followingVisit, nextVisitOf } from '../../../db/visit.sql'
 import { latestPlan, listTicks } from '../../../db/plan.sql'
 import { listEvents } from '../../../db/run.sql'
@@ -23,6 +24,7 @@ export default defineEventHandler(async (event) => {
   const input = await compileInputOf(db, visit)
   const outcome = await outcomeOf(db, visit.id)
   const next = await nextVisitOf(db, visit)
+  const courseNext = await protocolNamed(db, visit.salon_id, input.protocol.course?.next)
   const following = await followingVisit(db, visit)
   return {
     visit: {
@@ -56,6 +58,8 @@ export default defineEventHandler(async (event) => {
     kits: await listKits(db, visit.salon_id),
     openings: await openingsOf(db, visit.client_id),
     used: await usesOf(db, visit.id),
+    /** The card that follows this one in its course, where it still can be booked. */
+    courseNext,
     // Only when it is: in Perform nobody reads another client's name.
     following: following ? { startsAt: following.starts_at } : null,
     next: next ? { id: next.id, startsAt: next.starts_at, protocol: next.protocol_name } : null,
