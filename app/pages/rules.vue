@@ -75,6 +75,7 @@ const limitsOf = (table: (typeof RUNGS)[keyof typeof RUNGS]) =>
   [0, 1, 2, 3].map((at) =>
     [
       table.freeAcid ? `${table.freeAcid[at]} % free acid` : '',
+      table.share && !table.words ? `${100 * table.share[at]!} % of its usual minutes` : '',
       table.minutes ? `${table.minutes[at]} min` : '',
       table.words?.[at] ?? '',
     ]
@@ -226,7 +227,7 @@ const limitsOf = (table: (typeof RUNGS)[keyof typeof RUNGS]) =>
           </thead>
           <tbody>
             <tr v-for="table in RUNGS" :key="table.lever" class="border-b border-hair">
-              <th scope="row" class="py-3 font-semibold first-letter:uppercase">
+              <th scope="row" class="py-3 pr-4 font-semibold first-letter:uppercase">
                 {{ LEVER_WORDS[table.lever] }}
               </th>
               <td v-for="(words, at) in limitsOf(table)" :key="at" class="py-3 pr-3">{{

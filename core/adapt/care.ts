@@ -154,13 +154,3 @@ export function careItems(
       .map((name) => ({ stepId: step.id, name }))
   })
 }
-
-const STOPPING = new Set(['stop', 'refer', 'clearance', 'omit-zone', 'postpone'])
-
-/** Today's stops in a few words each: known ones only, rules that always hold left out. */
-export function stopsInWords(inForce: readonly Constraint[]): string[] {
-  const known = inForce.filter(
-    (c) => STOPPING.has(c.effect) && !c.unasked && !c.soft && c.because !== 'always',
-  )
-  return [...new Set(known.map(({ stopsAs, title }) => stopsAs ?? title))]
-}

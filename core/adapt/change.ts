@@ -69,3 +69,7 @@ export const ownWhy = (ruleId: string, reason: string, instead: string): Why => 
   basis: 'common-practice',
   overridable: 'no',
 })
+
+/** By which two visits' changes are the same: what changed, and every rule with its cause. What is as last time need not be said loudly again. */
+export const changeKey = ({ what, why }: Pick<Change, 'what' | 'why'>): string =>
+  [what, ...why.map(({ ruleId, because }) => `${ruleId}:${because}`).sort()].join('|')

@@ -1,7 +1,7 @@
 import { supplyNamed } from '../protocol/tray'
 import { trayFor } from '../mixing/tray'
 import type { ProtocolVersion, Step } from '../protocol/model'
-import { subjectReader, type Subject } from '../strength'
+import { leversDone, subjectReader, type Subject } from '../strength'
 import { careItems, cautionsFor } from './care'
 import { draftOf } from './draft'
 import type { OpenGate } from './gates'
@@ -56,7 +56,7 @@ function planOf(visit: Visit, ruled: Ruled, timed: Timed): FittedPlan {
       perhaps.has(item.stepId) ? { ...item, perhaps: true } : item,
     ),
     open,
-    levers: leversOf(steps, read),
+    levers: leversDone(steps, read),
   }
 }
 
@@ -66,9 +66,6 @@ function stillOpen(gates: readonly OpenGate[], steps: readonly Step[]): FittedPl
     .map((gate) => ({ ...gate, stepIds: withClosures(gate.stepIds, steps) }))
     .filter((gate) => gate.stepIds.length > 0 || steps.some((step) => step.id === gate.gateId))
 }
-
-const leversOf = (steps: readonly Step[], read: (step: Step) => Subject): FittedPlan['levers'] =>
-  steps.flatMap((step) => read(step).levers.map((pulled) => ({ ...pulled })))
 
 /** The tray of the ladder, with what the rules lay out at each step behind its own things. */
 function trayWithCare(

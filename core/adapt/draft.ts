@@ -1,9 +1,10 @@
 import type { Step } from '../protocol/model'
 import type { Constraint } from '../safety/rule'
 import { RULE_BOOK_VERSION } from '../safety/rules'
-import { stopsInWords } from './care'
+import { subjectReader } from '../strength'
 import { distinctWhy, type Why } from './change'
 import { slotSecondsOf } from './input'
+import { handStopsOf, referrals, stopsInWords } from './stops'
 import { makespanOf, placeKeeping, segmentsOf } from './lay'
 import type { FittedPlan } from './plan'
 import type { Visit } from './visit'
@@ -30,11 +31,12 @@ export function draftOf({ input, constraints, written }: Visit): FittedPlan {
     changes: [],
     askFirst: openStops(inForce),
     stops: stopsInWords(inForce),
+    handStops: handStopsOf(inForce, written, subjectReader(input.shelf, input.date)),
     cautions: [],
     checked: [...constraints.checked],
     notChecked: [...constraints.notChecked],
     askAgain: [...constraints.askAgain],
-    refer: whysOf(inForce.filter((c) => c.effect === 'refer' && !c.unasked)),
+    refer: referrals(inForce, input.client, input.date),
     advice: whysOf(inForce.filter((c) => c.effect === 'advice' && c.because !== 'always')),
     open: [],
     levers: [],

@@ -5,7 +5,7 @@ import type { Constraint } from '../safety/rule'
 import { withoutZones, zonesInWords } from '../skin/zones'
 import { distinctWhy, type Change } from './change'
 import { onRung, picksOf, type Subject } from '../strength'
-import { capMinutes, withLevers } from '../strength/lower'
+import { asPrinted, capMinutes, withLevers } from '../strength/lower'
 import type { LeverId } from '../protocol/words'
 import type { Option, OptionContext } from './option'
 import { applyCare } from './fit-care'
@@ -106,11 +106,8 @@ function limitStep(
   for (const { lever } of context.read(start).levers) {
     if (stage.ok) stage = onAllowedRung(stage.step, lever, limits, context, changes)
   }
-  for (const constraint of limits) {
-    const most = stage.ok ? minutesAllowed(constraint, stage.step, context) : undefined
-    if (stage.ok && most !== undefined)
-      stage = inAllowedMinutes(stage.step, most, constraint, changes)
-  }
+  for (const constraint of limits)
+    if (stage.ok) stage = inAllowedMinutes(stage.step, constraint, context, changes)
   return stage
 }
 
@@ -143,11 +140,11 @@ function onAllowedRung(
 
 function inAllowedMinutes(
   step: Step,
-  most: number,
   constraint: Constraint,
+  context: OptionContext,
   changes: Change[],
 ): Stage {
-  const capped = capMinutes(step, most)
+  const capped = cappedBy(constraint, step, context)
   if (!capped) return { ok: false, blockedBy: [constraint] }
   if (usual(capped) < usual(step))
     changes.push({
@@ -159,16 +156,14 @@ function inAllowedMinutes(
   return { ok: true, step: capped }
 }
 
-/** Minutes a limit leaves: its own figure, or the device's. */
-function minutesAllowed(
-  constraint: Constraint,
-  step: Step,
-  { shelf }: OptionContext,
-): number | undefined {
-  if (constraint.limit?.kind === 'dwell-minutes') return constraint.limit.max
-  return constraint.limit?.kind === 'device-minutes'
-    ? deviceById(shelf, step.deviceId)?.maxMinutes
-    : undefined
+/** The step in the minutes a limit leaves: its own figure, the device's, or what each product's maker prints. Undefined where it needs more. */
+function cappedBy({ limit }: Constraint, step: Step, context: OptionContext): Step | undefined {
+  if (limit?.kind === 'dwell-minutes') return capMinutes(step, limit.max)
+  if (limit?.kind === 'device-minutes') {
+    const most = deviceById(context.shelf, step.deviceId)?.maxMinutes
+    return most === undefined ? step : capMinutes(step, most)
+  }
+  return limit?.kind === 'maker-minutes' ? asPrinted(context.read(step)) : step
 }
 
 /** Zones that take only a lower rung are left out of a stronger step (the neck, rule C14); a step on those zones alone is lowered instead. */

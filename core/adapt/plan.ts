@@ -132,14 +132,25 @@ export const FittedPlan = z.strictObject({
   changes: z.array(Change),
   /** Stop-level questions that must be answered before the visit starts. */
   askFirst: z.array(z.string()),
-  /** Today's stops in a few words each, pinned in Perform. */
+  /** Today's stops in a few words each. */
   stops: z.array(z.string()),
+  /** What a hand could still do wrong, the heaviest first, with the written steps it is about; none named: whatever is put on. */
+  handStops: z
+    .array(z.strictObject({ words: z.string(), stepIds: z.array(z.string()).optional() }))
+    .optional(),
   cautions: z.array(z.strictObject({ stepId: z.string(), line: z.string() })),
   checked: z.array(z.string()),
   notChecked: z.array(z.string()),
   askAgain: z.array(z.string()),
-  /** What somebody else should see, whatever is done today. */
-  refer: z.array(Why).default([]),
+  /** What somebody else should see, whatever is done today; `told`: the client knows, and is under a physician. */
+  refer: z
+    .array(
+      Why.extend({
+        toldAs: z.string().optional(),
+        told: z.strictObject({ by: z.string(), on: z.string() }).optional(),
+      }),
+    )
+    .default([]),
   /** Good to know; folded away on screen. */
   advice: z.array(Why),
   /** Gates without an answer, and the steps that hang on each. */

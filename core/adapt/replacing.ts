@@ -19,6 +19,9 @@ const HARMLESS: ReadonlySet<Property> = new Set([
   'device',
   'conductive',
   'open-skin-use',
+  'off-warm',
+  'off-lukewarm',
+  'printed-minutes',
 ])
 /** Nothing that is put in by the engine brings one of these along. */
 export const HAZARDS: readonly Property[] = PROPERTIES.filter((property) => !HARMLESS.has(property))

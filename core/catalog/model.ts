@@ -114,6 +114,31 @@ export const Batch = z.strictObject({
 })
 export type Batch = z.infer<typeof Batch>
 
+const makersMinutes = z.number().min(0.5).max(240)
+
+/**
+ * What a maker prints, with where it stands: nothing counts without its source. It always tightens; it loosens only what the law names
+ * (rules.md, law 15), which the readers of these fields keep to.
+ */
+export const MakersWord = z.strictObject({
+  /** The leaflet or label, with its date or edition. */
+  source: z.string().trim().min(3).max(200),
+  /** Minutes of processing or work. */
+  minutes: z
+    .strictObject({ usual: makersMinutes, most: makersMinutes })
+    .refine((minutes) => minutes.usual <= minutes.most, {
+      error: 'the usual minutes are more than the most',
+    })
+    .optional(),
+  /** Days until it is used again, at the least. */
+  daysBetween: z.number().int().min(1).max(183).optional(),
+  /** On what skin it goes on. */
+  skin: z.enum(SKIN_STATES).optional(),
+  /** Whether it may come off warm. */
+  warmRemoval: z.boolean().optional(),
+})
+export type MakersWord = z.infer<typeof MakersWord>
+
 export const Product = z.strictObject({
   id: z.string(),
   name: z.string().min(1).max(120),
@@ -161,6 +186,7 @@ export const Product = z.strictObject({
   /** The lot of the batch in use. */
   lot: z.string().max(60).optional(),
   note: z.string().max(2000).optional(),
+  maker: MakersWord.optional(),
   /** The open batch: when it was opened, how many months it keeps open, and its date. */
   openedOn: IsoDate.optional(),
   afterOpeningMonths: z.number().int().min(1).max(60).optional(),

@@ -27,16 +27,28 @@ describe('days between visits', () => {
     ['enzyme', 1, 65, 9],
     ['steam', 3, 65, 0],
   ] as const)('%s on rung %d at %d years: %d', (lever, rung, age, days) =>
-    expect(minDays(lever, rung, age)).toBe(days),
+    expect(minDays({ lever, rung }, age)).toBe(days),
   )
   test('no age counts as young; the rung never shortens the wait, nor does age', () => {
-    expect(minDays('acid', 2)).toBe(14)
+    expect(minDays({ lever: 'acid', rung: 2 })).toBe(14)
+    const days = (rung: number, age: number) => minDays({ lever: 'acid', rung }, age)
     for (const age of [20, 39, 40, 59, 60, 90])
       for (const rung of [1, 2, 3]) {
-        expect(minDays('acid', rung + 1, age)).toBeGreaterThanOrEqual(minDays('acid', rung, age))
-        expect(minDays('acid', rung, age + 10)).toBeGreaterThanOrEqual(minDays('acid', rung, age))
+        expect(days(rung + 1, age)).toBeGreaterThanOrEqual(days(rung, age))
+        expect(days(rung, age + 10)).toBeGreaterThanOrEqual(days(rung, age))
       }
   })
+  test.each([
+    ['more days count as printed, on any rung', 4, 42, 25, 42],
+    ['more than the house’s, for old skin at least the house’s', 2, 15, 65, 18],
+    ['fewer count up to the second rung', 2, 10, 25, 10],
+    ['never fewer than a week', 2, 3, 25, 7],
+    ['and are longer with age', 2, 10, 65, 13],
+    ['above that rung they do not count', 3, 7, 25, 28],
+    ['where the house asks for a week, a week stays', 1, 3, 25, 7],
+  ] as const)('what a maker prints: %s', (_, rung, makerDays, age, days) =>
+    expect(minDays({ lever: 'acid', rung, makerDays }, age)).toBe(days),
+  )
   const worked = (on: string, ...work: PastVisit['work'] & {}): PastVisit => ({
     on,
     levers: [],

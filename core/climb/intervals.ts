@@ -28,9 +28,19 @@ function slower(age: number | undefined): number {
   return age < 60 ? 1.125 : 1.25
 }
 
-/** Least days before a lever used on `rung` is used again; 0 where nothing is said. */
-export function minDays(lever: LeverId, rung: number, age?: number): number {
-  const days = LEVER_DAYS[lever]?.[Math.min(rung, 3) - 1] ?? 0
+/** A maker's shorter days are taken up to this rung, and down to these days (rules.md, law 15). */
+const MAKER_SHORTENS_TO_RUNG = 2
+const MAKER_SHORTENS_TO_DAYS = 7
+
+/** Least days before a lever is used again as it was; 0 where nothing is said. What a maker prints makes them more, or, on low rungs, fewer. */
+export function minDays({ lever, rung, makerDays }: LeverUse, age?: number): number {
+  const house = LEVER_DAYS[lever]?.[Math.min(rung, 3) - 1] ?? 0
+  const printed = makerDays ?? house
+  if (printed >= house) return Math.max(Math.ceil(house * slower(age)), printed)
+  const days =
+    rung <= MAKER_SHORTENS_TO_RUNG
+      ? Math.min(house, Math.max(MAKER_SHORTENS_TO_DAYS, printed))
+      : house
   return Math.ceil(days * slower(age))
 }
 
@@ -71,7 +81,7 @@ export const daysBeforeAgain = (
   const done = new Set(work)
   return Math.max(
     0,
-    ...levers.map((use) => minDays(use.lever, use.rung, age)),
+    ...levers.map((use) => minDays(use, age)),
     ...WORK_DAYS.filter(([property]) => done.has(property)).map(([, days]) =>
       Math.ceil(days * slower(age)),
     ),

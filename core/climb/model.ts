@@ -39,6 +39,8 @@ export const CALM_ANSWER: SkinAnswer = {
 export const LeverUse = z.strictObject({
   lever: z.enum(LEVERS),
   rung: z.number().int().min(1).max(5),
+  /** Days between that the makers of what was used print, with their source. */
+  makerDays: z.number().int().min(1).max(183).optional(),
 })
 
 /** A past visit as the climb sees it. */

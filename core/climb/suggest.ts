@@ -3,7 +3,7 @@ import { minDays } from './intervals'
 import type { LeverId } from '../protocol/words'
 import { LEVER_WORDS } from '../protocol/words'
 import { LEVER_KIND, TOP_RUNG, type LeverRung } from '../strength'
-import type { PastVisit, SkinAnswer } from './model'
+import type { LeverUse, PastVisit, SkinAnswer } from './model'
 
 /** `free`: found by feeling while it is done, no limit follows. */
 export type Move = 'first' | 'up' | 'hold' | 'down' | 'restart' | 'stop' | 'wait' | 'free'
@@ -38,14 +38,16 @@ const isCalm = (answer: SkinAnswer | null): boolean =>
 
 interface Use {
   readonly on: string
+  readonly levers: readonly LeverUse[]
   readonly rung: number
   readonly answer: SkinAnswer | null
 }
 
 function usesOf(lever: LeverId, history: readonly PastVisit[]): Use[] {
   const uses = history.flatMap(({ on, levers, answer }) => {
-    const rungs = levers.filter((use) => use.lever === lever).map((use) => use.rung)
-    return rungs.length === 0 ? [] : [{ on, rung: Math.max(...rungs), answer }]
+    const used = levers.filter((use) => use.lever === lever)
+    if (used.length === 0) return []
+    return [{ on, levers: used, rung: Math.max(...used.map(({ rung }) => rung)), answer }]
   })
   return uses.sort((a, b) => Number(a.on > b.on) - Number(a.on < b.on))
 }
@@ -140,8 +142,8 @@ const stopped: LeverRule = ({ last, name }) => {
 }
 
 /** E01: days between. */
-const waits: LeverRule = ({ lever, last, name, today, age }) => {
-  const least = minDays(lever, last.rung, age)
+const waits: LeverRule = ({ last, name, today, age }) => {
+  const least = Math.max(...last.levers.map((use) => minDays(use, age)))
   const leftDays = least - daysBetween(last.on, today)
   if (leftDays <= 0) return undefined
   const why = `${capitalised(name)} on rung ${last.rung} was on ${dateInWords(last.on)}: ${least} days between, ${leftDays} more.`

@@ -8,6 +8,7 @@ import {
   earlier,
   has,
   isAcid,
+  mindsWarmth,
   comesOff,
   finishes,
   isSheet,
@@ -21,7 +22,6 @@ import {
 export const wrong = (id: string, judge: Judge): Check => ({ id, level: 'wrong', judge })
 export const advice = (id: string, judge: Judge): Check => ({ id, level: 'advice', judge })
 const findingIf = (when: unknown, says: string, fix: string) => (when ? { says, fix } : undefined)
-
 const SOFTENS = ['softening', 'exfoliating', 'steam', 'warm-towel'] as const
 
 /** Wrong orders of the trade (common practice, no source). Ids are stored with protocols: never reuse one. */
@@ -68,7 +68,7 @@ export const CHECKS: readonly Check[] = [
   }),
   wrong('L05', (read) =>
     findingIf(
-      has(read, 'acid', 'stings', 'warming') &&
+      mindsWarmth(read) &&
         read.step.segments.some((s) => s.kind === 'remove' && s.temperature === 'warm'),
       `${read.step.title} comes off warm.`,
       'Take it off cool.',

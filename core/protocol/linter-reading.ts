@@ -38,6 +38,9 @@ export const earlier = (steps: Steps, at: number): Read[] =>
   steps.slice(0, at).filter((other) => here(other, steps[at]!))
 export const has = (read: Read, ...any: Property[]): boolean =>
   any.some((property) => read.properties.has(property))
+/** Comes off cool or lukewarm, as the trade or its maker says. */
+export const mindsWarmth = (read: Read): boolean =>
+  has(read, 'off-lukewarm') || (has(read, 'acid', 'stings', 'warming') && !has(read, 'off-warm'))
 export const isAcid = (read: Read): boolean => has(read, 'acid') && has(read, 'exfoliating')
 export const comesOff = (step: Step): boolean =>
   step.segments.some((segment) => segment.kind === 'remove')

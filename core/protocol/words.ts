@@ -102,10 +102,15 @@ export const PROPERTIES = [
   'outside-review',
   'strong-active',
   'evening-only',
+  /** As the maker says. */
+  'off-warm',
+  'off-lukewarm',
+  'printed-minutes',
 ] as const
 export type Property = (typeof PROPERTIES)[number]
 const PROPERTY_WORDS: Partial<Record<Property, string>> = {
   rf: 'radio frequency',
+  exfoliating: 'exfoliation',
   led: 'light panel',
   'led-blue': 'blue light',
   'changing-light': 'flashing light',
@@ -126,6 +131,9 @@ const PROPERTY_WORDS: Partial<Record<Property, string>> = {
   'film-peel': 'masks peeled off as a film',
   'oily-finish': 'an oily finish',
   'evening-only': 'what is for the evening only',
+  'off-warm': 'what its maker takes off warm',
+  'off-lukewarm': 'what its maker takes off lukewarm',
+  'printed-minutes': 'what its maker prints minutes for',
 }
 /** A property as a person says it. */
 export const propertyWords = (property: Property): string =>

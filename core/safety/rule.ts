@@ -99,6 +99,8 @@ export type Limit =
   | { readonly kind: 'dwell-minutes'; readonly max: number }
   /** The device's own minutes per zone (rule D21). */
   | { readonly kind: 'device-minutes' }
+  /** What the maker of each product prints, with its source (rule D26). */
+  | { readonly kind: 'maker-minutes' }
   | { readonly kind: 'exfoliation'; readonly max: number }
   /** Points already spent before the visit. */
   | { readonly kind: 'exfoliation-used'; readonly max: number }

@@ -151,6 +151,7 @@ const limitWords = byKind<Limit, [], string>({
   'first-time-rung': ({ max }) => `rung ${max} at the most the first time`,
   'dwell-minutes': ({ max }) => `${max} minutes at the most`,
   'device-minutes': () => 'the minutes its maker gives for a zone',
+  'maker-minutes': () => 'the minutes its maker prints',
   exfoliation: ({ max }) => `${max} exfoliation ${max === 1 ? 'point' : 'points'} at the most`,
   'exfoliation-used': () => 'points already spent count',
   'acid-layers': ({ max }) => `${max === 1 ? 'one acid layer' : `${max} acid layers`} at the most`,

@@ -1,4 +1,4 @@
-export { isExpired, subjectReader, workOf } from './subject'
+export { isExpired, leversDone, subjectReader, workOf } from './subject'
 export type { Subject } from './subject'
 export { leversPulled } from './levers'
 export type { LeverRung } from './levers'

@@ -1,7 +1,7 @@
 import type { Step } from '../protocol/model'
 import { LEVERS, type LeverId, type Property } from '../protocol/words'
 import { acidPercentOf, acidRung } from './acid'
-import { governedMinutes, governedSeconds, type StepPart } from './parts'
+import { governedMinutes, governedSeconds, usualSecondsOf, type StepPart } from './parts'
 import { firmestOf, pressureRung } from './pressure'
 import { retinoidRung } from './retinoid'
 import { HIGHEST_RUNG, rungHolding, RUNGS, TOP_RUNG } from './rungs'
@@ -39,7 +39,7 @@ const HALF_MINUTE_S = 30
 
 /** How far a timed work goes of what its maker says is usual; the top where the maker says nothing. */
 function timedRung(part: StepPart, step: Step, lever: LeverId): number {
-  const usualS = governedSeconds(part.use?.segments ?? [])
+  const usualS = usualSecondsOf(part)
   if (usualS === 0) return saidRung(step, lever) ?? TOP_RUNG
   const ownS = governedSeconds(part.segments)
   const rungs = RUNGS.enzyme.share!.map((_, at) => at + 1)

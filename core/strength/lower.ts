@@ -3,7 +3,7 @@ import type { LeverId } from '../protocol/words'
 import { minutes } from '../quantity/time'
 import { acidMinutesAt, acidPercentOf } from './acid'
 import { saidRung, secondsOfUsual } from './levers'
-import { governed, governedSeconds, type StepPart } from './parts'
+import { governed, governedSeconds, usualSecondsOf, type StepPart } from './parts'
 import { softened } from './pressure'
 import { retinoidRung } from './retinoid'
 import { HIGHEST_RUNG, limitAt, RUNGS } from './rungs'
@@ -48,6 +48,14 @@ export function capSegments(
 export const capMinutes = (step: Step, mostMinutes: number): Step | undefined =>
   capSegments(step, governed(step.segments), minutes(mostMinutes), true)
 
+/** The step with each of its products no longer on than its maker prints; undefined where one needs longer at least. */
+export const asPrinted = ({ step, parts }: Subject): Step | undefined =>
+  parts.reduce<Step | undefined>((sofar, part) => {
+    const most = part.product?.maker?.minutes?.most
+    if (!sofar || most === undefined) return sofar
+    return capSegments(sofar, partSegments(sofar, part), minutes(most), true)
+  }, step)
+
 type Lower = (step: Step, part: StepPart, rung: number, lever: LeverId) => Step | undefined
 
 const asItIs: Lower = (step) => step
@@ -69,7 +77,7 @@ const acidLower: Lower = (step, part, rung) => {
 }
 
 const timedLower: Lower = (step, part, rung, lever) => {
-  const usualS = governedSeconds(part.use?.segments ?? [])
+  const usualS = usualSecondsOf(part)
   const now = saidRung(step, lever)
   const ofS =
     usualS > 0

@@ -77,5 +77,21 @@ export function governed(segments: readonly Segment[]): Segment[] {
 export const governedSeconds = (segments: readonly Segment[]): number =>
   governed(segments).reduce((sum, segment) => sum + segment.usualS, 0)
 
+/**
+ * Seconds its maker says are usual for one product of a step: as printed, with its source, else as its use is kept on the shelf. An acid's
+ * printed minutes only ever make them fewer (law 15). 0: nobody says.
+ */
+export function usualSecondsOf({
+  product,
+  use,
+  properties,
+}: globalThis.Pick<StepPart, 'product' | 'use' | 'properties'>): number {
+  const keptS = governedSeconds(use?.segments ?? [])
+  const printed = product?.maker?.minutes
+  if (!printed) return keptS
+  const printedS = Math.round(printed.usual * 60)
+  return properties.has('acid') && keptS > 0 ? Math.min(keptS, printedS) : printedS
+}
+
 export const governedMinutes = (segments: readonly Segment[]): number =>
   toMinutes(governedSeconds(segments))

@@ -6,7 +6,7 @@ import { deviceById, productById, useOf } from '../catalog/shelf'
 import type { Pick, Step } from '../protocol/model'
 import type { Property } from '../protocol/words'
 import { acidPercentOf, acidRung } from './acid'
-import { leversOfParts, type LeverRung } from './levers'
+import { leversOfPart, leversOfParts, leversPulled, type LeverRung } from './levers'
 import {
   governedMinutes,
   isPickLeftOn,
@@ -64,15 +64,38 @@ function derived(product: Product, inci: InciReading, date: string | undefined):
   }
   put(product.pH !== undefined && product.pH > ALKALINE_PH, 'alkaline')
   put(product.vehicle === 'alcohol', 'flammable')
-  put(product.skin === 'dry', 'wants-dry')
-  put(product.skin === 'damp', 'wants-damp')
+  const skin = product.maker?.skin ?? product.skin
+  put(skin === 'dry', 'wants-dry')
+  put(skin === 'damp', 'wants-damp')
   put(product.openSkinUse, 'open-skin-use')
   put(product.time === 'evening', 'evening-only')
   put(product.actives.some(isStrongSalicylic), 'salicylic-strong')
   put((acidPercentOf(product) ?? 0) >= ACID_FROM_PERCENT, 'acid', 'exfoliating')
   put(isOutsideReview(product), 'outside-review')
+  put(mayComeOffWarm(product, found), 'off-warm')
+  put(product.maker?.warmRemoval === false, 'off-lukewarm')
+  put(product.maker?.minutes !== undefined, 'printed-minutes')
   put(date !== undefined && isExpired(product, date), 'expired')
   return found
+}
+
+/** Nothing that warmth wakes: an acid, or what heats by itself. */
+const WOKEN_BY_WARMTH: readonly Property[] = ['acid', 'warming', 'self-heating', 'retinoid']
+
+/** Only an enzyme's maker may say so (law 15): warmth is never loosened for anything else. */
+function mayComeOffWarm({ maker, properties }: Product, found: readonly Property[]): boolean {
+  const all = [...properties, ...found]
+  return (
+    maker?.warmRemoval === true &&
+    all.includes('enzyme') &&
+    !WOKEN_BY_WARMTH.some((property) => all.includes(property))
+  )
+}
+
+/** Properties of the product itself: whether it wants dry or damp skin its maker knows better (rule D03). */
+function ownProperties({ properties, maker }: Product): readonly Property[] {
+  if (maker?.skin === undefined) return properties
+  return properties.filter((property) => property !== 'wants-dry' && property !== 'wants-damp')
 }
 
 const isStrongSalicylic = ({ name, percent }: Product['actives'][number]): boolean =>
@@ -94,6 +117,25 @@ export function subjectReader(shelf: Shelf, date?: string): (step: Step) => Subj
     return subject
   }
 }
+
+/** The levers of fitted steps as they were done, each with the days between that its makers print. */
+export const leversDone = (
+  steps: readonly Step[],
+  read: (step: Step) => Subject,
+): (LeverRung & { makerDays?: number })[] =>
+  steps.flatMap((step) => {
+    const { parts, levers } = read(step)
+    const pulled = step.levers ? leversPulled(step) : levers
+    return pulled.map((use) => {
+      const makers = parts
+        .filter((part) => leversOfPart(part, step).some(({ lever }) => lever === use.lever))
+        .map((part) => part.product?.maker?.daysBetween)
+      const days = makers.filter((known) => known !== undefined)
+      // One product whose maker says nothing keeps the house's days for all of them.
+      const isSaid = days.length > 0 && days.length === makers.length
+      return isSaid ? { ...use, makerDays: Math.max(...days) } : use
+    })
+  })
 
 /** What steps work with, together: every property of what touches the skin in them. */
 export const workOf = (steps: readonly Step[], shelf: Shelf): Property[] => [
@@ -127,11 +169,15 @@ function partOf(step: Step, pick: Pick | undefined, { shelf, date, inciOf }: Rea
   const segments = segmentsOfPick(step, pick)
   const zones = zonesOfPick(step, pick)
   const bare = { product, use, device, segments, inci, zones, isLeftOn: isPickLeftOn(step, pick) }
-  const properties = new Set([
+  const said = [
     ...step.properties,
-    ...(product?.properties ?? []),
+    ...(product ? ownProperties(product) : []),
     ...(use?.properties ?? []),
     ...(device?.properties ?? []),
+  ]
+  const properties = new Set([
+    // What only a maker may loosen counts from its printed word alone.
+    ...said.filter((property) => property !== 'off-warm'),
     ...(segments.some((segment) => segment.workingS !== undefined) ? (['sets'] as const) : []),
     ...(product ? derived(product, inci, date) : []),
   ])

@@ -277,6 +277,12 @@ const MASKS: Product[] = [
     concerns: ['smooth', 'brighten'],
     properties: ['enzyme', 'exfoliating', 'softening'],
     inci: 'Oryza Sativa Bran, Subtilisin, Pteridium Extract, Kaolin',
+    maker: {
+      source: 'Leaflet in the box, edition of February 2026',
+      minutes: { usual: 10, most: 10 },
+      daysBetween: 14,
+      warmRemoval: false,
+    },
     uses: [
       use(
         'coats',

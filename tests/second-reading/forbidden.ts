@@ -180,7 +180,7 @@ const SKIN: readonly Row[] = [
   [
     'nodule',
     (f) => somewhere(f.pinned('nodule')) || somewhere(f.seen('new-scars')),
-    either(acidAbove(1), longer('extraction', 5)),
+    either(acidAbove(1), longer('extraction', 5), any('mechanical', 'scrub')),
   ],
   ['beard', (f) => f.has('facial-hair'), any('film-peel')],
   [

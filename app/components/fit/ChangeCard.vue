@@ -2,7 +2,15 @@
 import type { Change } from '#core/adapt'
 import { BASIS_WORDS, glyphOf } from '~/support/fit/consequences'
 
-const props = defineProps<{ change: Change; mark: string; disabled: boolean; selected: boolean }>()
+const props = defineProps<{
+  change: Change
+  mark: string
+  disabled: boolean
+  selected: boolean
+  /** The same for the same reasons as at the last visit: folded until it is touched. */
+  asLastTime: boolean
+}>()
+const isFolded = computed(() => props.asLastTime && !props.selected)
 defineEmits<{ keep: [ruleId: string]; withdraw: [ruleId: string]; select: []; stay: [] }>()
 const first = computed(() => props.change.why[0])
 const basis = computed(() => [
@@ -40,11 +48,12 @@ const reasons = computed(() => [
 
 <template>
   <li
-    class="grid grid-cols-[3.2rem_1fr] py-3 border-b border-hair"
+    class="grid grid-cols-[3.2rem_1fr] grid-rows-[auto_1fr] py-3 border-b border-hair"
     :class="selected && 'bg-now-ground'"
     @mouseenter="$emit('select')"
+    @click="$emit('select')"
   >
-    <span class="flex flex-col items-center gap-0.5 pt-0.5">
+    <span class="row-span-2 flex flex-col items-center gap-0.5 pt-0.5">
       <span
         class="min-w-6 h-5 px-1 grid place-items-center border-[1.4px] border-mind text-mind text-[12.5px] font-bold"
       >
@@ -55,7 +64,11 @@ const reasons = computed(() => [
       }}</span>
     </span>
     <div>
-      <p class="font-semibold">{{ change.what }}</p>
+      <p :class="!asLastTime && 'font-semibold'">
+        {{ change.what }}<span v-if="asLastTime" class="text-sm text-soft"> · as last time</span>
+      </p>
+    </div>
+    <div v-if="!isFolded" class="col-start-2">
       <p v-for="reason in reasons" :key="reason">{{ reason }}</p>
       <p v-if="first && change.kind !== 'hung' && change.kind !== 'replaced'" class="text-soft">
         Instead: {{ first.instead }}

@@ -4,8 +4,8 @@ import { causeWords, glyphOf } from '~/support/fit/consequences'
 import { changesOfLastFit } from '~/support/perform/running'
 
 const SHOWN_MOST = 5
-const { store, plan, now } = useRunning()
-const changes = computed(() =>
+const { store, now } = useRunning()
+const fit = computed(() =>
   store.run ? changesOfLastFit(store.state?.events ?? [], store.run, now.value) : undefined,
 )
 function reasonOf({ why: [why] }: Change) {
@@ -15,23 +15,23 @@ function reasonOf({ why: [why] }: Change) {
 
 <template>
   <section
-    v-if="plan && changes"
+    v-if="fit"
     aria-label="Fitted again"
     class="mt-3 border-l-4 border-now bg-now-ground px-3 py-2"
   >
     <p class="font-semibold">
-      Fitted again from now{{ changes.length === 0 ? ': nothing changes' : '' }}
+      Fitted again from now{{ fit.changes.length === 0 ? ': nothing changes' : '' }}
     </p>
-    <p v-for="why in plan.refer" :key="why.ruleId" class="text-mind">
+    <p v-for="why in fit.refer" :key="why.ruleId" class="text-mind">
       <span class="font-semibold">▲ Refer: {{ why.because }}.</span> {{ why.instead }}
     </p>
-    <p v-for="(change, at) in changes.slice(0, SHOWN_MOST)" :key="at" class="truncate">
+    <p v-for="(change, at) in fit.changes.slice(0, SHOWN_MOST)" :key="at" class="truncate">
       <span class="text-mind font-bold">{{ glyphOf(change.kind).glyph }}</span>
       {{ change.what }}
       <span class="text-sm text-soft">{{ reasonOf(change) }}</span>
     </p>
-    <p v-if="changes.length > SHOWN_MOST" class="text-soft">
-      and {{ changes.length - SHOWN_MOST }} more on the ladder
+    <p v-if="fit.changes.length > SHOWN_MOST" class="text-soft">
+      and {{ fit.changes.length - SHOWN_MOST }} more on the ladder
     </p>
   </section>
 </template>

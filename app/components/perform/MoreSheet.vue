@@ -1,5 +1,9 @@
 <script setup lang="ts">
-const props = defineProps<{ open: boolean; skipTitle: string | undefined }>()
+const props = defineProps<{
+  open: boolean
+  skipTitle: string | undefined
+  stops: readonly string[]
+}>()
 const emit = defineEmits<{ close: []; skip: [reason: string]; note: [text: string] }>()
 const REASONS = ['Not wanted today', 'Nothing ready', 'No time', 'The skin says no'] as const
 const text = ref('')
@@ -42,6 +46,9 @@ watch(
       </label>
       <button type="submit" class="rung !min-h-[64px] text-lg">Keep it</button>
     </form>
+    <p v-if="stops.length > 0" class="mt-6 border-t border-hair pt-4">
+      <span class="text-soft">All stops of today:</span> {{ stops.join(' · ') }}
+    </p>
     <button type="button" class="rung mt-6 !min-h-[64px] w-full text-lg" @click="emit('close')">
       Back
     </button>

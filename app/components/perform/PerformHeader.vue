@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { pinnedStops } from '#core/adapt'
 import { earliestFinishMs } from '~/support/perform/running'
 import { clockTime } from '~/support/time'
 
@@ -8,6 +9,15 @@ const earliest = computed(() =>
   plan.value && live.value ? earliestFinishMs(plan.value, live.value) : undefined,
 )
 const clock = (ms: number) => clockTime(ms, timeZone.value)
+const ahead = computed(
+  () =>
+    new Set(
+      live.value?.segments
+        .filter(({ status }) => status === 'ahead' || status === 'now')
+        .map(({ segment }) => segment.stepId),
+    ),
+)
+const pinned = computed(() => (plan.value ? pinnedStops(plan.value, ahead.value) : []))
 const next = computed(() => store.run?.next)
 </script>
 
@@ -17,8 +27,8 @@ const next = computed(() => store.run?.next)
     class="grid grid-cols-[minmax(0,1fr)_auto] gap-x-4 gap-y-1 pb-3 border-b border-line"
   >
     <ul class="min-w-0 flex flex-wrap gap-x-4 leading-snug" aria-label="Today’s stops">
-      <li v-if="plan.stops.length === 0" class="text-soft">No stops today</li>
-      <li v-for="stop in plan.stops" :key="stop" class="font-semibold text-mind">⊘ {{ stop }}</li>
+      <li v-for="stop in pinned" :key="stop" class="font-semibold text-mind">⊘ {{ stop }}</li>
+      <li v-if="pinned.length === 0" class="text-soft">Nothing to stop at from here on</li>
     </ul>
     <p class="text-lg text-soft row-start-2 self-end">
       <span class="text-ink font-semibold">{{ clock(now) }}</span> · done

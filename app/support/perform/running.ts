@@ -32,12 +32,21 @@ const fitsIn = (events: readonly RunEvent[]): Fit[] =>
     body.type === 'replanned' ? [{ id, atMs: wallMs, plan: body.plan }] : [],
   )
 
-/** What the newest fit changed that the ladder before it did not have; undefined once it is old. `begun`: the plan the run was opened with. */
+const referKey = ({ ruleId, because }: FittedPlan['refer'][number]): string =>
+  `${ruleId}:${because}`
+
+/** What the newest fit says that the ladder before it did not: changes, and what somebody else should see; undefined once it is old. */
+export interface LastFit {
+  readonly changes: readonly Change[]
+  readonly refer: FittedPlan['refer']
+}
+
+/** What the newest fit changed that the ladder before it did not have. `begun`: the plan the run was opened with. */
 export function changesOfLastFit(
   events: readonly RunEvent[],
   begun: { readonly planId: string; readonly plan: FittedPlan },
   nowMs: number,
-): Change[] | undefined {
+): LastFit | undefined {
   const fits = fitsIn(events)
   const last = fits.at(-1)
   if (!last || nowMs - last.atMs >= AGAIN_MS) return undefined
@@ -45,5 +54,11 @@ export function changesOfLastFit(
   const opened = begun.planId === last.id ? undefined : begun.plan
   const earlier = fits.at(-2)?.plan ?? opened
   const known = new Set(earlier?.changes.map((change) => change.what))
-  return last.plan.changes.filter((change) => change.kind !== 'hung' && !known.has(change.what))
+  const referred = new Set(earlier?.refer.map(referKey))
+  return {
+    changes: last.plan.changes.filter(
+      (change) => change.kind !== 'hung' && !known.has(change.what),
+    ),
+    refer: last.plan.refer.filter((why) => !why.told && !referred.has(referKey(why))),
+  }
 }

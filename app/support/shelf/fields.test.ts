@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest'
-import type { Device } from '#core/catalog'
+import type { Device, Product } from '#core/catalog'
 import {
   levelsChanged,
   listTyped,
@@ -24,6 +24,9 @@ import {
   activeRemoved,
   COMMON_PROPERTIES,
   finishChanged,
+  makerChanged,
+  makerMinutes,
+  makerSource,
   NEW_PRODUCT,
   packChanged,
   packUnitMinor,
@@ -59,13 +62,30 @@ describe('a product', () => {
     const { pack } = packChanged(NEW_PRODUCT, { amount: 30, priceMinor: 1000 })
     expect(packUnitMinor(pack)).toBe(33.33)
   })
+  it('keeps what its maker prints only with where it stands, the usual minutes never above the most', () => {
+    expect(makerChanged(NEW_PRODUCT, { daysBetween: 7 })).toEqual({})
+    const said = { ...NEW_PRODUCT, ...makerSource(NEW_PRODUCT, 'Leaflet of March') } as Product
+    const timed = { ...said, ...makerMinutes(said, { usual: 12 }) } as Product
+    expect(timed.maker).toEqual({ source: 'Leaflet of March', minutes: { usual: 12, most: 12 } })
+    expect(makerMinutes(timed, { most: 10 }).maker?.minutes).toEqual({ usual: 10, most: 10 })
+    expect(makerMinutes(timed, { most: 15 }).maker?.minutes).toEqual({ usual: 12, most: 15 })
+    expect(makerChanged(timed, { minutes: undefined })).toEqual({
+      maker: { source: 'Leaflet of March' },
+    })
+    expect(makerSource(timed, '')).toEqual({ maker: undefined })
+  })
   it('keeps its stand-ins in the order they were given', () => {
     const { substitutes } = substituteAdded({ ...NEW_PRODUCT, substitutes: ['a'] }, 'b')
     expect(substitutes).toEqual(['a', 'b'])
     expect(substituteRemoved({ ...NEW_PRODUCT, substitutes }, 'a').substitutes).toEqual(['b'])
   })
   it('is asked for every property once: the common ones, then the others', () => {
-    expect([...COMMON_PROPERTIES, ...RARE_PROPERTIES].sort()).toEqual([...PROPERTIES].sort())
+    const asked = [...COMMON_PROPERTIES, ...RARE_PROPERTIES]
+    expect(new Set(asked).size).toBe(asked.length)
+    // What only a maker's printed word says is never ticked.
+    expect([...asked, 'off-warm', 'off-lukewarm', 'printed-minutes'].sort()).toEqual(
+      [...PROPERTIES].sort(),
+    )
   })
 })
 

@@ -46,6 +46,40 @@ export const finishChanged = (product: Product, more: Partial<Finish>) => ({
   finish: { ...PLAIN_FINISH, ...product.finish, ...more },
 })
 
+type Maker = NonNullable<Product['maker']>
+
+/** Where a maker's word is printed; without it nothing of it counts, and nothing is kept. */
+export const makerSource = ({ maker }: Product, source: string) => ({
+  maker: source === '' ? undefined : { ...maker, source },
+})
+
+/** What a maker prints; a part that is undefined is not printed. Undefined while nobody has said where it stands. */
+export function makerChanged(
+  { maker }: Product,
+  more: { [K in keyof Maker]?: Maker[K] | undefined },
+): ProductChange {
+  if (!maker) return {}
+  const all = { ...maker, ...more }
+  const kept = Object.fromEntries(
+    Object.entries(all).filter(([, value]) => value !== undefined),
+  ) as Maker
+  return { maker: kept }
+}
+
+/** One of the printed minutes; the other gives way where they would cross. */
+export function makerMinutes(
+  product: Product,
+  minutes: { readonly usual: number } | { readonly most: number },
+): ProductChange {
+  const now = product.maker?.minutes
+  if ('usual' in minutes) {
+    const { usual } = minutes
+    return makerChanged(product, { minutes: { usual, most: Math.max(usual, now?.most ?? usual) } })
+  }
+  const { most } = minutes
+  return makerChanged(product, { minutes: { most, usual: Math.min(most, now?.usual ?? most) } })
+}
+
 const NEW_PACK: Pack = { amount: 100, priceMinor: 0 }
 
 export const packChanged = (product: Product, more: Partial<Pack>) => ({
@@ -110,8 +144,10 @@ export const COMMON_PROPERTIES: readonly Property[] = [
   'occlusive',
   'conductive',
 ]
+/** What follows from the maker's printed word, and is never ticked. */
+const OF_THE_MAKER: readonly Property[] = ['off-warm', 'off-lukewarm', 'printed-minutes']
 export const RARE_PROPERTIES: readonly Property[] = PROPERTIES.filter(
-  (property) => !COMMON_PROPERTIES.includes(property),
+  (property) => !COMMON_PROPERTIES.includes(property) && !OF_THE_MAKER.includes(property),
 )
 
 /** What a new product begins as. */

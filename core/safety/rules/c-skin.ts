@@ -209,6 +209,7 @@ export const SKIN_RULES: readonly RuleRow[] = [
     ),
     [
       { effect: 'refer', target: { everything: true }, soft: true },
+      { effect: 'stop', target: { any: ['mechanical', 'scrub'] } },
       rung('acid', 1),
       rung('extraction', 2),
     ],

@@ -17,7 +17,14 @@ export const PHYSICS_RULES: readonly RuleRow[] = [
     'D01',
     'Cool removal',
     ALWAYS,
-    [needs('cool-removal', 'acid', 'stings', 'warming')],
+    [
+      {
+        effect: 'require',
+        target: { any: ['acid', 'stings', 'warming'], not: ['off-warm'] },
+        require: 'cool-removal',
+      },
+      needs('lukewarm-removal', 'off-lukewarm'),
+    ],
     'Warm water wakes an acid or a warming catalyst again.',
     'Take it off cool or at room temperature.',
   ),
@@ -188,6 +195,14 @@ export const PHYSICS_RULES: readonly RuleRow[] = [
     [{ effect: 'limit', target: { any: ['device'] }, limit: { kind: 'device-minutes' } }],
     'The maker says how long it may work on one place.',
     'No longer than that on any zone.',
+  ),
+  row(
+    'D26',
+    'No longer than its maker prints',
+    ALWAYS,
+    [{ effect: 'limit', target: { any: ['printed-minutes'] }, limit: { kind: 'maker-minutes' } }],
+    'The maker’s printed time comes before the card’s.',
+    'No longer than printed.',
   ),
   row(
     'D22',

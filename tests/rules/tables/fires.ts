@@ -581,6 +581,12 @@ export const FIRES: readonly Case[] = [
   ],
   [
     'C10',
+    'a nodule: nothing mechanical, on no zone',
+    { ...x('mechanical', 'exfoliating'), ...pins('nodule') },
+    (p) => !has(p, 'x'),
+  ],
+  [
+    'C10',
     'twenty inflamed lesions',
     {
       ...lever('extraction', 4, 'extraction'),
@@ -922,6 +928,22 @@ export const FIRES: readonly Case[] = [
     'an evening product by day',
     { ...shelfOf({ id: 'old', time: 'evening' }), ...around(using('old')) },
     (p) => product(p, 'x') !== 'old',
+  ],
+  [
+    'D26',
+    'a mask whose maker prints five minutes at the most',
+    {
+      ...shelfOf({ id: 'printed', maker: { source: 'Leaflet', minutes: { usual: 4, most: 5 } } }),
+      ...around({
+        ...using('printed'),
+        segments: [
+          segment('on', 'apply', 1),
+          segment('dwell', 'dwell', [3, 10, 12]),
+          segment('off', 'remove', 2, { tool: 'sponge' }),
+        ],
+      }),
+    },
+    (p) => product(p, 'x') === 'printed' && dwell(p, 'x') === 300,
   ],
   [
     'D24',

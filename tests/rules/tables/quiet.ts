@@ -254,6 +254,7 @@ export const QUIET: readonly (readonly [rules: readonly string[], what: string, 
     'an evening visit',
     { daytime: false, protocol: protocolOf(...ACID.steps.filter((step) => step.id !== 'sun')) },
   ],
+  [['D26'], 'a mask of which its maker prints no minutes', around(using('oat-mask'))],
   [
     ['D25'],
     'an evening product in the evening',

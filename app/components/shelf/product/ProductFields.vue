@@ -40,6 +40,7 @@ const H2 = 'text-xl border-b border-line pb-1'
     <ProductUses :product="product" @change="put({ uses: $event })" @bad="bad" />
   </section>
   <ProductOnSkin :product="product" @change="put" />
+  <ProductMaker :product="product" @change="put" @bad="bad" />
   <ProductFeel :product="product" @change="put" @bad="bad" />
   <section aria-label="Mixing">
     <h2 :class="H2" class="mb-2">Mixing</h2>

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { hasLadder, isCutForTime, type PlanStatus } from '#core/adapt'
+import { changeKey, hasLadder, isCutForTime, type PlanStatus } from '#core/adapt'
 import type { Keeping } from '~/components/fit/KeepAsWritten.vue'
 
 const store = useVisitStore()
@@ -25,6 +25,7 @@ const partWords = computed(() => {
     time: cut > 0 ? `Time, ${cut} cut` : 'Time',
   }
 })
+const lastChanges = computed(() => new Set(store.data?.lastChanges))
 const titleOf = (id: string) => plan.value?.steps.find((step) => step.id === id)?.title
 const NO_LADDER_WORDS: Partial<Record<PlanStatus, string>> = {
   postponed: 'Not today',
@@ -141,6 +142,7 @@ async function go() {
             :mark="String(at + 1)"
             :disabled="store.locked"
             :selected="selected === change.stepId"
+            :as-last-time="lastChanges.has(changeKey(change))"
             @select="selected = change.stepId"
             @keep="keeping = { ruleId: $event, stepId: change.stepId, what: change.what }"
             @withdraw="store.withdraw($event, change.stepId)"

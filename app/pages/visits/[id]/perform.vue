@@ -135,6 +135,7 @@ function keepNote(text: string) {
     <MoreSheet
       :open="panel === 'more'"
       :skip-title="skipId && titleOf(skipId)"
+      :stops="plan?.stops ?? []"
       @close="panel = undefined"
       @skip="skip"
       @note="keepNote"

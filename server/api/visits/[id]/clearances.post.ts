@@ -1,4 +1,5 @@
 import { z } from 'zod'
+import { isToldOf } from '#core/adapt'
 import { Clearance } from '#core/client/model'
 import { RULE_BOOK } from '#core/safety'
 import { Invalid } from '#core/fault'
@@ -14,7 +15,18 @@ const wanted = new Set(
   ),
 )
 
-/** Records a clearance with who gave it, when and until when. From then on the rule is a caution. */
+const referring = RULE_BOOK.filter(({ effects }) =>
+  effects.some(({ effect }) => effect === 'refer'),
+).map(({ id }) => id)
+const LONGEST_TOLD = 1000
+/** That the client was told what a physician should see, of a rule that refers, for its cause. */
+const isTold = (id: string): boolean =>
+  id.length <= LONGEST_TOLD && referring.some((ruleId) => isToldOf(id, ruleId))
+
+/**
+ * Records a clearance with who gave it, when and until when: from then on the rule is a caution. Or that the client was told of what a
+ * physician should see, and who looks after it: from then on the referral is quiet, and the zone stays left out.
+ */
 export default defineVisitChange(
   {
     capability: 'health.write',
@@ -23,7 +35,7 @@ export default defineVisitChange(
   },
   async ({ db, event, account, visit, body }) => {
     const { clearance } = body
-    if (!wanted.has(clearance.clearance))
+    if (!wanted.has(clearance.clearance) && !isTold(clearance.clearance))
       throw new Invalid({
         code: 'unknown_clearance',
         detail: `No rule asks for a clearance "${clearance.clearance}".`,

@@ -1,4 +1,3 @@
-import { leversPulled } from '#core/strength'
 import type { PoolClient } from 'pg'
 import { z } from 'zod'
 import { SkinAnswer } from '#core/climb/model'
@@ -43,8 +42,8 @@ export default defineEventHandler(async (event) => {
   try {
     await inTransaction(useDb(), async (db) => {
       if (!visit.locked_at) await takeAll(db, visit, performed, used, account.id)
-      const work = await workDone(db, visit, performed.steps)
-      const outcome = { answer, note, work, ...figuresOf(performed) }
+      const done = await workDone(db, visit, performed.steps)
+      const outcome = { answer, note, ...done, ...figuresOf(performed) }
       if (!(await signVisit(db, visit.id, outcome, account.id, account.name)))
         throw new Conflict({
           code: 'locked',
@@ -115,8 +114,7 @@ async function takeAll(
   await takeSupplies(db, visit.salon_id, suppliesOf(tray))
 }
 
-function figuresOf({ plan, steps, startedMs, finishedMs }: Performed) {
+function figuresOf({ plan, startedMs, finishedMs }: Performed) {
   const actualS = finishedMs === undefined ? null : Math.round((finishedMs - startedMs) / 1000)
-  const levers = steps.flatMap(leversPulled)
-  return { levers, plannedS: plan.totalS, actualS }
+  return { plannedS: plan.totalS, actualS }
 }

@@ -1,3 +1,4 @@
+import { changeKey } from '#core/adapt'
 import { writeAudit } from '../../../db/access.sql'
 import { listPatchTests } from '../../../db/client.sql'
 import { listConsents, newestTexts } from '../../../db/consent.sql'
@@ -5,7 +6,8 @@ import { listPhotos } from '../../../db/photo.sql'
 import { listKits, openingsOf } from '../../../db/things.sql'
 import { usesOf } from '../../../db/use.sql'
 import { protocolNamed } from '../../../db/protocol.sql'
-import { followingVisit, nextVisitOf } from '../../../db/visit.sql'
+import type { Db } from '../../../db/rows'
+import { followingVisit, nextVisitOf, type VisitRow } from '../../../db/visit.sql'
 import { latestPlan, listTicks } from '../../../db/plan.sql'
 import { listEvents } from '../../../db/run.sql'
 import { outcomeOf, visitBefore } from '../../../db/outcome.sql'
@@ -50,7 +52,7 @@ export default defineEventHandler(async (event) => {
     texts: await newestTexts(db, visit.salon_id),
     photos: await listPhotos(db, visit.client_id, visit.time_zone),
     lastReading: (await readingBefore(db, visit)) ?? null,
-    lastVisit: (await visitBefore(db, visit)) ?? null,
+    ...(await lastTime(db, visit)),
     ticks: await listTicks(db, visit.id),
     events: await listEvents(db, visit.id),
     outcome: outcome ?? null,
@@ -65,3 +67,11 @@ export default defineEventHandler(async (event) => {
     next: next ? { id: next.id, startsAt: next.starts_at, protocol: next.protocol_name } : null,
   }
 })
+
+/** The visit before this one, and what changed then and why: what is the same today is said quietly. */
+async function lastTime(db: Db, visit: VisitRow) {
+  const before = await visitBefore(db, visit)
+  const stored = before && (await latestPlan(db, before.id))
+  const lastChanges = stored?.plan.changes.map(changeKey) ?? []
+  return { lastVisit: before ?? null, lastChanges }
+}
