@@ -1,6 +1,6 @@
 import { differenceInCalendarDays, differenceInYears, format, parseISO } from 'date-fns'
 import type { Fact } from './model'
-import { questionByCode } from './questions'
+import { EVIDENCE_CODES, questionByCode } from './questions'
 
 /** The answer in force per code: the latest asked; of two on one day the later in the list. */
 export function factsInForce(facts: readonly Fact[]): Map<string, Fact> {
@@ -25,6 +25,12 @@ export const nothingOfTheDay = (date: string): Fact[] =>
   [...questionByCode.values()]
     .filter(({ ofTheDay }) => ofTheDay)
     .map(({ code }) => ({ code, answer: 'no', askedOn: date }))
+
+/** Every question answered no: somebody who has just come in, as if nothing stood in the way. What may only loosen stays open. */
+export const nothingKnown = (date: string): Fact[] =>
+  [...questionByCode.keys(), 'allergy:any']
+    .filter((code) => !EVIDENCE_CODES.includes(code))
+    .map((code) => ({ code, answer: 'no', askedOn: date }))
 
 /** Whole days from `from` to `to`, both ISO dates; negative when `to` is earlier. */
 export const daysBetween = (from: string, to: string): number =>

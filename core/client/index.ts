@@ -1,5 +1,13 @@
 export { CONCERNS } from './concerns'
-export { ageOn, dateInWords, daysBetween, factsInForce, factsOn, nothingOfTheDay } from './facts'
+export {
+  ageOn,
+  dateInWords,
+  daysBetween,
+  factsInForce,
+  factsOn,
+  nothingKnown,
+  nothingOfTheDay,
+} from './facts'
 export { EVIDENCE_CODES, QUESTION_PARTS, questionByCode, QUESTIONS } from './questions'
 export type { Question, QuestionPart } from './questions'
 export {

@@ -2,7 +2,7 @@ import { formatInTimeZone } from './zone'
 import type { CompileInput } from '#core/adapt'
 import { namedIn } from '#core/formats'
 import type { ProtocolVersion, Step } from '#core/protocol'
-import { nothingOfTheDay } from '#core/client'
+import { nothingKnown, nothingOfTheDay } from '#core/client'
 import { isClientOf, loadClient } from '../db/client.sql'
 import { loadHistory } from '../db/history.sql'
 import { versionById } from '../db/protocol.sql'
@@ -43,9 +43,12 @@ export async function compileInputOf(db: Db, visit: VisitRow): Promise<CompileIn
   }
 }
 
+/** A client of the salon; or somebody who has just come in, of whom only the birthday is known. */
+type Who = { readonly clientId: string } | { readonly bornOn: string }
+
 interface Seat {
   readonly salonId: string
-  readonly clientId: string
+  readonly who: Who
   readonly practitionerId: string
   readonly startsAt: Date
   readonly slotMinutes: number
@@ -58,18 +61,18 @@ interface Seat {
  */
 export async function bookingInputOf(
   db: Db,
-  { salonId, clientId, practitionerId, startsAt, slotMinutes, timeZone }: Seat,
+  { salonId, who, practitionerId, startsAt, slotMinutes, timeZone }: Seat,
   cards: readonly ProtocolVersion[],
 ): Promise<Omit<CompileInput, 'protocol'> | undefined> {
-  const client = (await isClientOf(db, salonId, clientId)) && (await loadClient(db, clientId))
+  const { date } = formatInTimeZone(startsAt, timeZone)
+  const client = await clientFor(db, salonId, who, date)
   const practitioner = await practitionerById(db, salonId, practitionerId)
   if (!client || !practitioner) return undefined
-  const { date } = formatInTimeZone(startsAt, timeZone)
   const endsAt = new Date(startsAt.getTime() + slotMinutes * 60_000)
   return {
-    client: { ...client, facts: [...client.facts, ...nothingOfTheDay(date)] },
+    client,
     reading: { done: false, findings: [], lesions: [], meters: [] },
-    history: await loadHistory(db, clientId, startsAt, timeZone),
+    history: 'clientId' in who ? await loadHistory(db, who.clientId, startsAt, timeZone) : [],
     shelf: await loadShelf(
       db,
       salonId,
@@ -84,6 +87,27 @@ export async function bookingInputOf(
     date,
     daytime: formatInTimeZone(endsAt, timeZone).hour < EVENING_HOUR,
   }
+}
+
+async function clientFor(
+  db: Db,
+  salonId: string,
+  who: Who,
+  date: string,
+): Promise<CompileInput['client'] | undefined> {
+  if ('bornOn' in who) return { ...NOBODY, bornOn: who.bornOn, facts: nothingKnown(date) }
+  const { clientId } = who
+  const client = (await isClientOf(db, salonId, clientId)) && (await loadClient(db, clientId))
+  return client ? { ...client, facts: [...client.facts, ...nothingOfTheDay(date)] } : undefined
+}
+
+const NOBODY = {
+  id: 'walk-in',
+  name: 'Walk-in',
+  memories: [],
+  clearances: [],
+  patchTests: [],
+  concerns: [],
 }
 
 const namedByVisit = (steps: readonly Step[], { prep }: VisitRow): string[] => [

@@ -40,7 +40,12 @@ describe('the cards that can be compared', () => {
   test('not for the front desk: what suits a client tells of their health', async () => {
     const desk = await signedIn(DESK)
     expect((await desk.ask('GET', '/api/cards')).status).toBe(403)
-    expect((await desk.ask('POST', '/api/cards/booking', {})).status).toBe(403)
+    const { today, choices } = await day()
+    const seat = { practitionerId: choices.practitioners[0]!.id, slotMinutes: 60 }
+    const known = { ...seat, clientId: choices.clients[0]!.id, date: today, time: '16:00' }
+    expect((await desk.ask('POST', '/api/cards/booking', known)).status).toBe(403)
+    const cameIn = { ...seat, bornOn: '1991-03-04' }
+    expect((await desk.ask('POST', '/api/cards/booking', cameIn)).status).toBe(200)
   })
 })
 
@@ -63,6 +68,22 @@ describe('for a booking', () => {
     expect(body.input.client.facts.filter(({ code }) => code === 'infection').at(-1)!.answer).toBe(
       'no',
     )
+  })
+  test('of somebody who has just come in nothing is known: as if every answer were no, nothing loosened', async () => {
+    const { choices } = await day()
+    const seat = { practitionerId: choices.practitioners[0]!.id, slotMinutes: 45 }
+    const { body } = await owner.ask<{
+      input: {
+        client: { bornOn: string; facts: { code: string; answer: string }[] }
+        history: unknown[]
+      }
+    }>('POST', '/api/cards/booking', { ...seat, bornOn: '1991-03-04' })
+    const { client, history } = body.input
+    expect([client.bornOn, history]).toEqual(['1991-03-04', []])
+    expect(new Set(client.facts.map(({ answer }) => answer))).toEqual(new Set(['no']))
+    const codes = client.facts.map(({ code }) => code)
+    expect(codes).toEqual(expect.arrayContaining(['infection', 'pregnant', 'allergy:any']))
+    expect(codes).not.toContain('guardian-consent')
   })
   test('a client who is not there is said', async () => {
     const { today, choices } = await day()

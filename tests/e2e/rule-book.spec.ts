@@ -88,9 +88,12 @@ test('a walk-in: name, birthday, twelve questions, a ladder', async ({ page }) =
   const dialog = page.getByRole('dialog')
   await dialog.getByLabel('Name').fill('Invented Walk-in')
   await dialog.getByLabel('Born on').fill('1991-03-04')
-  await choose(dialog, 'Protocol', 'Quiet Tide brightening facial')
   await choose(dialog, 'Room', seat.room)
   await choose(dialog, 'Practitioner', seat.practitioner)
+  await dialog.getByRole('button', { name: 'Which card?' }).click()
+  await expect(page.getByText('24 cards fitted to this client')).toBeVisible()
+  await page.getByRole('button', { name: /^All \d+$/ }).click()
+  await page.getByRole('button', { name: 'Take Quiet Tide brightening facial' }).click()
   await dialog.getByRole('button', { name: 'Ask the twelve questions' }).click()
   await expect(page).toHaveURL(/consult/)
   await expect(

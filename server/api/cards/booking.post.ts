@@ -9,30 +9,45 @@ import { useDb } from '../../utils/db'
 import { parsed } from '../../utils/problem'
 import { bookingInputOf } from '../../utils/visit-input'
 
-const Body = z.strictObject({
-  clientId: z.uuid(),
+const seat = {
   practitionerId: z.uuid(),
-  date: z.iso.date(),
-  time: z.iso.time({ precision: -1 }),
   slotMinutes: z.number().int().min(15).max(240),
-})
+}
+const Body = z.union([
+  z.strictObject({
+    ...seat,
+    clientId: z.uuid(),
+    date: z.iso.date(),
+    time: z.iso.time({ precision: -1 }),
+  }),
+  /** Somebody who has just come in: from now. */
+  z.strictObject({ ...seat, bornOn: z.iso.date() }),
+])
 
-/** What is known of a client for a visit that is not booked yet, and every card: so that a booking can be made with one that suits. */
+/**
+ * What is known of a client for a visit that is not booked yet, and every card: so that a booking can be made with one that suits. Of
+ * somebody who has just come in nothing is known: as if every answer were no, until it is asked.
+ */
 export default defineEventHandler(async (event) => {
-  const account = await requireCan(event, 'health.read')
+  const account = await requireCan(event, 'booking')
   const body = parsed(Body, await readBody(event))
+  const isKnown = 'clientId' in body
+  if (isKnown) await requireCan(event, 'health.read')
   const db = useDb()
   const salon = (await salonById(db, account.salon_id))!
-  const startsAt = await salonInstant(db, account.salon_id, body.date, body.time)
-  const seat = { ...body, salonId: account.salon_id, startsAt, timeZone: salon.time_zone }
+  const startsAt = isKnown
+    ? await salonInstant(db, account.salon_id, body.date, body.time)
+    : new Date()
+  const { practitionerId, slotMinutes } = body
+  const seat = { salonId: account.salon_id, who: body, practitionerId, slotMinutes, startsAt }
   const cards = await bookableCards(db, account.salon_id)
-  const input = await bookingInputOf(db, seat, cards)
+  const input = await bookingInputOf(db, { ...seat, timeZone: salon.time_zone }, cards)
   if (!input)
     throw new NotFound({
       code: 'no_client',
       detail: 'There is no such client or practitioner.',
       path: 'clientId',
     })
-  await writeAudit(db, account.id, 'health.read', 'client', body.clientId)
+  if (isKnown) await writeAudit(db, account.id, 'health.read', 'client', body.clientId)
   return { input, cards, ...(await cardMoney(db, account.salon_id)) }
 })
