@@ -82,7 +82,7 @@ describe('for a booking', () => {
     expect([client.bornOn, history]).toEqual(['1991-03-04', []])
     expect(new Set(client.facts.map(({ answer }) => answer))).toEqual(new Set(['no']))
     const codes = client.facts.map(({ code }) => code)
-    expect(codes).toEqual(expect.arrayContaining(['infection', 'pregnant', 'allergy:any']))
+    expect(codes).toEqual(expect.arrayContaining(['infection', 'pregnancy', 'allergy:any']))
     expect(codes).not.toContain('guardian-consent')
   })
   test('a client who is not there is said', async () => {

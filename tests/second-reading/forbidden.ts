@@ -219,7 +219,8 @@ const SCOPE: readonly Row[] = [
 
 /** Ingredient families by how they are printed; whole words. */
 const FAMILIES: Readonly<Record<string, readonly string[]>> = {
-  salicylates: ['salicylic', 'salicylate', 'salix', 'gaultheria', 'willow'],
+  salicylates: ['salicylic', 'salicylate', 'salix', 'gaultheria', 'willow', 'spiraea'],
+  daisy: ['chamomilla', 'matricaria', 'anthemis', 'arnica', 'calendula'],
   pineapple: ['ananas', 'bromelain'],
   papaya: ['papaya', 'papain'],
   bee: ['mel', 'honey', 'propolis', 'cera alba', 'beeswax'],
