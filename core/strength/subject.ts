@@ -98,6 +98,11 @@ function ownProperties({ properties, maker }: Product): readonly Property[] {
   return properties.filter((property) => property !== 'wants-dry' && property !== 'wants-damp')
 }
 
+/** Above this a peel, or what is rinsed off, is no bystander any more (rule A04). */
+const SALICYLIC_RINSE_PERCENT = 0.5
+const isSalicylicOnRinse = ({ name, percent }: Product['actives'][number]): boolean =>
+  name === 'salicylic' && percent > SALICYLIC_RINSE_PERCENT
+
 const isStrongSalicylic = ({ name, percent }: Product['actives'][number]): boolean =>
   name === 'salicylic' && percent > SALICYLIC_STRONG_PERCENT
 
@@ -195,6 +200,8 @@ function ofWork(
     properties.delete('firm-pressure')
     if (firmest >= pressureRung('firm')) properties.add('firm-pressure')
   }
+  if (!part.isLeftOn && part.product?.actives.some(isSalicylicOnRinse))
+    properties.add('salicylic-rinse')
   const percent = acidPercentOf(part.product)
   const isAcid = properties.has('acid') && properties.has('exfoliating')
   const minutes = governedMinutes(part.segments)

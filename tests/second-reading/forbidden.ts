@@ -12,6 +12,7 @@ const any =
   ({ is }) =>
     properties.some((property) => is.has(property))
 const HOT = ['heat', 'steam', 'self-heating', 'warming']
+const ENERGIES = ['current', 'rf', 'ultrasound', 'ultrasonic-blade']
 const isAcid: Bad = ({ is }) => is.has('acid') && is.has('exfoliating')
 const acidAbove =
   (rung: number): Bad =>
@@ -55,13 +56,13 @@ const HEALTH: readonly Row[] = [
     any('firm-pressure'),
   ],
   ['throat: current', () => ['neck-front'], any('current', 'ultrasound')],
-  ['implant', (f) => f.has('implant-electronic'), any('current', 'field', 'rf', 'magnet')],
-  ['metal', (f) => f.zones('metal'), any('current', 'rf')],
+  ['implant', (f) => f.has('implant-electronic'), any('field', 'magnet', ...ENERGIES)],
+  ['metal', (f) => f.zones('metal'), any(...ENERGIES)],
   ['seizures', (f) => f.has('epilepsy'), any('changing-light', 'current', 'led')],
   [
     'pregnant',
     (f) => f.has('pregnancy'),
-    either(any('retinoid', 'current', 'rf', 'hydroquinone', ...HOT), acidAbove(1)),
+    either(any('retinoid', 'hydroquinone', 'needling', ...ENERGIES, ...HOT), acidAbove(1)),
   ],
   [
     'light-sensitising',
@@ -79,7 +80,7 @@ const HEALTH: readonly Row[] = [
   [
     'prescription retinoid',
     (f) => f.has('retinoid-prescription', 3),
-    either(isAcid, any('mechanical', 'scrub'), enzymeAbove(1)),
+    either(isAcid, any('mechanical', 'scrub', 'blade', 'needling', 'rf'), enzymeAbove(1)),
   ],
   [
     'retinol at home',
@@ -102,7 +103,7 @@ const HEALTH: readonly Row[] = [
   [
     'sunburn',
     (f) => f.has('sunburn', 3),
-    any('exfoliating', ...HOT, 'retinoid', 'current', 'firm-pressure'),
+    any('exfoliating', ...HOT, 'retinoid', 'current', 'firm-pressure', 'led', 'needling'),
   ],
   ['botulinum', (f) => f.zones('botulinum', 14), injected],
   ['filler', (f) => f.zones('filler', 14), injected],
@@ -136,6 +137,16 @@ const HEALTH: readonly Row[] = [
     any('firm-pressure', 'current', 'field'),
   ],
   ['hives from cold', (f) => f.has('cold-urticaria'), any('cold')],
+  [
+    'hives from cold, off cool',
+    (f) => f.has('cold-urticaria'),
+    (touch) => isAcid(touch) && !touch.is.has('leave-on'),
+  ],
+  [
+    'cold sores before, lips',
+    (f) => (f.has('cold-sore-history') ? ['lips'] : []),
+    any('scrub', 'warming'),
+  ],
   ['hives from heat', (f) => f.has('heat-urticaria'), any(...HOT)],
   ['lashes', (f) => (f.has('lash-extensions') ? EYES : []), any('oil', 'steam')],
   ['lids', (f) => f.has('lash-extensions'), any('over-lids')],
@@ -148,7 +159,7 @@ const HEALTH: readonly Row[] = [
     anything,
   ],
   ['sore eye', (f) => (f.has('eye-infection') || f.has('eye-surgery', 56) ? EYES : []), anything],
-  ['numb', (f) => f.has('reduced-feeling'), any(...HOT, 'current', 'rf', 'firm-pressure')],
+  ['numb', (f) => f.has('reduced-feeling'), any(...HOT, ...ENERGIES, 'cold', 'firm-pressure')],
   ['light disease', (f) => f.has('light-disease'), either(isAcid, any('led', 'rf', 'heat'))],
   ['arm', (f) => (f.has('lymph-nodes') ? ['arms', 'hands'] : []), anything],
   ['leg', (f) => (f.has('legs') ? ['feet'] : []), anything],

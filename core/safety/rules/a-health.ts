@@ -1,9 +1,19 @@
-import { EYES, MOUTH, NECK, NOSE } from '../../skin/zones'
+import { EYES, MOUTH, NECK, NOSE, type ZoneId } from '../../skin/zones'
 import type { LeverId, Property } from '../../protocol/words'
 import type { RuleEffect } from '../rule'
 import { ALWAYS, anyOf, fact, finding, row, SIX_MONTHS_DAYS, within, type RuleRow } from './rows'
 
 const HEAT: readonly Property[] = ['heat', 'steam', 'self-heating', 'warming']
+/** What goes through the skin by a machine. */
+const ENERGIES: readonly Property[] = ['current', 'rf', 'ultrasound', 'ultrasonic-blade']
+/** Where the carotids and the larynx lie; under the chin hands may be firm. */
+const THROAT: readonly ZoneId[] = ['neck-front', 'neck-side-left', 'neck-side-right']
+const BESIDE_THE_THROAT: readonly ZoneId[] = [
+  'neck-side-left',
+  'neck-side-right',
+  'under-chin',
+  'decollete',
+]
 const ALL_WORK: readonly Property[] = ['exfoliating', 'device', ...HEAT]
 const stop = (...any: Property[]): RuleEffect => ({ effect: 'stop', target: { any } })
 const omit = (...any: Property[]): RuleEffect => ({
@@ -41,11 +51,13 @@ export const HEALTH_RULES: readonly RuleRow[] = [
     'Throat, carotids and nostrils',
     ALWAYS,
     [
-      { effect: 'omit-zone', target: { any: ['firm-pressure'] }, zones: NECK },
+      { effect: 'omit-zone', target: { any: ['firm-pressure'] }, zones: THROAT },
+      { effect: 'omit-zone', target: { any: ['current', 'ultrasound'] }, zones: ['neck-front'] },
       {
-        effect: 'omit-zone',
-        target: { any: ['current', 'ultrasound'] },
-        zones: ['neck-front', 'under-chin'],
+        effect: 'limit',
+        target: { lever: 'current' },
+        zones: BESIDE_THE_THROAT,
+        limit: { kind: 'zone-rung', lever: 'current', max: 2 },
       },
       {
         effect: 'require',
@@ -55,13 +67,13 @@ export const HEALTH_RULES: readonly RuleRow[] = [
       },
     ],
     'Nobody takes firm pressure over the carotids, or current and ultrasound over the throat.',
-    'Light hands there; the nostrils stay free under every mask.',
+    'Light hands there; current beside the throat on the lower rung, light, upward; the nostrils stay free under every mask.',
   ),
   row(
     'A01',
     'Electronic implant or sensor',
     fact('implant-electronic'),
-    [stop('current', 'field', 'rf', 'magnet')],
+    [stop(...ENERGIES, 'field', 'magnet')],
     'Current, fields and radio frequency can disturb an implanted or worn device.',
     'Work by hand; no magnets near.',
   ),
@@ -69,7 +81,7 @@ export const HEALTH_RULES: readonly RuleRow[] = [
     'A02',
     'Metal in face or neck',
     fact('metal'),
-    [omit('current', 'rf')],
+    [omit(...ENERGIES)],
     'Metal gathers current and heat.',
     'Leave those zones out, or work by hand there.',
   ),
@@ -86,8 +98,10 @@ export const HEALTH_RULES: readonly RuleRow[] = [
     'Pregnant or breast-feeding',
     fact('pregnancy'),
     [
-      stop('retinoid', 'current', 'rf', 'salicylic-strong', 'hydroquinone'),
+      stop('retinoid', 'salicylic-strong', 'hydroquinone', 'needling', ...ENERGIES),
+      stop('salicylic-rinse'),
       stop(...HEAT),
+      { effect: 'caution', target: { any: ['led'] } },
       rung('acid', 1, { unless: { kind: 'clearance', id: 'A04-acid' } }),
       { effect: 'caution', target: { everything: true }, require: 'propped-up' },
     ],
@@ -139,7 +153,7 @@ export const HEALTH_RULES: readonly RuleRow[] = [
     'A07',
     'Prescription retinoid or acid within five days',
     within('retinoid-prescription', 5, 3),
-    [stop('acid', 'mechanical', 'scrub'), rung('enzyme', 1)],
+    [stop('acid', 'mechanical', 'scrub', 'blade', 'needling', 'rf'), rung('enzyme', 1)],
     'The barrier is thinner while the medicine works.',
     'Enzyme on rung 1, or hydration only.',
   ),
@@ -252,15 +266,19 @@ export const HEALTH_RULES: readonly RuleRow[] = [
         unless: { kind: 'clearance', id: 'A12-mouth' },
       },
       rung('acid', 2, { zones: MOUTH, unless: { kind: 'clearance', id: 'A12-mouth' } }),
+      { effect: 'omit-zone', target: { any: ['scrub', 'warming'] }, zones: ['lips'] },
     ],
     'Strong work near the mouth can wake a cold sore.',
-    'Keep rung 1 or 2 near the mouth, or ask for a clearance.',
+    'Keep rung 1 or 2 near the mouth, or ask for a clearance; no scrub and nothing plumping on the lips.',
   ),
   row(
     'A13',
     'Sunburn or windburn',
     fact('sunburn', { afterDays: 3 }),
-    [stop('exfoliating', ...HEAT, 'retinoid', 'current', 'firm-pressure'), always('cool-removal')],
+    [
+      stop('exfoliating', ...HEAT, 'retinoid', 'current', 'firm-pressure', 'led', 'needling'),
+      always('cool-removal'),
+    ],
     'Burnt skin is open: until no redness, tenderness or peeling, at least 72 hours.',
     'The soothing variant; cool compresses.',
   ),
@@ -354,18 +372,23 @@ export const HEALTH_RULES: readonly RuleRow[] = [
         target: { any: ['pressure', 'firm-pressure', 'current', 'field'] },
         zones: ['neck-front', 'under-chin'],
       },
+      { effect: 'omit-zone', target: { lever: 'pressure' }, zones: ['neck-front'] },
       rung('pressure', 1, { zones: NECK }),
     ],
     'The front of the neck is left alone.',
-    'No pressure and no current there.',
+    'No massage, no pressure and no current there.',
   ),
   row(
     'A19c',
     'Hives from cold',
     fact('cold-urticaria'),
-    [stop('cold')],
-    'Cold brings hives.',
-    'Lukewarm compresses; calm with the mask.',
+    [
+      stop('cold'),
+      { effect: 'stop', target: { all: ['acid', 'exfoliating'], not: ['leave-on'] } },
+      always('lukewarm-removal'),
+    ],
+    'Cold brings hives, and an acid has to come off cool.',
+    'Lukewarm compresses and removals; an enzyme in place of the acid.',
   ),
   row(
     'A19h',
@@ -488,9 +511,9 @@ export const HEALTH_RULES: readonly RuleRow[] = [
     'A29',
     'Reduced feeling',
     fact('reduced-feeling'),
-    [stop(...HEAT, 'current', 'rf'), rung('pressure', 1)],
+    [stop(...HEAT, ...ENERGIES, 'cold'), rung('pressure', 1), rung('suction', 1)],
     'What is too much is not felt.',
-    'Nothing warm, no current; the lightest hands.',
+    'Nothing warm or cold, no current; the lightest hands and suction.',
   ),
   row(
     'A30',

@@ -37,14 +37,24 @@ export const FIRES: readonly Case[] = [
   [
     'A00',
     'no current over the throat',
-    x('current'),
-    (p) => without(p, 'neck-front', 'under-chin') && !without(p, 'neck-side-left'),
+    lever('current', 2, 'current'),
+    (p) => without(p, 'neck-front') && !without(p, 'neck-side-left') && !without(p, 'under-chin'),
   ],
   [
     'A00',
     'no firm pressure over the carotids',
     x('firm-pressure'),
-    (p) => without(p, ...NECK) && !without(p, 'cheek-left'),
+    (p) =>
+      without(p, 'neck-front', 'neck-side-left', 'neck-side-right') && !without(p, 'under-chin'),
+  ],
+  [
+    'A00',
+    'current beside the throat only on the lower rung',
+    lever('current', 4, 'current'),
+    (p) =>
+      has(p, 'x') &&
+      without(p, 'neck-front', 'neck-side-left', 'under-chin') &&
+      step(p, 'x')!.zones.includes('forehead'),
   ],
   [
     'A01',
@@ -56,6 +66,12 @@ export const FIRES: readonly Case[] = [
     'A01',
     'and high frequency, fields, radio frequency and magnets',
     { ...x('field', 'magnet'), ...of(yes('implant-electronic')) },
+    gone,
+  ],
+  [
+    'A01',
+    'and ultrasound, as infusion or as spatula',
+    { ...x('ultrasound', 'ultrasonic-blade'), ...of(yes('implant-electronic')) },
     gone,
   ],
   [
@@ -93,6 +109,22 @@ export const FIRES: readonly Case[] = [
     'pregnancy: acid on rung 1',
     { protocol: ACID, ...of(yes('pregnancy')) },
     (p) => rungs(p, 'peel') === 1 && minds(p).includes('propped up'),
+  ],
+  [
+    'A04',
+    'pregnancy: no salicylic peel, not even one of two percent',
+    {
+      ...shelfOf({ id: 'bha', actives: [{ name: 'salicylic', percent: 2 }], pH: 3.8 }),
+      ...around(using('bha')),
+      ...of(yes('pregnancy')),
+    },
+    (p) => product(p, 'x') !== 'bha',
+  ],
+  [
+    'A04',
+    'pregnancy: no needling and no ultrasound',
+    { ...x('needling', 'ultrasound'), ...scope('needling'), ...of(yes('pregnancy')) },
+    gone,
   ],
   [
     'A05',
@@ -136,6 +168,12 @@ export const FIRES: readonly Case[] = [
     'enzyme on rung 1',
     { ...of(yes('medicine:tretinoin')) },
     (p) => rungs(p, 'enzyme') === 1 && dwell(p, 'enzyme') === 180,
+  ],
+  [
+    'A07',
+    'no blade while a prescription retinoid works',
+    { ...x('blade'), ...scope('blade'), ...of(yes('retinoid-prescription', on('2026-11-21'))) },
+    gone,
   ],
   [
     'A07b',
@@ -193,6 +231,16 @@ export const FIRES: readonly Case[] = [
     { protocol: ACID, ...of(yes('cold-sore-history')) },
     (p) => rungs(p, 'peel')! <= 2 && minds(p).includes('cold sores'),
   ],
+  [
+    'A12',
+    'cold sores: nothing that scrubs or plumps on the lips',
+    {
+      ...at(['lips', 'upper-lip'], 'scrub', 'lip-safe'),
+      ...of(yes('cold-sore-history')),
+    },
+    (p) => without(p, 'lips') && !without(p, 'upper-lip'),
+  ],
+  ['A13', 'sunburn: no light', { ...x('led'), ...of(yes('sunburn')) }, gone],
   ['A13', 'sunburn', { protocol: ACID, ...of(yes('sunburn')) }, (p) => !has(p, 'peel')],
   [
     'A13',
@@ -277,6 +325,21 @@ export const FIRES: readonly Case[] = [
     'thyroid: front of the neck without pressure',
     { ...x('pressure'), ...of(yes('thyroid-carotid')) },
     (p) => without(p, 'neck-front') && !without(p, 'cheek-left'),
+  ],
+  [
+    'A18',
+    'thyroid: no massage over the throat',
+    {
+      ...around(work([], { phase: 'massage', lever: { lever: 'pressure', rung: 2 } })),
+      ...of(yes('thyroid-carotid')),
+    },
+    (p) => without(p, 'neck-front') && !without(p, 'cheek-left'),
+  ],
+  [
+    'A19c',
+    'hives from cold: no acid that has to come off cool',
+    { protocol: ACID, ...of(yes('cold-urticaria')) },
+    (p) => !has(p, 'peel'),
   ],
   ['A19c', 'hives from cold', { ...x('cold'), ...of(yes('cold-urticaria')) }, gone],
   ['A19h', 'hives from heat', { ...x('warming'), ...of(yes('heat-urticaria')) }, gone],
