@@ -1,3 +1,4 @@
+import { isUnfitAfter } from '../protocol/linter-reading'
 import { productsFor, setProduct } from '../catalog/shelf'
 import type { Shelf } from '../catalog/model'
 import { isWork } from '../protocol/linter-reading'
@@ -153,12 +154,9 @@ const MENDS: Readonly<Record<string, Mend>> = {
           has(bench, step, 'mechanical', 'scrub', 'suction')),
     ),
   L25: (bench) => {
+    const isUnfit = (step: Step) => isUnfitAfter(bench.read(bench.step), bench.read(step))
     const at = bench.steps.findIndex(
-      (step, index) =>
-        index > bench.at &&
-        near(step, bench.step) &&
-        step.product &&
-        !has(bench, step, 'open-skin-use'),
+      (step, index) => index > bench.at && near(step, bench.step) && isUnfit(step),
     )
     const unfit = bench.steps[at]
     if (!unfit) return undefined
@@ -166,7 +164,7 @@ const MENDS: Readonly<Record<string, Mend>> = {
       .map(({ pick }) => setProduct(unfit, pick, bench.shelf.products))
       .find(
         (step) =>
-          has(bench, step, 'open-skin-use') &&
+          !isUnfit(step) &&
           bench.shelf.products.some(
             (product) => product.id === step.product!.productId && product.stock > 0,
           ),

@@ -19,6 +19,8 @@ const HARMLESS: ReadonlySet<Property> = new Set([
   'device',
   'conductive',
   'open-skin-use',
+  'mineral',
+  'scented',
   'off-warm',
   'off-lukewarm',
   'printed-minutes',

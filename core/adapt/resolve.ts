@@ -9,7 +9,7 @@ import { subjectReader, type Subject } from '../strength'
 import { touches } from '../safety/touches'
 import { distinctWhy, type Change } from './change'
 import { insertRequired } from './insert'
-import type { OptionContext } from './option'
+import type { Option, OptionContext } from './option'
 import { clashWith, type Clash, type OrderOf } from './together'
 import { blockedClash, distinctClashes, elsewhere, explained } from './resolve-clash'
 import { optionsOnce } from './resolve-options'
@@ -177,7 +177,7 @@ function decide(search: Search, at: number, chosen: Chosen): Chosen | 'unfinishe
       )
     if (clash) {
       clashes.push(clash)
-      queue.unshift(...elsewhere(option, clash))
+      queueElsewhere(queue, option, clash, search)
       continue
     }
     const next = decide(search, at + 1, new Map(chosen).set(step.id, explained(option, clashes)))
@@ -185,6 +185,14 @@ function decide(search: Search, at: number, chosen: Chosen): Chosen | 'unfinishe
   }
   search.clashes.push(...clashes)
   return undefined
+}
+
+/** The same elsewhere comes next; what protects from the sun is first tried with other products, because it has to be everywhere. */
+function queueElsewhere(queue: Option[], option: Option, clash: Clash, search: Search): void {
+  const partly = elsewhere(option, clash)
+  const protects = option.step && search.read(option.step).properties.has('sun-filter')
+  const others = queue.filter(({ step }) => step !== undefined).length
+  queue.splice(protects ? others : 0, 0, ...partly)
 }
 
 function assemble(

@@ -1,5 +1,6 @@
 import type { Step } from '../protocol/model'
 import type { Property } from '../protocol/words'
+import { isUnfitAfter } from '../protocol/linter-reading'
 import type { Constraint } from '../safety/rule'
 import { ruleById } from '../safety/rules'
 import { touches } from '../safety/touches'
@@ -190,8 +191,7 @@ const PAIRS: readonly Pair[] = [
     ruleId: 'D18',
     ordered: true,
     first: (subject) => has(subject, 'needling', 'blade'),
-    second: (other) =>
-      other.product !== undefined && (!has(other, 'open-skin-use') || has(other, 'tinted')),
+    second: (other, first) => isUnfitAfter(first, other),
     partly: true,
   },
   {

@@ -8,6 +8,7 @@ import {
   earlier,
   has,
   isAcid,
+  isUnfitAfter,
   mindsWarmth,
   comesOff,
   finishes,
@@ -216,14 +217,16 @@ export const CHECKS: readonly Check[] = [
   ),
   wrong('L25', (read, at, steps) => {
     const unfit = opens(read)
-      ? later(steps, at).find((other) => other.step.product && !has(other, 'open-skin-use'))
+      ? later(steps, at).find((other) => isUnfitAfter(read, other))
       : undefined
     return (
       unfit &&
       findingIf(
         true,
-        `${unfit.step.title} goes on open skin after ${read.step.title}.`,
-        'Only what its maker states for open skin.',
+        `${unfit.step.title} goes on ${has(read, 'needling') ? 'open' : 'fresh'} skin after ${read.step.title}.`,
+        has(read, 'needling')
+          ? 'Only what its maker states for open skin.'
+          : 'Bland and mineral: no acid, retinoid, scrub, alcohol, scent or warmth.',
       )
     )
   }),

@@ -44,7 +44,31 @@ export const mindsWarmth = (read: Read): boolean =>
 export const isAcid = (read: Read): boolean => has(read, 'acid') && has(read, 'exfoliating')
 export const comesOff = (step: Step): boolean =>
   step.segments.some((segment) => segment.kind === 'remove')
+/** Work that takes the surface away or goes through it. */
 export const opens = (read: Read): boolean => has(read, 'needling', 'blade')
+
+/** Too much for skin whose surface a blade has just taken. */
+const TOO_MUCH_FOR_FRESH: readonly Property[] = [
+  'exfoliating',
+  'acid',
+  'retinoid',
+  'scrub',
+  'flammable',
+  'scented',
+  'warming',
+  'self-heating',
+]
+
+/**
+ * A product that may not follow needling or a blade on the same zones (rule D18). Needled skin is open: only what its maker states for
+ * it, nothing tinted. Bladed skin is fresh: what is bland hydrates and calms it, and sun protection is mineral.
+ */
+export function isUnfitAfter(first: Read, other: Read): boolean {
+  const isFit = has(other, 'open-skin-use') && !has(other, 'tinted')
+  if (!other.product || isFit || !opens(first)) return false
+  if (has(first, 'needling')) return true
+  return has(other, ...TOO_MUCH_FOR_FRESH) || (has(other, 'sun-filter') && !has(other, 'mineral'))
+}
 
 const WORK: ReadonlySet<Phase> = new Set([
   'exfoliate',

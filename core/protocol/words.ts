@@ -99,6 +99,8 @@ export const PROPERTIES = [
   'conductive',
   // Read off the product, never written: see safety/subject.
   'open-skin-use',
+  'mineral',
+  'scented',
   'expired',
   'outside-review',
   'strong-active',

@@ -26,7 +26,6 @@ export const isOutsideReview = (product: Product | undefined): boolean =>
 
 /** What counts one point on its zones, one and a half, or half (rule C15; house convention). */
 const POINTS: readonly (readonly [Property, number])[] = [
-  ['needling', 3],
   ['blade', 1.5],
   ['ultrasonic-blade', 0.5],
   ['scrub', 1],
@@ -42,13 +41,24 @@ export function exfoliationPoints(part: StepPart, step: Step): number {
   const { properties } = part
   const isAcid = properties.has('acid') && properties.has('exfoliating')
   const known = POINTS.filter(([property]) => properties.has(property))
+  const needled = properties.has('needling') ? needlingPoints(step) : 0
   // A retinoid does not say what else exfoliates.
-  const isTold = isAcid || known.some(([property]) => property !== 'retinoid')
+  const isTold = isAcid || needled > 0 || known.some(([property]) => property !== 'retinoid')
   return Math.max(
     properties.has('exfoliating') && !isTold ? 1 : 0,
+    needled,
     ...known.map(([, points]) => points),
     isAcid ? acidPoints(part, step) : 0,
   )
+}
+
+/** Up to this depth needles stay in the outer layer. */
+const SHALLOW_MM = 0.25
+
+/** Two points where the depth is written and shallow; three deeper, or where nobody has written it. */
+function needlingPoints({ passes }: Step): number {
+  const setting = passes?.setting
+  return setting?.unit === 'mm' && setting.value <= SHALLOW_MM ? 2 : 3
 }
 
 function acidPoints(part: StepPart, step: Step): number {

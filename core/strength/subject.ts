@@ -75,8 +75,18 @@ function derived(product: Product, inci: InciReading, date: string | undefined):
   put(mayComeOffWarm(product, found), 'off-warm')
   put(product.maker?.warmRemoval === false, 'off-lukewarm')
   put(product.maker?.minutes !== undefined, 'printed-minutes')
+  put(inci.families.has('fragrance'), 'scented')
+  put(isMineral(inci), 'mineral')
   put(date !== undefined && isExpired(product, date), 'expired')
   return found
+}
+
+/** A sun filter of minerals alone: zinc or titanium, and nothing that takes up light otherwise. Without a list nobody knows. */
+function isMineral({ actives }: InciReading): boolean {
+  const ids = actives.map(({ active }) => active.id)
+  return (
+    (ids.includes('zinc-oxide') || ids.includes('titanium')) && !ids.includes('organic-filters')
+  )
 }
 
 /** Nothing that warmth wakes: an acid, or what heats by itself. */

@@ -479,7 +479,8 @@ const COURSE_NEEDLING = version(
           zones: ['cheek-left', 'cheek-right'],
           pattern: 'scar or pigment: dots, then circles',
           times: 1,
-          level: '0.25 mm, speed by the maker’s steps',
+          setting: { setting: 'depth', value: 0.25, unit: 'mm', from: 0.1, to: 1 },
+          level: 'speed by the maker’s steps',
         },
         technique:
           'A line: dots, a line through and back, tiny circles. A scar or spot: dots, then circles, no line.',

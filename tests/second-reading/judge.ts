@@ -1,5 +1,5 @@
 import type { Product } from '#core/catalog'
-import { forbiddenIn } from './forbidden'
+import { forbiddenIn, holdsFamily } from './forbidden'
 import { Facts, type Outcome, type Visit } from './facts'
 import { touchesOf, type Touch } from './touch'
 
@@ -88,10 +88,8 @@ const ORDERS: readonly Order[] = [
     'a retinoid left on by day',
     ({ touch, daytime }) => has(touch, 'retinoid') && touch.leftOn && daytime,
   ],
-  [
-    'open skin',
-    ({ touch, after }) => has(touch, 'needling', 'blade') && after.some(isUnfitForOpenSkin),
-  ],
+  ['open skin', ({ touch, after }) => has(touch, 'needling') && after.some(isUnfitForOpenSkin)],
+  ['fresh skin', ({ touch, after }) => has(touch, 'blade') && after.some(isTooMuchForFreshSkin)],
   [
     'spark over alcohol',
     ({ touch, before }) =>
@@ -126,6 +124,15 @@ const ORDERS: readonly Order[] = [
 const isWork = ({ step }: Touch): boolean => WORK.includes(step.phase)
 const isUnfitForOpenSkin = ({ product, is }: Touch): boolean =>
   product !== undefined && !product.openSkinUse && !is.has('open-skin-use')
+const ORGANIC = ['homosalate', 'salicylate', 'methoxydibenzoylmethane', 'octocrylene', 'triazine']
+/** After a blade: nothing that works, smells or warms, and no filter but a mineral one. */
+const isTooMuchForFreshSkin = (touch: Touch): boolean =>
+  touch.product !== undefined &&
+  !touch.product.openSkinUse &&
+  (has(touch, 'exfoliating', 'acid', 'retinoid', 'scrub', 'warming', 'self-heating') ||
+    touch.product.vehicle === 'alcohol' ||
+    holdsFamily('fragrance', touch) ||
+    (has(touch, 'sun-filter') && ORGANIC.some((name) => touch.list.includes(name))))
 const comesOffWarm = ({ step }: Touch): boolean =>
   step.segments.some(({ kind, temperature }) => kind === 'remove' && temperature === 'warm')
 
@@ -148,17 +155,20 @@ function wrongOrders(steps: readonly Touch[], visit: Visit): string[] {
 }
 
 /** The product on a face by itself: nothing that this client may not have. */
-function mayGoOn({ id, name, uses }: Product, visit: Visit): boolean {
+const mayGoOn = (product: Product, visit: Visit): boolean =>
+  forbiddenIn(aloneOn(product, visit.shelf), new Facts(visit), visit).length === 0
+
+function aloneOn({ id, name, uses }: Product, shelf: Visit['shelf']): Touch {
   const { id: useId, phase, zones, segments } = uses[0]!
   const step = { id, phase, title: name, zones, product: { productId: id, useId }, segments }
   const whole = { ...step, properties: [], essential: false, priority: 1 }
-  const touches = touchesOf(whole, visit.shelf)
-  return touches.every((touch) => forbiddenIn(touch, new Facts(visit), visit).length === 0)
+  return touchesOf(whole, shelf)[0]!
 }
 
 function lacksSunFilter(steps: readonly Touch[], visit: Visit): boolean {
   const { daytime, shelf } = visit
-  const isOpen = steps.some((touch) => has(touch, 'needling', 'blade'))
+  const isOpen = steps.some((touch) => has(touch, 'needling'))
+  const isFresh = steps.some((touch) => has(touch, 'blade'))
   const isTreated = steps.some(
     (touch) => touch.step.phase === 'moisturise' || has(touch, 'exfoliating'),
   )
@@ -167,6 +177,7 @@ function lacksSunFilter(steps: readonly Touch[], visit: Visit): boolean {
       product.properties.includes('sun-filter') &&
       product.stock > 0 &&
       (product.openSkinUse || !isOpen) &&
+      !(isFresh && isTooMuchForFreshSkin(aloneOn(product, shelf))) &&
       mayGoOn(product, visit),
   )
   return daytime && isTreated && isOnShelf && !steps.some((touch) => has(touch, 'sun-filter'))
@@ -184,8 +195,12 @@ const isWet = ({ is, step }: Touch): boolean =>
         ['sponge', 'towel', 'compress', 'mitt', 'water'].includes(tool),
     ))
 
+const isShallow = ({ step }: Touch): boolean =>
+  step.passes?.setting?.unit === 'mm' && step.passes.setting.value <= 0.25
+
 /** Points that every reading of the table gives at least: the first row that holds. */
 const POINTS: readonly (readonly [points: number, holds: (touch: Touch) => boolean])[] = [
+  [2, (touch) => has(touch, 'needling') && isShallow(touch)],
   [3, (touch) => has(touch, 'needling')],
   [1.5, (touch) => has(touch, 'blade') || (has(touch, 'mechanical') && !has(touch, 'scrub'))],
   [0.5, (touch) => isAcid(touch) && (touch.free ?? 0) >= 0.5],

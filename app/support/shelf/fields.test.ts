@@ -82,10 +82,10 @@ describe('a product', () => {
   it('is asked for every property once: the common ones, then the others', () => {
     const asked = [...COMMON_PROPERTIES, ...RARE_PROPERTIES]
     expect(new Set(asked).size).toBe(asked.length)
-    // What only a maker's printed word says is never ticked.
-    expect([...asked, 'off-warm', 'off-lukewarm', 'printed-minutes'].sort()).toEqual(
-      [...PROPERTIES].sort(),
-    )
+    // What a maker prints or the list of ingredients says is never ticked.
+    expect(
+      [...asked, 'off-warm', 'off-lukewarm', 'printed-minutes', 'mineral', 'scented'].sort(),
+    ).toEqual([...PROPERTIES].sort())
   })
 })
 

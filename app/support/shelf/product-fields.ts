@@ -144,10 +144,16 @@ export const COMMON_PROPERTIES: readonly Property[] = [
   'occlusive',
   'conductive',
 ]
-/** What follows from the maker's printed word, and is never ticked. */
-const OF_THE_MAKER: readonly Property[] = ['off-warm', 'off-lukewarm', 'printed-minutes']
+/** What follows from the maker's printed word or from the ingredient list, and is never ticked. */
+const NEVER_TICKED: readonly Property[] = [
+  'off-warm',
+  'off-lukewarm',
+  'printed-minutes',
+  'mineral',
+  'scented',
+]
 export const RARE_PROPERTIES: readonly Property[] = PROPERTIES.filter(
-  (property) => !COMMON_PROPERTIES.includes(property) && !OF_THE_MAKER.includes(property),
+  (property) => !COMMON_PROPERTIES.includes(property) && !NEVER_TICKED.includes(property),
 )
 
 /** What a new product begins as. */

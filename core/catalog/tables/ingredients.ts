@@ -95,6 +95,24 @@ export const ACTIVES: readonly Active[] = [
   { id: 'arbutin', name: 'Arbutin', terms: ['arbutin', 'alpha arbutin'] },
   { id: 'zinc-oxide', name: 'Zinc oxide', terms: ['zinc oxide'] },
   { id: 'titanium', name: 'Titanium dioxide', terms: ['titanium dioxide'] },
+  {
+    id: 'organic-filters',
+    name: 'Organic sun filters',
+    terms: [
+      'butyl methoxydibenzoylmethane',
+      'octocrylene',
+      'homosalate',
+      'ethylhexyl salicylate',
+      'ethylhexyl triazone',
+      'ethylhexyl methoxycinnamate',
+      'bis ethylhexyloxyphenol methoxyphenyl triazine',
+      'diethylamino hydroxybenzoyl hexyl benzoate',
+      'methylene bis benzotriazolyl tetramethylbutylphenol',
+      'phenylbenzimidazole sulfonic acid',
+      'benzophenone 3',
+      'benzophenone 4',
+    ],
+  },
 ]
 
 /** INCI names that are no allergen family and no active: known, so that what is left over stands out. One name per entry (from memory). */

@@ -166,11 +166,11 @@ export const PHYSICS_RULES: readonly RuleRow[] = [
   ),
   row(
     'D18',
-    'Open skin',
+    'Open and fresh skin',
     ALWAYS,
     [],
-    'On needled or bladed skin goes only what its maker states for open skin, single-use, never tinted.',
-    'A product with that statement; else shade and a hat.',
+    'Needled skin is open: only what its maker states for it, single-use, never tinted. Bladed skin is fresh: no acid, retinoid, scrub, alcohol, scent or warmth, and sun protection of minerals.',
+    'What its maker states for open skin, else shade and a hat; after a blade what is bland and mineral.',
   ),
   row(
     'D19',
