@@ -90,7 +90,7 @@ describe('fitted again from now', () => {
         startS: placed(first, id).startS,
         endS: placed(first, id).endS,
       })
-    expect(next.changes.find((change) => change.stepId === 'steam')!.why[0]!.ruleId).toBe('C02')
+    expect(next.changes.find((change) => change.stepId === 'steam')!.why[0]!.ruleId).toBe('C02h')
   })
   test('the run goes on from the new plan, whoever sees the events first', () => {
     const next = again(first, performed(first, atLamp), atLamp, { reading: readingOf() })

@@ -35,6 +35,7 @@ export const causesOf: (condition: Condition, known: KnownFacts) => readonly Cau
   fact: factCauses,
   finding: (condition, { situation }) => findingCauses(condition, situation.reading),
   lesions: (condition, { situation }) => lesionCauses(condition, situation.reading),
+  spread: (condition, { situation }) => spreadCauses(condition, situation.reading),
   crowded: (condition, { situation }) => crowdedZones(condition, situation.reading),
   practitioner: ({ code }, { situation }) =>
     causeIf(situation.practitioner?.hazards.includes(code) ?? false, 'about yourself'),
@@ -133,6 +134,17 @@ function findingCauses(
   return [...findings, ...pinned]
     .filter((finding) => finding.kind === kind && finding.grade >= minGrade)
     .map(({ zones }) => ({ ...asked(`${name}, ${zonesInWords(zones)}`), zones }))
+}
+
+/** One cause for reaching so many zones, so that one more adds and never rewrites. */
+function spreadCauses(
+  { finding: kind, zones: most }: ConditionOf<'spread'>,
+  { findings }: Reading,
+): Cause[] {
+  const painted = findings.filter((finding) => finding.kind === kind && finding.grade > 0)
+  const zones = new Set(painted.flatMap((finding) => finding.zones))
+  const name = FINDINGS.find((words) => words.kind === kind)?.name ?? kind
+  return causeIf(zones.size >= most, `${name}, on ${most} zones or more`)
 }
 
 /** One cause per zone that holds so many, so that one lesion more adds and never rewrites. */

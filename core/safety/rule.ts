@@ -123,6 +123,8 @@ export type Condition =
       readonly minGrade: number
       /** Only what was painted on the map; pins do not count. */ readonly painted?: true
     }
+  /** Painted on so many zones, at any grade. */
+  | { readonly kind: 'spread'; readonly finding: FindingKind; readonly zones: number }
   /** So many lesions of these kinds pinned in one zone. */
   | { readonly kind: 'crowded'; readonly types: readonly LesionType[]; readonly perZone: number }
   | { readonly kind: 'lesions'; readonly types: readonly LesionType[]; readonly atLeast: number }

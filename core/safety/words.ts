@@ -68,6 +68,7 @@ export const conditionWords: (condition: Condition) => string = byKind({
   fact: factWords,
   finding: findingConditionWords,
   lesions: lesionWords,
+  spread: ({ finding, zones }) => `${findingWords(finding).name} on ${zones} zones or more`,
   crowded: ({ types, perZone }) =>
     `${perZone} or more in one zone: ${types.map((type) => LESION_WORDS[type].toLowerCase()).join(', ')}`,
   'age-below': ({ years }) => `younger than ${years}`,

@@ -47,6 +47,13 @@ const pigment = (f: Facts): boolean =>
   somewhere(f.seen('patchy-pigment')) ||
   somewhere(f.seen('marks')) ||
   (f.said('phototype-iv-vi') !== undefined && somewhere([...f.seen('inflamed')]))
+const isSpread = (zones: readonly string[]): boolean => new Set(zones).size >= 3
+const muchPigment = (f: Facts): boolean =>
+  f.has('melasma') ||
+  ['patchy-pigment', 'marks'].some(
+    (kind) => somewhere(f.seen(kind, 2)) || isSpread(f.seen(kind)),
+  ) ||
+  (f.said('phototype-iv-vi') !== undefined && somewhere([...f.seen('inflamed')]))
 const injected: Bad = any('rf', 'current', 'suction', 'firm-pressure')
 
 const HEALTH: readonly Row[] = [
@@ -175,11 +182,9 @@ const SKIN: readonly Row[] = [
     (f) => [...f.seen('flushing', 2), ...f.seen('vessels', 2)],
     any('steam', 'scrub', 'warming', 'self-heating', 'firm-pressure'),
   ],
-  [
-    'pigment',
-    (f) => pigment(f),
-    either(any('steam', 'self-heating', 'warming', 'rf'), acidAbove(2), longer('extraction', 5)),
-  ],
+  ['pigment', (f) => pigment(f), either(acidAbove(2), longer('extraction', 5))],
+  ['much pigment', (f) => muchPigment(f), any('steam', 'self-heating', 'warming', 'rf')],
+  ['a mark', (f) => [...f.seen('patchy-pigment'), ...f.seen('marks')], any('self-heating', 'rf')],
   ['barrier', (f) => f.seen('barrier'), any('exfoliating', 'retinoid')],
   ['sensitive', (f) => f.seen('sensitive'), acidAbove(2)],
   [

@@ -9,6 +9,16 @@ const PIGMENT: Condition = anyOf(
   fact('melasma'),
   allOf(fact('phototype-iv-vi'), finding('inflamed')),
 )
+const MUCH_ZONES = 3
+/** More than a mark or two: graded, spread, or known to come back. */
+const MUCH_PIGMENT: Condition = anyOf(
+  finding('patchy-pigment', 2),
+  finding('marks', 2),
+  { kind: 'spread', finding: 'patchy-pigment', zones: MUCH_ZONES },
+  { kind: 'spread', finding: 'marks', zones: MUCH_ZONES },
+  fact('melasma'),
+  allOf(fact('phototype-iv-vi'), finding('inflamed')),
+)
 const DRY: Condition = anyOf(finding('dry'), finding('lines', 3), finding('laxity', 2))
 const BELOW: readonly ZoneId[] = [...NECK, 'decollete']
 /** What is inflamed when it is pinned. */
@@ -68,14 +78,30 @@ export const SKIN_RULES: readonly RuleRow[] = [
     'Pigment-prone skin',
     PIGMENT,
     [
-      { effect: 'stop', target: { any: ['steam', 'self-heating', 'warming', 'rf'] } },
+      {
+        effect: 'limit',
+        target: { lever: 'steam' },
+        limit: { kind: 'rung', lever: 'steam', max: 4, belowWritten: 1 },
+      },
+      { effect: 'omit-zone', target: { any: ['self-heating', 'warming', 'rf'] }, zones: 'because' },
       rung('acid', 2),
       rung('extraction', 2),
-      always('lukewarm-removal'),
+      always('lukewarm-removal', { zones: 'because' }),
       always('sun-filter'),
     ],
     'Heat wakes pigment and marks last on this skin. Stricter than some practitioners.',
-    'Lukewarm towels; a hydrating concentrate in place of steam.',
+    'Lukewarm towels; steam a rung lower.',
+  ),
+  row(
+    'C02h',
+    'Pigment-prone skin, and heat',
+    MUCH_PIGMENT,
+    [
+      { effect: 'stop', target: { any: ['steam', 'self-heating', 'warming', 'rf'] } },
+      always('lukewarm-removal'),
+    ],
+    'Heat wakes pigment, and here there is more than a mark or two. Stricter than some practitioners.',
+    'A hydrating concentrate in place of steam; nothing that warms.',
   ),
   row(
     'C03',

@@ -168,7 +168,16 @@ export const QUIET: readonly (readonly [rules: readonly string[], what: string, 
     'a few vessels, grade 1',
     { protocol: CLARIFYING, ...read(seen('vessels', 1, ['nose-side-left'])) },
   ],
-  [['C02'], 'phototype V, calm skin', { protocol: CLARIFYING, ...of(yes('phototype-iv-vi')) }],
+  [
+    ['C02h'],
+    'marks of grade 1 on two zones',
+    { protocol: CLARIFYING, ...read(seen('marks', 1, ['chin', 'forehead'])) },
+  ],
+  [
+    ['C02', 'C02h'],
+    'phototype V, calm skin',
+    { protocol: CLARIFYING, ...of(yes('phototype-iv-vi')) },
+  ],
   [
     ['C03', 'C04', 'C06', 'C07', 'C08', 'C10', 'C11', 'C15s', 'C15i'],
     'nothing seen',
