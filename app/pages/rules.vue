@@ -3,6 +3,7 @@ import { RUNGS } from '#core/strength'
 import { LEVER_WORDS } from '#core/protocol'
 import {
   EMERGENCIES,
+  emergencySteps,
   FAMILY_NAMES,
   NO_SETTINGS,
   RULE_BOOK,
@@ -71,6 +72,8 @@ const choose = (id: string) =>
   router.replace({
     query: { ...(part.value === chosen.value?.rule.family ? {} : { part: part.value }), rule: id },
   })
+const NOBODY = { number: 'the emergency number', address: 'the salon’s address', off: '' }
+const stepsOf = (emergency: (typeof EMERGENCIES)[number]) => emergencySteps(emergency, NOBODY)
 const limitsOf = (table: (typeof RUNGS)[keyof typeof RUNGS]) =>
   [0, 1, 2, 3].map((at) =>
     [
@@ -206,9 +209,10 @@ const limitsOf = (table: (typeof RUNGS)[keyof typeof RUNGS]) =>
             </span>
             <span>
               <span class="font-semibold text-mind">
-                {{ emergency.signs }}
+                {{ emergency.name }}
               </span>
-              <span class="block">{{ emergency.act }} {{ emergency.then }}</span>
+              <span class="text-soft"> · {{ emergency.signs }}</span>
+              <span class="block">{{ stepsOf(emergency).join(' ') }}</span>
             </span>
           </li>
         </ul>

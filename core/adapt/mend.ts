@@ -1,7 +1,6 @@
-import { isUnfitAfter } from '../protocol/linter-reading'
 import { productsFor, setProduct } from '../catalog/shelf'
 import type { Shelf } from '../catalog/model'
-import { isWork } from '../protocol/linter-reading'
+import { isUnfitAfter, isWork } from '../protocol/linter-reading'
 import type { LintFinding } from '../protocol/linter'
 import type { Step } from '../protocol/model'
 import { segment } from '../protocol/segments'

@@ -2,13 +2,16 @@ import { isSterileTip } from './tray'
 import type { Segment } from './model'
 import { EYE_CONTOUR, EYES, zonesMeet } from '../skin/zones'
 import {
-  type Judge,
   type Check,
   later,
   earlier,
   has,
   isAcid,
   isUnfitAfter,
+  softens,
+  findingIf,
+  advice,
+  wrong,
   mindsWarmth,
   comesOff,
   finishes,
@@ -19,11 +22,6 @@ import {
   oilBefore,
   thickerBelow,
 } from './linter-reading'
-
-export const wrong = (id: string, judge: Judge): Check => ({ id, level: 'wrong', judge })
-export const advice = (id: string, judge: Judge): Check => ({ id, level: 'advice', judge })
-const findingIf = (when: unknown, says: string, fix: string) => (when ? { says, fix } : undefined)
-const SOFTENS = ['softening', 'exfoliating', 'steam', 'warm-towel'] as const
 
 /** Wrong orders of the trade (common practice, no source). Ids are stored with protocols: never reuse one. */
 export const CHECKS: readonly Check[] = [
@@ -77,7 +75,7 @@ export const CHECKS: readonly Check[] = [
   ),
   wrong('L06', (read, at, steps) =>
     findingIf(
-      has(read, 'extraction') && !earlier(steps, at).some((other) => has(other, ...SOFTENS)),
+      has(read, 'extraction') && !earlier(steps, at).some(softens),
       `${read.step.title} before anything has softened the skin.`,
       'Exfoliate or soften first.',
     ),
@@ -216,9 +214,7 @@ export const CHECKS: readonly Check[] = [
     ),
   ),
   wrong('L25', (read, at, steps) => {
-    const unfit = opens(read)
-      ? later(steps, at).find((other) => isUnfitAfter(read, other))
-      : undefined
+    const unfit = later(steps, at).find((other) => isUnfitAfter(read, other))
     return (
       unfit &&
       findingIf(

@@ -31,6 +31,11 @@ export interface Check {
   readonly judge: Judge
 }
 
+export const wrong = (id: string, judge: Judge): Check => ({ id, level: 'wrong', judge })
+export const advice = (id: string, judge: Judge): Check => ({ id, level: 'advice', judge })
+export const findingIf = (when: unknown, says: string, fix: string) =>
+  when ? { says, fix } : undefined
+
 const here = (read: Read, other: Read): boolean => zonesMeet(read.step.zones, other.step.zones)
 export const later = (steps: Steps, at: number): Read[] =>
   steps.slice(at + 1).filter((other) => here(other, steps[at]!))
@@ -42,6 +47,8 @@ export const has = (read: Read, ...any: Property[]): boolean =>
 export const mindsWarmth = (read: Read): boolean =>
   has(read, 'off-lukewarm') || (has(read, 'acid', 'stings', 'warming') && !has(read, 'off-warm'))
 export const isAcid = (read: Read): boolean => has(read, 'acid') && has(read, 'exfoliating')
+export const softens = (read: Read): boolean =>
+  has(read, 'softening', 'exfoliating', 'steam', 'warm-towel')
 export const comesOff = (step: Step): boolean =>
   step.segments.some((segment) => segment.kind === 'remove')
 /** Work that takes the surface away or goes through it. */

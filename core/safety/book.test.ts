@@ -1,7 +1,7 @@
 import { situationOf, ALL_NO } from '../../tests/situations'
 import { describe, expect, test } from 'vitest'
 import { KNOWN, QUESTIONS } from '../client'
-import { constrain, EMERGENCIES, RULE_BOOK } from '.'
+import { constrain, EMERGENCIES, emergencySteps, RULE_BOOK } from '.'
 
 describe('the book itself', () => {
   test('families A to H stand in it, each rule with a reason, what to do instead and a basis', () => {
@@ -14,13 +14,35 @@ describe('the book itself', () => {
       'F',
       'H',
     ])
-    expect(EMERGENCIES.map((emergency) => emergency.id)).toEqual(['G01', 'G02', 'G03'])
     expect(RULE_BOOK.length).toBeGreaterThan(150)
     for (const rule of RULE_BOOK)
       expect(
         [rule.reason, rule.instead].every((words) => words.endsWith('.')),
         rule.id,
       ).toBe(true)
+  })
+  test('an emergency is met by its kind: a wheal in one place calls nobody yet, breath does at once', () => {
+    const where = { number: '112', address: 'Quay 1', off: 'Peel: neutralise then rinse' }
+    const of = (id: string) =>
+      emergencySteps(
+        EMERGENCIES.find((row) => row.id === id)!,
+        where,
+      )
+    expect(EMERGENCIES.map(({ id }) => id).sort()).toEqual(
+      Array.from({ length: 8 }, (_, at) => `G0${at + 1}`),
+    )
+    for (const { id, callsAtOnce } of EMERGENCIES)
+      expect(of(id).slice(0, 3).join(' ').includes('Call 112; say: Quay 1.'), id).toBe(
+        callsAtOnce === true || ['G05', 'G07', 'G08', 'G04'].includes(id),
+      )
+    expect(of('G01')[0]).toBe('Machines off. Call 112; say: Quay 1.')
+    expect(of('G04')[0]).toBe('Off now. Peel: neutralise then rinse.')
+    expect(of('G06').join(' ')).toContain('Nothing in the mouth')
+    const bare = emergencySteps(
+      EMERGENCIES.find((row) => row.id === 'G03')!,
+      { ...where, off: '' },
+    )
+    expect(bare[0]).toBe('Off.')
   })
   test('every medicine and condition leads to a question, under a name of its own', () => {
     for (const one of KNOWN)

@@ -13,7 +13,7 @@ export {
   withSettings,
 } from './rules'
 export type { RuleSettings } from './rules'
-export { EMERGENCIES } from './rules/g-emergency'
+export { EMERGENCIES, emergencySteps } from './rules/g-emergency'
 export { EFFECTS, TECHNIQUES } from './rule'
 export type {
   Condition,

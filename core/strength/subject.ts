@@ -110,8 +110,12 @@ function ownProperties({ properties, maker }: Product): readonly Property[] {
 
 /** Above this a peel, or what is rinsed off, is no bystander any more (rule A04). */
 const SALICYLIC_RINSE_PERCENT = 0.5
-const isSalicylicOnRinse = ({ name, percent }: Product['actives'][number]): boolean =>
-  name === 'salicylic' && percent > SALICYLIC_RINSE_PERCENT
+const isSalicylicRinse = ({ product, isLeftOn }: Omit<StepPart, 'properties'>): boolean =>
+  !isLeftOn &&
+  product !== undefined &&
+  product.actives.some(
+    ({ name, percent }) => name === 'salicylic' && percent > SALICYLIC_RINSE_PERCENT,
+  )
 
 const isStrongSalicylic = ({ name, percent }: Product['actives'][number]): boolean =>
   name === 'salicylic' && percent > SALICYLIC_STRONG_PERCENT
@@ -210,8 +214,7 @@ function ofWork(
     properties.delete('firm-pressure')
     if (firmest >= pressureRung('firm')) properties.add('firm-pressure')
   }
-  if (!part.isLeftOn && part.product?.actives.some(isSalicylicOnRinse))
-    properties.add('salicylic-rinse')
+  if (isSalicylicRinse(part)) properties.add('salicylic-rinse')
   const percent = acidPercentOf(part.product)
   const isAcid = properties.has('acid') && properties.has('exfoliating')
   const minutes = governedMinutes(part.segments)

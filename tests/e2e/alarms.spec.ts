@@ -1,6 +1,16 @@
-import { expect, test } from '@playwright/test'
+import { expect, test, type Page } from '@playwright/test'
 import { OWNER, signedIn } from '../api/http'
-import { dayAt, enterStudio, freshVisit, open, openVisit, panel, stage } from './steps'
+import {
+  dayAt,
+  enterStudio,
+  freshVisit,
+  offlineReady,
+  open,
+  openVisit,
+  panel,
+  stage,
+  theDayAfter,
+} from './steps'
 
 // What is said too often is not heard: new things are said loudly, known ones quietly, and few at a time.
 
@@ -57,19 +67,56 @@ test('what is as last time is folded until it is touched; what is new stands ope
   await expect(known).toContainText('A01 · common practice')
 })
 
-test('in Perform at most three stops are pinned, each with what the hand must not do; all are under one touch', async ({
-  page,
-}) => {
-  await enterStudio(page)
-  await openVisit(page, 'Ingrid Solvay')
+/** A visit of its own, laid out and at Perform, with this true of the client. */
+async function atPerform(page: Page, code: string, protocol: string) {
+  await page.clock.install({ time: theDayAfter() })
+  const address = await freshVisit({ protocol })
+  const owner = await signedIn(OWNER)
+  const fact = { code, answer: 'yes', askedOn: await dayAt(address) }
+  const facts = [{ id: crypto.randomUUID(), fact }]
+  await owner.ask('POST', `/api/visits/${idOf(address)}/facts`, { facts })
+  await open(page, address)
   await stage(page, 'Fit')
   await page.getByRole('button', { name: 'Prepare the tray' }).click()
   await expect(page.getByText('The tray, in order of use')).toBeVisible()
   await stage(page, 'Perform')
+}
+
+test('in Perform at most three stops are pinned, each with what the hand must not do; all are under one touch', async ({
+  page,
+}) => {
+  await atPerform(page, 'implant-electronic', 'set-mask')
   const pinned = page.getByLabel('Today’s stops').getByRole('listitem')
   await expect(pinned.first()).toContainText('No current: Electronic implant or sensor')
   expect(await pinned.count()).toBeLessThanOrEqual(3)
   await page.getByRole('button', { name: 'Start the visit' }).click()
   await page.getByRole('button', { name: 'Leave out, note …' }).click()
   await expect(page.getByRole('dialog')).toContainText('All stops of today: ')
+})
+
+test('the emergency card: one touch, by kind, with the number and the address, without a network', async ({
+  page,
+  context,
+}) => {
+  await atPerform(page, 'implant-electronic', 'set-mask')
+  await page.getByRole('button', { name: 'Start the visit' }).click()
+  await offlineReady(page)
+  await context.setOffline(true)
+  await page.getByRole('button', { name: 'Emergency' }).click()
+  const card = page.getByRole('dialog')
+  const first = card.getByRole('listitem').filter({ hasText: /^1/ })
+  await expect(first).toContainText(/Machines off\. Call \d+; say: /)
+  for (const [kind, words] of [
+    ['Hives or swelling in one place', 'Off now.'],
+    ['Faint', 'Machines off. Flat, legs up, air.'],
+    ['Asthma', 'Sit them up'],
+    ['Low sugar', 'sugar or a sweet drink'],
+    ['Seizure', 'clear away what is hard'],
+  ] as const) {
+    await card.getByRole('button', { name: kind, exact: true }).click()
+    await expect(first).toContainText(words)
+    await expect(card.getByText(/^Call \d+/)).toBeVisible()
+  }
+  await expect(card).toContainText('Nothing in the mouth')
+  await context.setOffline(false)
 })
