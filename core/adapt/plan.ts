@@ -134,9 +134,15 @@ export const FittedPlan = z.strictObject({
   askFirst: z.array(z.string()),
   /** Today's stops in a few words each. */
   stops: z.array(z.string()),
-  /** What a hand could still do wrong, the heaviest first, with the written steps it is about; none named: whatever is put on. */
+  /** What a hand could still do wrong, the heaviest first, with the written steps it is about; an ingredient may be in any bottle. */
   handStops: z
-    .array(z.strictObject({ words: z.string(), stepIds: z.array(z.string()).optional() }))
+    .array(
+      z.strictObject({
+        words: z.string(),
+        stepIds: z.array(z.string()),
+        inAnyBottle: z.boolean().optional(),
+      }),
+    )
     .optional(),
   cautions: z.array(z.strictObject({ stepId: z.string(), line: z.string() })),
   checked: z.array(z.string()),

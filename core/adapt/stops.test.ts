@@ -61,7 +61,10 @@ describe('stops pinned in Perform', () => {
     const all = EVERYTHING_AHEAD(plan)
     expect(pinnedStops(plan, all)[0]).toBe('No pineapple')
     expect(pinnedStops(plan, all)).toContain('No hydroquinone')
-    expect(pinnedStops(plan, new Set(['bye']))).toEqual(['No hydroquinone'])
+    expect([...pinnedStops(plan, new Set(['bye']))].sort()).toEqual([
+      'No hydroquinone',
+      'No pineapple',
+    ])
     expect(pinnedStops(plan, new Set())).toEqual([])
   })
   test('what was left out is pinned until the ladder is past its place', () => {

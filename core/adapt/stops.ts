@@ -38,6 +38,7 @@ interface Found {
   readonly name: string
   /** Said as it is: "No pineapple". */
   readonly isWhole: boolean
+  readonly inAnyBottle: boolean
   readonly where: string
   readonly properties: readonly Property[]
   readonly stepIds: readonly string[]
@@ -66,13 +67,14 @@ export function handStopsOf(
 function foundIn(c: Constraint, subjects: readonly Subject[]): Found | undefined {
   if (!isKnown(c) || !BY_HAND.includes(c.effect) || !OF_THE_CLIENT.test(c.ruleId)) return undefined
   const about = subjects.filter((subject) => touches(c, subject))
-  const isAnyBottle = about.length === 0 && c.target.family !== undefined
-  if (about.length === 0 && !isAnyBottle) return undefined
+  const inAnyBottle = c.target.family !== undefined
+  if (about.length === 0 && !inAnyBottle) return undefined
   const isSome = c.zones !== undefined && c.zones.length < ZONES.length / 2
   return {
-    weight: BY_HAND.indexOf(c.effect) + (isAnyBottle ? BY_HAND.length : 0),
+    weight: BY_HAND.indexOf(c.effect),
     name: nameOf(c),
     isWhole: c.stopsAs !== undefined,
+    inAnyBottle,
     where: isSome ? zonesInWords(c.zones!) : '',
     properties: (c.target.any ?? []).filter((property) =>
       about.some(({ properties }) => properties.has(property)),
@@ -86,17 +88,18 @@ const together = (known: Found | undefined, found: Found): Found =>
     ? {
         ...known,
         weight: Math.min(known.weight, found.weight),
+        inAnyBottle: known.inAnyBottle || found.inAnyBottle,
         properties: [...new Set([...known.properties, ...found.properties])],
         stepIds: [...new Set([...known.stepIds, ...found.stepIds])],
       }
     : found
 
 /** "No steam, scrub on the cheeks: visible vessels". */
-function handStop({ name, isWhole, where, properties, stepIds }: Found): HandStop {
+function handStop({ name, isWhole, inAnyBottle, where, properties, stepIds }: Found): HandStop {
   const what = properties.slice(0, NAMED_MOST).map(propertyWords).join(', ')
   const on = where && ` on ${where}`
   const words = isWhole || !what ? `${name}${where && `: ${where}`}` : `No ${what}${on}: ${name}`
-  return stepIds.length > 0 ? { words, stepIds: [...stepIds] } : { words }
+  return { words, stepIds: [...stepIds], ...(inAnyBottle ? { inAnyBottle } : {}) }
 }
 
 /** The stops pinned in Perform: of those a hand could still do wrong, the heaviest. `ahead`: the steps of the ladder that are not over. */
@@ -111,8 +114,10 @@ export function pinnedStops(
   // What was left out is over when something written after it is: until then a hand may come to it by habit.
   const isAhead = (id: string) =>
     kept.has(id) ? ahead.has(id) : ahead.size > 0 && order.indexOf(id) > lastOver
-  return plan.handStops
-    .filter(({ stepIds }) => (stepIds ? stepIds.some(isAhead) : ahead.size > 0))
+  // Those of a step to come go before what may be in any bottle she reaches for until the end.
+  const ofSteps = plan.handStops.filter(({ stepIds }) => stepIds.some(isAhead))
+  const ofBottles = plan.handStops.filter((stop) => stop.inAnyBottle && !ofSteps.includes(stop))
+  return [...ofSteps, ...(ahead.size > 0 ? ofBottles : [])]
     .slice(0, PINNED_MOST)
     .map(({ words }) => words)
 }
