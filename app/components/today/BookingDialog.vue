@@ -100,7 +100,12 @@ async function book() {
         />
       </label>
       <p v-if="session.can('health.read')" class="col-span-2 flex items-center gap-3">
-        <button type="button" class="rung" :disabled="!mayCompare" @click="cards.open">
+        <button
+          type="button"
+          class="rung whitespace-nowrap"
+          :disabled="!mayCompare"
+          @click="cards.open"
+        >
           Which card?
         </button>
         <span class="text-sm text-soft">{{

@@ -119,7 +119,12 @@ async function begin() {
         @change="form[list.key] = $event"
       />
       <p class="col-span-2 flex items-center gap-3">
-        <button type="button" class="rung" :disabled="!mayCompare" @click="cards.open">
+        <button
+          type="button"
+          class="rung whitespace-nowrap"
+          :disabled="!mayCompare"
+          @click="cards.open"
+        >
           Which card?
         </button>
         <span class="text-sm text-soft">{{
