@@ -1,5 +1,6 @@
 import { describe, expect, test } from 'vitest'
 import { shortRhythm } from '#core/climb'
+import { FOLLOWS, type Standing } from '#core/compose'
 import { subjectReader } from '#core/strength'
 import { DEMO_SHELF } from './shelf'
 import { ProtocolVersion } from '#core/protocol/model'
@@ -31,6 +32,25 @@ describe('the library', () => {
     expect(shortRhythm(course, card.steps.map(subjectReader(DEMO_SHELF)))).toBeUndefined()
     const ids = DEMO_PROTOCOLS.map(({ protocolId }) => protocolId)
     expect([...ids, undefined]).toContain(course.next)
+  })
+  test('what the builder offers next is what the library does next', () => {
+    const counts = new Map<string, number>()
+    for (const { steps } of DEMO_PROTOCOLS) {
+      const own = steps.filter(({ floating, gate }) => !floating && !gate)
+      const standings = ['start', ...own.map(({ phase }) => phase)]
+      for (const [at, { phase }] of own.entries()) {
+        const pair = `${standings[at]}>${phase}`
+        counts.set(pair, (counts.get(pair) ?? 0) + 1)
+      }
+    }
+    const most = (standing: string) =>
+      Math.max(...[...counts].filter(([pair]) => pair.startsWith(`${standing}>`)).map(([, n]) => n))
+    const standings = Object.keys(FOLLOWS).filter((key) => Number.isFinite(most(key)))
+    const agree = standings.filter(
+      (key) => counts.get(`${key}>${FOLLOWS[key as Standing]![0]}`) === most(key),
+    )
+    // Calm after calm is the same step in two parts, not what one adds next.
+    expect(standings.filter((key) => !agree.includes(key))).toEqual(['calm'])
   })
   test('some cards are courses, and one goes on to another card', () => {
     expect(courses.length).toBeGreaterThan(3)

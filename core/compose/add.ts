@@ -4,27 +4,51 @@ import type { Step } from '../protocol/model'
 import type { Property } from '../protocol/words'
 import { subjectReader } from '../strength'
 import { STEP_CATALOGUE, type CatalogueRow } from './tables/catalogue'
+import { isUsual, placeAfter, type Standing } from './tables/follows'
 
-/** Rows of the catalogue for what was typed: names that begin with it first, then words that do, then anything that holds it. */
+const NO_MATCH = 9
+/** Behind everything that is found by its name or by another word for it. */
+const SELDOM = 4
+
+/**
+ * Rows of the catalogue for what was typed: what usually comes next after where one stands first, then names that begin with it, then
+ * words that do, then anything that holds it; of equal ones the plainer name.
+ */
 export function searchCatalogue(
   typed: string,
+  standing?: Standing,
   rows: readonly CatalogueRow[] = STEP_CATALOGUE,
 ): CatalogueRow[] {
   const text = typed.trim().toLowerCase()
   if (text === '') return [...rows]
-  const rank = ({ name, also, phase }: CatalogueRow): number => {
+  const rank = (row: CatalogueRow): number => {
+    const found = rankOf(row)
+    return row.seldom && found < NO_MATCH ? found + SELDOM : found
+  }
+  const rankOf = ({ name, also, phase }: CatalogueRow): number => {
     const words = name.toLowerCase()
     if (words.startsWith(text)) return 0
     if (words.split(/[ ,]+/).some((word) => word.startsWith(text))) return 1
     if (also.split(' ').some((word) => word.startsWith(text))) return 2
-    return words.includes(text) || phase.includes(text) ? 3 : 9
+    return words.includes(text) || phase.includes(text) ? 3 : NO_MATCH
   }
-  return rows
+  const found = rows
     .map((row, at) => ({ row, at, rank: rank(row) }))
-    .filter((match) => match.rank < 9)
-    .sort((a, b) => a.rank - b.rank || a.at - b.at)
-    .map(({ row }) => row)
+    .filter((match) => match.rank < NO_MATCH)
+    .sort((a, b) => a.rank - b.rank || a.row.name.length - b.row.name.length || a.at - b.at)
+    .map((match) => match.row)
+  return standing === undefined ? found : usualFirst(found, standing)
 }
+
+/** The few that usually come next before all others, which stay as they are: nothing that was typed may vanish behind its like. */
+function usualFirst(found: readonly CatalogueRow[], standing: Standing): CatalogueRow[] {
+  const usual = found
+    .filter(({ phase }) => isUsual(phase, standing))
+    .sort((a, b) => placeAfter(a.phase, standing) - placeAfter(b.phase, standing))
+    .slice(0, USUAL_MOST)
+  return [...usual, ...found.filter((row) => !usual.includes(row))]
+}
+const USUAL_MOST = 3
 
 /** A step of a catalogue row with what stands on the shelf; the product's own times win. Its id is new among `steps`. */
 export function stepFrom(

@@ -93,6 +93,32 @@ describe('step catalogue', () => {
     expect(searchCatalogue('zzz')).toEqual([])
     expect(searchCatalogue('')).toHaveLength(STEP_CATALOGUE.length)
   })
+  test.each([
+    ['cl', 'first-cleanse', 'second-cleanse'],
+    ['cl', 'tone', 'mask'],
+    ['cl', 'sun', 'close'],
+    ['se', 'first-cleanse', 'second-cleanse'],
+    ['se', 'mask', 'serum'],
+    ['to', 'exfoliate', 'tone'],
+    ['ex', 'tone', 'scrub'],
+    ['fi', 'start', 'first-cleanse'],
+  ] as const)('“%s” on a rung of %s brings %s first', (typed, standing, id) =>
+    expect(searchCatalogue(typed, standing)[0]!.id).toBe(id),
+  )
+  test('what begins so is not lost behind a family that usually comes next', () => {
+    const ids = searchCatalogue('ma', 'calm').map(({ id }) => id)
+    expect(ids.slice(0, 6)).toContain('massage')
+    expect(ids.slice(0, 3)).toContain('mask')
+  })
+  test.each(['cl', 'mask'])(
+    '“%s” offers a cleanser left on as a mask only behind the masks',
+    (typed) => {
+      for (const standing of ['start', 'tone', 'concentrate', 'massage'] as const) {
+        const ids = searchCatalogue(typed, standing).map((row) => row.id)
+        expect(ids.indexOf('cleanser-mask')).toBeGreaterThan(ids.indexOf('mask'))
+      }
+    },
+  )
   // A step alone: what it wants before or after it cannot be there.
   const WANTS_OTHERS = ['L02', 'L03', 'L06', 'L09', 'L11', 'L21', 'L25', 'L30', 'L32']
   test.each(STEP_CATALOGUE.map((row) => [row.id, row] as const))(

@@ -1,4 +1,5 @@
 export { searchCatalogue, stepFrom } from './add'
+export { FOLLOWS, type Standing } from './tables/follows'
 export { STEP_CATALOGUE } from './tables/catalogue'
 export type { CatalogueRow } from './tables/catalogue'
 export { compareVersions } from './compare'

@@ -1,10 +1,12 @@
 <script setup lang="ts">
 import { Combobox, ComboboxInput, ComboboxOption, ComboboxOptions } from '@headlessui/vue'
-import { searchCatalogue, type CatalogueRow } from '#core/compose'
+import { searchCatalogue, type CatalogueRow, type Standing } from '#core/compose'
 
+/** `standing`: the phase of the rung the step would come after. */
+const props = defineProps<{ standing: Standing }>()
 const emit = defineEmits<{ add: [row: CatalogueRow]; leave: [] }>()
 const typed = ref('')
-const found = computed(() => searchCatalogue(typed.value).slice(0, 9))
+const found = computed(() => searchCatalogue(typed.value, props.standing).slice(0, 9))
 const chosen = ref<CatalogueRow | null>(null)
 const field = ref<{ $el: HTMLInputElement }>()
 function take(row: CatalogueRow | null) {

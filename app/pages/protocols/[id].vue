@@ -74,6 +74,7 @@ const NOTE = 'mb-3 px-4 py-2.5 bg-mind-ground border-l-4 border-mind no-print'
               v-if="mayWrite"
               ref="search"
               class="flex-1"
+              :standing="current?.phase ?? 'start'"
               @add="rungs.add"
               @leave="ladder?.focus()"
             />

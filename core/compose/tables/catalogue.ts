@@ -20,6 +20,8 @@ import {
 export interface CatalogueRow {
   readonly id: string
   readonly name: string
+  /** Done now and then: behind what else is called so. */
+  readonly seldom?: true
   /** Other words people type. */
   readonly also: string
   readonly phase: Phase
@@ -276,7 +278,7 @@ const STEPS: readonly CatalogueRow[] = [
     'ten minutes',
     'mask',
     [on(1), dwell([8, 10, 12]), off(2)],
-    { ...from('second-cleanse', ['cleanser']), properties: ['cleansing'] },
+    { ...from('second-cleanse', ['cleanser']), properties: ['cleansing'], seldom: true },
   ),
   row(
     'steam',
