@@ -57,7 +57,7 @@ const suction = withDevice(
       times: 1,
       setting: { setting: 'vacuum', value: 40, unit: '%', from: 20, to: 80 },
     },
-    technique: 'Tip down, twist until it loosens, point to point; never held still.',
+    technique: 'Tip flat, lifted at an edge to let go, then the next place; never held still.',
   },
 )
 const lift = (more = {}): Step =>
