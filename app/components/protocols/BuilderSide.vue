@@ -59,7 +59,7 @@ const findings = computed(
       @click="side = 'course'"
     >
       Course<template v-if="sketch?.rhythm">
-        <span aria-hidden="true">✕</span><span class="sr-only">too short</span>
+        <span class="ml-1" aria-hidden="true">✕</span><span class="sr-only">too short</span>
       </template>
     </button>
     <button

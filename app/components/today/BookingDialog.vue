@@ -44,15 +44,13 @@ const lists = computed(
     ] as const,
 )
 
-const mayCompare = computed(() => form.value.clientId !== '' && form.value.practitionerId !== '')
-const cards = useBookingCards(() => {
+/** Whose cards are compared; undefined while too little is chosen. */
+const seat = computed(() => {
   const { clientId, practitionerId, date, time, slotMinutes } = form.value
-  return { clientId, practitionerId, date, time, slotMinutes }
+  return clientId && practitionerId
+    ? { clientId, practitionerId, date, time, slotMinutes }
+    : undefined
 })
-function take(protocolId: string) {
-  form.value.protocolId = protocolId
-  cards.close()
-}
 async function book() {
   const missing = missingChoice(lists.value, form.value)
   if (missing) return void (trouble.value = missing)
@@ -99,35 +97,20 @@ async function book() {
           required
         />
       </label>
-      <p v-if="session.can('health.read')" class="col-span-2 flex items-center gap-3">
-        <button
-          type="button"
-          class="rung whitespace-nowrap"
-          :disabled="!mayCompare"
-          @click="cards.open"
-        >
-          Which card?
-        </button>
-        <span class="text-sm text-soft">{{
-          mayCompare
-            ? 'Every card fitted to this client, day and length.'
-            : 'Choose client and practitioner first.'
-        }}</span>
-      </p>
+      <PickCard
+        v-if="session.can('health.read')"
+        class="col-span-2"
+        :seat="seat"
+        :current-id="form.protocolId"
+        compares="Every card fitted to this client, day and length."
+        wants="Choose client and practitioner first."
+        @take="form.protocolId = $event"
+      />
       <p v-if="trouble" role="alert" class="col-span-2 text-mind font-medium">{{ trouble }}</p>
       <div class="col-span-2 flex gap-3 justify-end mt-2">
         <button type="button" class="rung" @click="emit('close')">Cancel</button>
         <button type="submit" class="rung rung-strong">Book</button>
       </div>
     </form>
-    <WhichCard
-      :open="cards.isOpen.value"
-      :choosing="cards.library.value"
-      :trouble="cards.trouble.value"
-      :current-id="form.protocolId"
-      :money="cards.library.value"
-      @close="cards.close"
-      @take="take"
-    />
   </PlainDialog>
 </template>

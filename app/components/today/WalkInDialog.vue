@@ -40,15 +40,11 @@ const lists = computed(
     ] as const,
 )
 
-const mayCompare = computed(() => form.value.bornOn !== '' && form.value.practitionerId !== '')
-const cards = useBookingCards(() => {
+/** Whose cards are compared; undefined while too little is chosen. */
+const seat = computed(() => {
   const { bornOn, practitionerId, slotMinutes } = form.value
-  return { bornOn, practitionerId, slotMinutes }
+  return bornOn && practitionerId ? { bornOn, practitionerId, slotMinutes } : undefined
 })
-function take(protocolId: string) {
-  form.value.protocolId = protocolId
-  cards.close()
-}
 async function begin() {
   const missing = missingChoice(lists.value, form.value)
   if (missing) return void (trouble.value = missing)
@@ -118,21 +114,14 @@ async function begin() {
         :options="byName(list.items)"
         @change="form[list.key] = $event"
       />
-      <p class="col-span-2 flex items-center gap-3">
-        <button
-          type="button"
-          class="rung whitespace-nowrap"
-          :disabled="!mayCompare"
-          @click="cards.open"
-        >
-          Which card?
-        </button>
-        <span class="text-sm text-soft">{{
-          mayCompare
-            ? 'Every card in this length, as if every answer were no: the questions come next.'
-            : 'Give the birthday and choose a practitioner first.'
-        }}</span>
-      </p>
+      <PickCard
+        class="col-span-2"
+        :seat="seat"
+        :current-id="form.protocolId"
+        compares="Every card in this length, as if every answer were no: the questions come next."
+        wants="Give the birthday and choose a practitioner first."
+        @take="form.protocolId = $event"
+      />
       <p v-if="trouble" role="alert" class="col-span-2 text-mind font-medium">{{ trouble }}</p>
       <div class="col-span-2 flex gap-3 justify-end mt-2">
         <button type="button" class="rung" @click="emit('close')">Cancel</button>
@@ -141,14 +130,5 @@ async function begin() {
         </button>
       </div>
     </form>
-    <WhichCard
-      :open="cards.isOpen.value"
-      :choosing="cards.library.value"
-      :trouble="cards.trouble.value"
-      :current-id="form.protocolId"
-      :money="cards.library.value"
-      @close="cards.close"
-      @take="take"
-    />
   </PlainDialog>
 </template>

@@ -1,13 +1,15 @@
 import { call } from '~/support/api'
 
-interface Seat {
+interface Place {
   readonly practitionerId: string
   readonly slotMinutes: number
 }
-type Booked = Seat & { readonly clientId: string; readonly date: string; readonly time: string }
+type Booked = Place & { readonly clientId: string; readonly date: string; readonly time: string }
 /** Somebody who has just come in. */
-type CameIn = Seat & { readonly bornOn: string }
+type CameIn = Place & { readonly bornOn: string }
+
+export type Seat = Booked | CameIn
 
 /** All cards compared for a visit that is not booked yet. */
-export const useBookingCards = (seat: () => Booked | CameIn) =>
+export const useBookingCards = (seat: () => Seat) =>
   useCardDialog(() => call('/api/cards/booking', { method: 'post', body: seat() }))
