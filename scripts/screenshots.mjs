@@ -45,7 +45,7 @@ async function consultAndRead({ page, settle, shot, stage }) {
   await page.getByRole('heading', { name: /^Since/ }).waitFor()
   await settle()
   await shot('consult')
-  await part('Allergies')
+  await part('All allergens')
   await page.getByRole('button', { name: 'Pineapple', exact: true }).click()
   await page.getByRole('button', { name: 'Salicylates (aspirin)', exact: true }).click()
   await page.getByText('Pineapple enzyme mask → Rice Enzyme Powder').first().waitFor()

@@ -17,6 +17,7 @@ const HARMLESS: ReadonlySet<Property> = new Set([
   'wants-damp',
   'leave-on',
   'device',
+  'metal-touch',
   'conductive',
   'open-skin-use',
   'mineral',

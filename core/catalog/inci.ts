@@ -11,7 +11,8 @@ interface Ingredient {
 /** Longest list that is read; more is a mistake of copying. */
 export const INCI_MOST = 10_000
 
-const wordsOf = (text: string): string =>
+/** A printed name as plain words: no accents, no case, no punctuation. */
+export const wordsOf = (text: string): string =>
   text
     .normalize('NFKD')
     .replace(/\p{M}/gu, '')
@@ -63,6 +64,14 @@ function belongs(ingredient: Ingredient, { terms, except }: Terms): boolean {
   // What only looks like it goes first, so that "ethylhexyl salicylate" is no salicylate and what stands beside it still counts.
   const words = except.reduce((left, name) => left.replaceAll(name, ' | '), ` ${ingredient.words} `)
   return terms.some((term) => words.includes(term))
+}
+
+/** Ingredients of a list that hold one of these terms as whole words, as printed. */
+export function printedWith(inci: string, terms: readonly string[]): readonly string[] {
+  const wanted = termsOf({ terms })
+  return ingredientsOf(inci.slice(0, INCI_MOST))
+    .filter((ingredient) => belongs(ingredient, wanted))
+    .map(({ printed }) => printed)
 }
 
 const isCommon = ({ words, parts }: Ingredient): boolean =>

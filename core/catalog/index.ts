@@ -1,6 +1,7 @@
 export { FAMILIES, familyById } from './tables/families'
 export type { Family, FamilyId } from './tables/families'
 export { readInci } from './inci'
+export { freeWordCode, freeWordOf, holdsFreeWord, isFreeWordCode } from './free-word'
 export type { InciReading } from './inci'
 export { INCI_MOST } from './inci'
 export { ACTIVES } from './tables/ingredients'

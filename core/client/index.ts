@@ -8,8 +8,10 @@ export {
   nothingKnown,
   nothingOfTheDay,
 } from './facts'
-export { EVIDENCE_CODES, QUESTION_PARTS, questionByCode, QUESTIONS } from './questions'
-export type { Question, QuestionPart } from './questions'
+export { EVIDENCE_CODES, QUESTION_GROUPS, questionByCode, QUESTIONS } from './questions'
+export type { Question, QuestionGroup } from './questions'
+export { groupStates, needsGuardian, noneOfThese, nothingNew } from './asking'
+export type { GroupState } from './asking'
 export {
   answerByMedicines,
   KNOWN,

@@ -34,6 +34,7 @@ const condition =
 const strong = medicine('photosensitiser-strong')
 const weak = medicine('photosensitiser-weak')
 const thinner = medicine('anticoagulant')
+const steroid = medicine('steroid')
 const topical = medicine('retinoid-prescription')
 
 /** What leaves the body slowly counts longer after the last dose (house figure, half-life of about two months; value from memory). */
@@ -84,6 +85,11 @@ export const KNOWN: readonly Known[] = [
   thinner('clopidogrel', 'Clopidogrel', 'blood thinner'),
   thinner('aspirin-daily', 'Aspirin, daily low dose', 'acetylsalicylic acid', 'blood thinner'),
   thinner('heparin', 'Heparin injections', 'blood thinner'),
+  steroid('hydrocortisone', 'Hydrocortisone cream', 'cortisone cream', 'steroid cream'),
+  steroid('betamethasone', 'Betamethasone cream', 'steroid cream'),
+  steroid('mometasone', 'Mometasone cream', 'steroid cream'),
+  steroid('clobetasol', 'Clobetasol cream', 'steroid cream'),
+  steroid('prednisolone-low', 'Prednisolone, low dose or a short course', 'cortisone tablets'),
   medicine('immune')('methotrexate', 'Methotrexate'),
   medicine('immune')('ciclosporin', 'Ciclosporin', 'cyclosporine'),
   medicine('immune')('biologic', 'Biologic for the immune system', 'antibody injection'),
@@ -125,7 +131,12 @@ export const KNOWN: readonly Known[] = [
   condition('melasma')('melasma', 'Melasma', 'chloasma', 'pregnancy mask'),
   condition('cold-sore-history')('cold-sores', 'Cold sores', 'herpes simplex', 'fever blisters'),
   condition('reduced-feeling')('facial-palsy', 'Facial palsy', 'numb face'),
-  condition('pregnancy')('pregnant', 'Pregnancy', 'expecting', 'breast-feeding'),
+  condition('pregnancy')('pregnant', 'Pregnancy', 'expecting'),
+  condition('breast-feeding')('nursing', 'Breast-feeding', 'nursing', 'lactation'),
+  condition('cancer')('cancer', 'Cancer', 'tumour', 'oncology'),
+  condition('skin-cancer')('skin-cancer', 'Skin cancer', 'melanoma', 'basal cell', 'actinic'),
+  condition('jaw-joint')('jaw', 'Jaw joint trouble', 'TMJ', 'grinding teeth'),
+  condition('eye-pressure')('glaucoma', 'Glaucoma', 'raised eye pressure'),
   condition('claustrophobia')('claustrophobia', 'Claustrophobia', 'panic'),
 ]
 

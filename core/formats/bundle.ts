@@ -3,6 +3,7 @@ import { Prep, Reservation, SlotWish } from '../adapt/wish'
 import { Shelf } from '../catalog/model'
 import { Client, IsoDate } from '../client/model'
 import { questionByCode } from '../client/questions'
+import { isFreeWordCode } from '../catalog/free-word'
 import { FAMILIES } from '../catalog/tables/families'
 import { PastVisit } from '../climb/model'
 import { ProtocolVersion, type Step } from '../protocol/model'
@@ -122,7 +123,10 @@ const FAMILY_CODES: ReadonlySet<string> = new Set([
 ])
 /** Medicines are of the salon's own list, which a file does not hold. */
 const isKnownCode = (code: string): boolean =>
-  questionByCode.has(code) || FAMILY_CODES.has(code) || code.startsWith('medicine:')
+  questionByCode.has(code) ||
+  FAMILY_CODES.has(code) ||
+  isFreeWordCode(code) ||
+  code.startsWith('medicine:')
 
 function referenceFaults(bundle: Bundle): BundleFault[] {
   return [...codeFaults(bundle), ...stepReferenceFaults(bundle)]

@@ -86,6 +86,8 @@ export const PROPERTIES = [
   'ultrasound',
   'infusion',
   'measured-infusion',
+  /** Bare metal on the skin: probes, rollers, globes. */
+  'metal-touch',
   'led-blue',
   'ultrasonic-blade',
   'lancet',
@@ -113,6 +115,7 @@ export const PROPERTIES = [
 export type Property = (typeof PROPERTIES)[number]
 const PROPERTY_WORDS: Partial<Record<Property, string>> = {
   rf: 'radio frequency',
+  'metal-touch': 'metal that touches the skin',
   exfoliating: 'exfoliation',
   led: 'light panel',
   'led-blue': 'blue light',

@@ -1,6 +1,7 @@
 import { ageOn, dateInWords, daysBetween } from '../client/facts'
 import type { Fact } from '../client/model'
 import { EVIDENCE_CODES, questionByCode, type Question } from '../client/questions'
+import { freeWordOf, isFreeWordCode } from '../catalog/free-word'
 import { familyById } from '../catalog/tables/families'
 import { FINDINGS } from '../skin/findings'
 import { LESION_WORDS } from '../skin/lesion-words'
@@ -17,6 +18,8 @@ export interface Cause {
   readonly facts?: readonly string[]
   readonly zones?: readonly ZoneId[]
   readonly productId?: string
+  /** An ingredient by the client's own word. */
+  readonly word?: string
   readonly unasked: boolean
   /** Asked, and the client does not know. */
   readonly notKnown?: true
@@ -44,6 +47,7 @@ export const causesOf: (condition: Condition, known: KnownFacts) => readonly Cau
     return causeIf(age < years, `${age} years old`)
   },
   allergy: allergyCauses,
+  'own-words': ownWordCauses,
   'any-allergy': (_, { facts }) =>
     causeIf([...facts.values()].some(isAllergy), 'an allergy is known'),
   unasked: (_, { facts }) =>
@@ -188,6 +192,19 @@ function allergyCauses(
   const verb = fact.reaction === 'dislike' ? 'Dislikes' : 'Allergy to'
   const how = fact.reaction === 'breathing' ? ', with breathing trouble or swelling' : ''
   return [{ ...asked(`${verb} ${name}${how}`), facts: [fact.code] }]
+}
+
+/** One cause per word, so that one more adds and never rewrites. */
+function ownWordCauses({ reaction }: ConditionOf<'own-words'>, { facts }: KnownFacts): Cause[] {
+  const isDislike = reaction === 'dislike'
+  return [...facts.values()]
+    .filter(({ code, answer }) => isFreeWordCode(code) && answer === 'yes')
+    .filter((fact) => (fact.reaction === 'dislike') === isDislike)
+    .map(({ code }) => {
+      const word = freeWordOf(code)
+      const verb = isDislike ? 'Dislikes' : 'Allergy to'
+      return { ...asked(`${verb} “${word}”`), facts: [code], word }
+    })
 }
 
 function memoryCauses({ memory: kind }: ConditionOf<'memory'>, { situation }: KnownFacts): Cause[] {

@@ -139,6 +139,7 @@ function targetOf({ effect, cause, known }: Firing): Selector {
   const target: Selector = cause.productId
     ? { productId: cause.productId }
     : (effect.target ?? { everything: true })
+  if (cause.word) return { word: cause.word }
   if (effect.unless?.kind !== 'patch-test') return target
   const { client, date } = known.situation
   return { ...target, exceptProducts: passedTests(client.patchTests, date) }

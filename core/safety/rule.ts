@@ -25,6 +25,8 @@ export interface Selector {
   readonly not?: readonly Property[]
   /** Ingredient family of the product. */
   readonly family?: string
+  /** A word of the ingredient list, as the client named it. */
+  readonly word?: string
   readonly productId?: string
   /** Products that evidence has excused: a passed delayed patch test. */
   readonly exceptProducts?: readonly string[]
@@ -134,6 +136,8 @@ export type Condition =
       readonly family: string
       readonly reaction?: 'breathing' | 'dislike'
     }
+  /** An allergen in the client's own words, outside the families. */
+  | { readonly kind: 'own-words'; readonly reaction?: 'dislike' }
   | { readonly kind: 'any-allergy' }
   | { readonly kind: 'unasked'; readonly code: string }
   | { readonly kind: 'memory'; readonly memory: 'refused' | 'reacted' }

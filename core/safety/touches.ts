@@ -1,4 +1,5 @@
 import type { StepPart, Subject } from '../strength'
+import { holdsFreeWord } from '../catalog/free-word'
 import type { Property } from '../protocol/words'
 import type { ZoneId } from '../skin/zones'
 import { zonesMeet } from '../skin/zones'
@@ -24,8 +25,9 @@ const selectsProperties = (
 const needsProduct = ({ unread, product }: Selector): boolean => unread ?? product ?? false
 
 function selectsProduct(target: Selector, { product, inci }: StepPart): boolean {
-  const { family, productId, exceptProducts, unread } = target
+  const { family, word, productId, exceptProducts, unread } = target
   if (family !== undefined && !inci.families.has(family)) return false
+  if (word !== undefined && holdsFreeWord(product?.inci, word).length === 0) return false
   if (productId !== undefined && product?.id !== productId) return false
   if (product && exceptProducts?.includes(product.id)) return false
   if (unread && inci.state !== 'unread') return false

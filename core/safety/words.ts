@@ -73,6 +73,10 @@ export const conditionWords: (condition: Condition) => string = byKind({
     `${perZone} or more in one zone: ${types.map((type) => LESION_WORDS[type].toLowerCase()).join(', ')}`,
   'age-below': ({ years }) => `younger than ${years}`,
   allergy: allergyWords,
+  'own-words': ({ reaction }) =>
+    reaction === 'dislike'
+      ? 'dislikes something outside the families'
+      : 'an allergy outside the families, in the client’s own words',
   'any-allergy': () => 'any allergy',
   unasked: ({ code }) => `not asked: ${questionWords(code)}`,
   memory: ({ memory }) =>
@@ -134,6 +138,7 @@ function targetWords(target: Selector | undefined): string {
     all?.map(propertyWords).join(' and '),
     lever && LEVER_WORDS[lever],
     family && `products with ${familyName(family)}`,
+    target.word && `products with “${target.word}”`,
     target.unread && 'products without an ingredient list',
     target.product && 'any product',
     target.productId && 'that product',

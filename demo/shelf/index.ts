@@ -546,7 +546,7 @@ const DEVICES: Device[] = [
   {
     id: 'microcurrent',
     name: 'Microcurrent Wands',
-    properties: ['device', 'current'],
+    properties: ['device', 'current', 'metal-touch'],
     expected: [{ sensation: 'tingling', onsetS: 5, fadeS: 600, comfort: 'Lower the level' }],
     setup: ['conductive gel', 'metal off'],
     setting: 'start level, lift along the lines',
@@ -570,7 +570,7 @@ const DEVICES: Device[] = [
   {
     id: 'cold-globes',
     name: 'Cold Globes',
-    properties: ['device', 'cold', 'calming'],
+    properties: ['device', 'cold', 'calming', 'metal-touch'],
     expected: [],
     setup: ['from the fridge', 'wiped'],
     setting: 'slow, outward',

@@ -604,7 +604,7 @@ export const MORE_DEVICES: readonly Device[] = [
   device(
     'galvanic-set',
     'Two-Pole Rollers and Balls',
-    ['current', 'infusion', 'conductive'],
+    ['current', 'infusion', 'conductive', 'metal-touch'],
     ['rollers for flat areas', 'balls for eye, chin, mouth', 'both poles in your hands'],
     'start level, then by feeling',
     {

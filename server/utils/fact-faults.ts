@@ -1,5 +1,5 @@
 import type { PoolClient } from 'pg'
-import { FAMILIES } from '#core/catalog'
+import { FAMILIES, isFreeWordCode } from '#core/catalog'
 import {
   factFaults,
   type FactFault,
@@ -33,6 +33,6 @@ export async function faultsOf(
   return factFaults(facts, {
     latest,
     bornOn: await clientBirthday(db, visit.client_id),
-    known: (code) => FIXED.has(code) || medicines.has(code),
+    known: (code) => FIXED.has(code) || isFreeWordCode(code) || medicines.has(code),
   })
 }

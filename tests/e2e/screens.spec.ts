@@ -119,7 +119,7 @@ test('the network goes in the middle of Consult: answers are kept, say so, and g
   await enterStudio(page)
   await openVisit(page, 'Marguerite Abiola')
   await context.setOffline(true)
-  await consultPart(page, 'Allergies')
+  await consultPart(page, 'All allergens')
   await page.getByRole('button', { name: 'Papaya', exact: true }).click()
   await page.getByRole('button', { name: 'Kiwi', exact: true }).click()
   await expect(page.getByText('2 kept on this tablet')).toBeVisible()
@@ -132,7 +132,7 @@ test('the network goes in the middle of Consult: answers are kept, say so, and g
   await expect(page.getByText('Saved', { exact: true })).toBeVisible()
   await page.reload()
   await stage(page, 'Consult')
-  await consultPart(page, 'Allergies')
+  await consultPart(page, 'All allergens')
   for (const name of ['Papaya', 'Kiwi'])
     await expect(page.getByRole('button', { name, exact: true })).toHaveAttribute(
       'aria-pressed',

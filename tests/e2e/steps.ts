@@ -1,6 +1,7 @@
 import AxeBuilder from '@axe-core/playwright'
 import { expect, type Locator, type Page } from '@playwright/test'
 import { randomUUID } from 'node:crypto'
+import { questionByCode } from '#core/client'
 import { ALL_NO } from '../situations'
 import { book, dayOf, OWNER, signedIn, withDatabase } from '../api/http'
 
@@ -135,19 +136,19 @@ export async function open(page: Page, address: string) {
 }
 export const panel = (page: Page): Locator =>
   page.getByRole('complementary', { name: 'What today’s ladder becomes' })
-/** Answers one question of what is on the screen. */
-export const answer = async (page: Page, question: string, word: 'Yes' | 'No' | 'Not asked') => {
-  await page
-    .getByRole('radiogroup', { name: question })
-    .getByRole('radio', { name: word, exact: true })
-    .click()
-}
-/** Opens one card of "since last time". */
-export const card = async (page: Page, title: string) => {
-  await page
-    .getByRole('group', { name: title, exact: true })
-    .getByRole('button', { name: 'Something …' })
-    .click()
+/** One group of questions, by its name. */
+export const askedGroup = (page: Page, name: string): Locator =>
+  page.getByRole('region', { name, exact: true })
+/** Answers one question by its code: touches its word, in its group opened where it was folded. */
+export async function answer(page: Page, code: string, word: 'Yes' | 'No' | 'Does not know') {
+  const { group } = questionByCode.get(code)!
+  const band = page.locator(`[data-group="${group}"]`)
+  const change = band.getByRole('button', { name: 'Change …' })
+  if (await change.isVisible()) await change.click()
+  const detail = band.locator(`[data-detail="${code}"]`)
+  if (!(await detail.isVisible())) await band.locator(`[data-question="${code}"]`).click()
+  if (word !== 'No' || (await detail.isVisible()))
+    await detail.getByRole('radio', { name: word, exact: true }).click()
 }
 /** Paints what was seen, with its grade, on groups or zones of the map. */
 export async function paint(page: Page, finding: string, grade: number, ...places: string[]) {

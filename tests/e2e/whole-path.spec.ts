@@ -17,15 +17,16 @@ interface Scene {
 }
 
 async function consult({ page }: Scene) {
-  await consultPart(page, 'Allergies')
+  await consultPart(page, 'All allergens')
   await page.getByRole('button', { name: 'Pineapple', exact: true }).click()
   await page.getByRole('button', { name: 'Salicylates (aspirin)', exact: true }).click()
   const panel = page.getByRole('complementary', { name: 'What today’s ladder becomes' })
   await expect(panel).toContainText('Pineapple enzyme mask → Rice Enzyme Powder')
   await expect(panel).toContainText('Willow clearing fluid → Zinc Calming Fluid')
-  await consultPart(page, 'Since last time')
-  await page.getByRole('button', { name: 'Nothing new: confirm all' }).click()
-  await expect(page.getByRole('button', { name: 'Asked today' })).toBeDisabled()
+  await consultPart(page, 'Questions')
+  // Since last time: one touch, the allergies having been asked above and the day’s form sent ahead.
+  await page.getByRole('button', { name: 'Nothing new since then' }).click()
+  await expect(page.getByText('all that this card needs is asked')).toBeVisible()
 }
 
 async function readSkin({ page }: Scene) {
@@ -138,7 +139,7 @@ async function nextVisit({ page }: Scene) {
   await expect(changes).toContainText('Strong answer after')
   await expect(changes).toContainText('E05')
   await stage(page, 'Consult')
-  await consultPart(page, 'Allergies')
+  await consultPart(page, 'All allergens')
   await expect(page.getByRole('button', { name: 'Pineapple', exact: true })).toHaveAttribute(
     'aria-pressed',
     'true',

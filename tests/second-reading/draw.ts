@@ -1,5 +1,5 @@
 import fc from 'fast-check'
-import { ALLERGENS } from './forbidden'
+import { ALLERGENS } from './allergens'
 import { client, input, no, readingOf, seen, TOLERATED, ALL_NO, yes } from '../situations'
 import { CARDS, SHELF } from '../fixtures'
 import type { CompileInput } from '#core/adapt'

@@ -53,6 +53,7 @@ const OF_THE_DAY: ReadonlySet<string> = new Set([
   'contact-lenses',
   'worn-metal',
   'reduced-feeling',
+  'dental-injection',
   'shaved',
   'event',
   'hair-oil',

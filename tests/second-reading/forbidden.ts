@@ -1,5 +1,6 @@
 import { acidRung, timedRung, type Touch } from './touch'
 import type { Facts, Visit } from './facts'
+import { allergensIn } from './allergens'
 
 // The tables of the trade, read once more. Each row: why, whether or where it holds, and what may then not be put on.
 
@@ -55,6 +56,8 @@ const muchPigment = (f: Facts): boolean =>
   ) ||
   (f.said('phototype-iv-vi') !== undefined && somewhere([...f.seen('inflamed')]))
 const injected: Bad = any('rf', 'current', 'suction', 'firm-pressure')
+const NEEDS_A_PHYSICIAN: Bad = any('led', 'firm-pressure', ...ENERGIES, ...HOT)
+const JAW = ['jaw-left', 'jaw-right']
 
 const HEALTH: readonly Row[] = [
   [
@@ -70,6 +73,20 @@ const HEALTH: readonly Row[] = [
     'pregnant',
     (f) => f.has('pregnancy'),
     either(any('retinoid', 'hydroquinone', 'needling', ...ENERGIES, ...HOT), acidAbove(1)),
+  ],
+  [
+    'breast-feeding',
+    (f) => f.has('breast-feeding'),
+    any('retinoid', 'hydroquinone', 'salicylic-strong'),
+  ],
+  ['a child at the chest', (f) => (f.has('breast-feeding') ? ['decollete'] : []), any('leave-on')],
+  ['cancer', (f) => f.has('cancer', 1826), NEEDS_A_PHYSICIAN],
+  ['skin cancer here', (f) => f.zones('skin-cancer'), NEEDS_A_PHYSICIAN],
+  ['steroid', (f) => f.has('steroid', 28), any('blade', 'mechanical', 'needling')],
+  [
+    'strong sun',
+    (f) => f.has('strong-sun', 3),
+    either(acidAbove(1), any('blade', 'needling', 'rf')),
   ],
   [
     'light-sensitising',
@@ -115,6 +132,14 @@ const HEALTH: readonly Row[] = [
   ['botulinum', (f) => f.zones('botulinum', 14), injected],
   ['filler', (f) => f.zones('filler', 14), injected],
   ['filler and heat', (f) => f.zones('filler', 28), any('rf', ...HOT)],
+  ['other injections', (f) => f.zones('injectables', 28), injected],
+  ['hair removed by light', (f) => f.zones('hair-removal', 14), anything],
+  ['jaw joint', (f) => (f.has('jaw-joint') ? JAW : []), any('firm-pressure')],
+  [
+    'eye pressure',
+    (f) => (f.has('eye-pressure') ? EYES : []),
+    any('firm-pressure', 'aerosol', 'suction'),
+  ],
   ['threads', (f) => f.zones('threads', 90), either(injected, any(...HOT))],
   ['light peel', (f) => f.has('peel-light', 14), WORK],
   ['medium peel', (f) => f.has('peel-medium', 28), WORK],
@@ -166,7 +191,11 @@ const HEALTH: readonly Row[] = [
     anything,
   ],
   ['sore eye', (f) => (f.has('eye-infection') || f.has('eye-surgery', 56) ? EYES : []), anything],
-  ['numb', (f) => f.has('reduced-feeling'), any(...HOT, ...ENERGIES, 'cold', 'firm-pressure')],
+  [
+    'numb',
+    (f) => f.has('reduced-feeling') || f.has('dental-injection'),
+    any(...HOT, ...ENERGIES, 'cold', 'firm-pressure'),
+  ],
   ['light disease', (f) => f.has('light-disease'), either(isAcid, any('led', 'rf', 'heat'))],
   ['arm', (f) => (f.has('lymph-nodes') ? ['arms', 'hands'] : []), anything],
   ['leg', (f) => (f.has('legs') ? ['feet'] : []), anything],
@@ -233,29 +262,6 @@ const SCOPE: readonly Row[] = [
   ['lancet out of scope', mayNot('lancet'), any('lancet')],
 ]
 
-/** Ingredient families by how they are printed; whole words. */
-const FAMILIES: Readonly<Record<string, readonly string[]>> = {
-  salicylates: ['salicylic', 'salicylate', 'salix', 'gaultheria', 'willow', 'spiraea'],
-  daisy: ['chamomilla', 'matricaria', 'anthemis', 'arnica', 'calendula'],
-  pineapple: ['ananas', 'bromelain'],
-  papaya: ['papaya', 'papain'],
-  bee: ['mel', 'honey', 'propolis', 'cera alba', 'beeswax'],
-  oat: ['avena'],
-  fragrance: ['parfum', 'linalool', 'geraniol', 'citronellol', 'limonene'],
-  egg: ['albumin', 'lysozyme', 'ovum'],
-  sunflower: ['helianthus'],
-  fig: ['ficus', 'ficin'],
-  warming: ['capsicum', 'nicotinate', 'zingiber'],
-}
-export const ALLERGENS = Object.keys(FAMILIES)
-const UV_FILTERS = ['ethylhexyl salicylate', 'homosalate', 'butyloctyl salicylate']
-
-/** What stands on a list of this family; sun filters of that name apart, which only a caution goes with. */
-export function holdsFamily(family: string, { list }: Touch): boolean {
-  const rest = UV_FILTERS.reduce((text, name) => text.replaceAll(name, ' '), list)
-  return FAMILIES[family]!.some((word) => rest.includes(` ${word} `))
-}
-
 const listed = (where: readonly string[] | 'all'): readonly string[] =>
   where === 'all' ? [] : where
 
@@ -268,15 +274,4 @@ export function forbiddenIn(touch: Touch, facts: Facts, visit: Visit): string[] 
     return at !== false && touch.zones.some((zone) => at.includes(zone))
   })
   return [...rows.map(([why]) => why), ...allergensIn(touch, facts, visit)]
-}
-
-function allergensIn(touch: Touch, facts: Facts, { client }: Visit): string[] {
-  const reacted = ALLERGENS.filter((family) => {
-    const fact = facts.said(`allergy:${family}`)
-    return fact !== undefined && fact.reaction !== 'dislike' && holdsFamily(family, touch)
-  })
-  const memories = client.memories
-    .filter(({ productId, memory }) => memory === 'reacted' && productId === touch.product?.id)
-    .map(({ productId }) => `reacted to ${productId}`)
-  return [...reacted.map((family) => `allergy ${family}`), ...memories]
 }

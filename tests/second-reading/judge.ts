@@ -1,5 +1,6 @@
 import type { Product } from '#core/catalog'
-import { forbiddenIn, holdsFamily } from './forbidden'
+import { forbiddenIn } from './forbidden'
+import { holdsFamily } from './allergens'
 import { Facts, type Outcome, type Visit } from './facts'
 import { touchesOf, type Touch } from './touch'
 

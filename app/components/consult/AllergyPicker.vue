@@ -1,9 +1,10 @@
 <script setup lang="ts">
 import type { FittedPlan } from '#core/adapt'
 import type { Fact } from '#core/client'
-import { FAMILIES, type Product } from '#core/catalog'
-import { changesBecause } from '~/support/fit/consequences'
+import { FAMILIES, freeWordCode, freeWordOf, type Product } from '#core/catalog'
+import { allergensSaid, allergyAnswer, flippedAllergen } from '~/support/consult/allergens'
 
+/** Every family of allergens, the client's own words, and any ingredient list read for this client. */
 const props = defineProps<{
   facts: ReadonlyMap<string, Fact>
   plan: FittedPlan | undefined
@@ -13,37 +14,21 @@ const props = defineProps<{
 }>()
 const emit = defineEmits<{ answer: [facts: Fact[]] }>()
 const typed = ref('')
-const REACTIONS = [
-  { value: 'rash', word: 'Rash' },
-  { value: 'breathing', word: 'Breathing, hives, swelling' },
-  { value: 'dislike', word: 'Dislikes it' },
-] as const
-
-const answerOf = (id: string) => props.facts.get(`allergy:${id}`)?.answer ?? 'unknown'
+const isSaid = (id: string) => allergyAnswer(props.facts, id) === 'yes'
 const none = computed(
-  () => answerOf('any') === 'no' && !FAMILIES.some((family) => answerOf(family.id) === 'yes'),
+  () => allergyAnswer(props.facts, 'any') === 'no' && allergensSaid(props.facts).length === 0,
 )
 const shown = computed(() => {
   const want = typed.value.trim().toLowerCase()
   return FAMILIES.filter(
     (family) =>
-      answerOf(family.id) === 'yes' ||
+      isSaid(family.id) ||
       want === '' ||
       [family.name, ...family.saidAs].some((word) => word.toLowerCase().includes(want)),
   )
 })
-const said = computed(() => FAMILIES.filter((family) => answerOf(family.id) === 'yes'))
-const say = (code: string, answer: Fact['answer'], more: Partial<Fact> = {}): Fact => ({
-  code: `allergy:${code}`,
-  answer,
-  askedOn: props.today,
-  ...more,
-})
-const flip = (id: string) =>
-  emit('answer', [
-    say(id, answerOf(id) === 'yes' ? 'no' : 'yes'),
-    ...(answerOf('any') === 'unknown' ? [say('any', 'no')] : []),
-  ])
+const own = computed(() => freeWordCode(typed.value))
+const flip = (code: string) => emit('answer', flippedAllergen(props.facts, code, props.today))
 </script>
 
 <template>
@@ -64,7 +49,7 @@ const flip = (id: string) =>
         class="pick"
         :aria-pressed="none"
         :disabled="disabled"
-        @click="emit('answer', [say('any', 'no')])"
+        @click="emit('answer', [{ code: 'allergy:any', answer: 'no', askedOn: today }])"
       >
         None known
       </button>
@@ -73,46 +58,30 @@ const flip = (id: string) =>
         :key="family.id"
         type="button"
         class="pick pick-mind"
-        :aria-pressed="answerOf(family.id) === 'yes'"
+        :aria-pressed="isSaid(family.id)"
         :disabled="disabled"
-        @click="flip(family.id)"
+        @click="flip(`allergy:${family.id}`)"
       >
         {{ family.name }}
       </button>
-      <p v-if="shown.length === 0" class="py-2 text-soft">
-        Nothing in the list under that name. Read the product’s ingredient list with the client.
-      </p>
+      <button
+        v-if="own"
+        type="button"
+        class="pick pick-mind"
+        :aria-pressed="facts.get(own)?.answer === 'yes'"
+        :disabled="disabled"
+        @click="flip(own)"
+      >
+        “{{ freeWordOf(own) }}”, in every list
+      </button>
     </div>
     <IngredientReader :facts="facts" :products="products" class="mt-3" />
-    <div v-for="family in said" :key="family.id" class="mt-3 pl-4 border-l-2 border-mind">
-      <div
-        class="flex items-center gap-2 flex-wrap"
-        role="radiogroup"
-        :aria-label="`What ${family.name} does`"
-      >
-        <span class="mr-2 font-semibold">
-          {{ family.name }}
-        </span>
-        <button
-          v-for="reaction in REACTIONS"
-          :key="reaction.value"
-          type="button"
-          role="radio"
-          class="pick text-sm"
-          :aria-checked="facts.get(`allergy:${family.id}`)?.reaction === reaction.value"
-          :disabled="disabled"
-          @click="emit('answer', [say(family.id, 'yes', { reaction: reaction.value })])"
-        >
-          {{ reaction.word }}
-        </button>
-      </div>
-      <p
-        v-for="(change, at) in changesBecause(plan, `allergy:${family.id}`)"
-        :key="at"
-        class="mt-1 text-sm"
-      >
-        <span class="font-semibold">{{ change.what }}.</span>
-      </p>
-    </div>
+    <AllergyRows
+      :facts="facts"
+      :plan="plan"
+      :today="today"
+      :disabled="disabled"
+      @answer="emit('answer', $event)"
+    />
   </section>
 </template>

@@ -1,10 +1,13 @@
 <script setup lang="ts">
 import type { Fact, Known } from '#core/client'
-import { LASTING_QUESTIONS, WALK_IN_QUESTIONS } from '~/support/consult/consult'
+import type { Needed } from '#core/adapt'
+import type { AskedGroup } from '~/support/consult/consult'
 
 /** The part of the consultation that is open. */
 defineProps<{
   part: string
+  groups: readonly AskedGroup[]
+  needed: Needed
   facts: ReadonlyMap<string, Fact>
   known: readonly Known[]
   wanted: readonly { id: string; title: string; ruleId: string }[]
@@ -22,20 +25,12 @@ const asked = computed(() => ({
 </script>
 
 <template>
-  <section v-if="part === 'walk'" aria-label="Twelve questions">
-    <QuestionList
-      title="Twelve questions before anything is done"
-      all-words="All no"
-      :questions="WALK_IN_QUESTIONS"
-      :facts="facts"
-      :known="known"
-      v-bind="asked"
-      @answer="store.answer"
-    />
-  </section>
-  <SinceLast
-    v-else-if="part === 'since'"
-    :facts="client.facts"
+  <AskedGroups
+    v-if="part === 'groups'"
+    :groups="groups"
+    :needed="needed"
+    :facts="facts"
+    :told="client.facts"
     :known="known"
     v-bind="asked"
     :last-visit="data.lastVisit"
@@ -49,19 +44,6 @@ const asked = computed(() => ({
     v-bind="asked"
     @answer="store.answer($event)"
   />
-  <section v-else-if="part === 'lasting'" aria-label="Health and habits">
-    <QuestionList
-      title="What stays"
-      :all-words="data.lastVisit ? 'All as told' : 'All others no'"
-      :questions="LASTING_QUESTIONS"
-      :facts="facts"
-      :known="known"
-      v-bind="asked"
-      @answer="store.answer"
-    >
-      <MedicineSearch :facts="client.facts" :known="known" v-bind="asked" @answer="store.answer" />
-    </QuestionList>
-  </section>
   <GoalRank
     v-else-if="part === 'goals'"
     :concerns="client.concerns"

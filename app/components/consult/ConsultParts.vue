@@ -11,15 +11,12 @@ function stateClass({ id, isOpen }: ConsultPart) {
 </script>
 
 <template>
-  <nav
-    aria-label="Parts of the consultation"
-    class="flex flex-col border-t border-hair self-start sticky top-4"
-  >
+  <nav aria-label="Parts of the consultation" class="flex flex-wrap border-b border-line mb-4">
     <button
       v-for="part in parts"
       :key="part.id"
       type="button"
-      class="flex justify-between gap-2 text-left min-h-[48px] items-center px-2 border-b border-hair"
+      class="flex gap-2 min-h-[48px] items-center px-3"
       :class="chosen === part.id && 'bg-ink text-ground font-semibold'"
       :aria-current="chosen === part.id ? 'true' : undefined"
       @click="chosen = part.id"
@@ -27,7 +24,7 @@ function stateClass({ id, isOpen }: ConsultPart) {
       <span>
         {{ part.name }}
       </span>
-      <span class="text-sm whitespace-nowrap" :class="stateClass(part)">
+      <span v-if="part.state" class="text-sm whitespace-nowrap" :class="stateClass(part)">
         {{ part.state }}
       </span>
     </button>

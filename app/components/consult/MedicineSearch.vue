@@ -21,6 +21,7 @@ const props = defineProps<{
   kind?: 'medicine' | 'condition'
 }>()
 const emit = defineEmits<{ answer: [facts: Fact[]] }>()
+const label = computed(() => (props.kind ? 'Which medicine' : 'Medicine or condition'))
 const typed = ref('')
 const found = computed(() =>
   searchKnown(typed.value, props.known)
@@ -55,16 +56,14 @@ const say = (entry: { known: Known; fact: Fact }, change: Partial<Fact>) => {
 
 <template>
   <div class="py-2">
-    <label class="flex flex-col gap-1">
-      {{ kind === 'medicine' ? 'Which medicine' : 'Medicine or condition' }}
-      <input
-        v-model="typed"
-        class="field"
-        type="search"
-        placeholder="begin to type …"
-        :disabled="disabled"
-      />
-    </label>
+    <input
+      v-model="typed"
+      class="field w-72"
+      type="search"
+      :aria-label="label"
+      :placeholder="`${label.toLowerCase()}, by name …`"
+      :disabled="disabled"
+    />
     <ul v-if="typed" class="mt-1" aria-label="Found">
       <li v-for="entry in found" :key="entry.id">
         <button

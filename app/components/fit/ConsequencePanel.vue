@@ -1,6 +1,7 @@
 <script setup lang="ts">
-import { hasLadder, shortcomingsOf, type FittedPlan } from '#core/adapt'
+import { hasLadder, type FittedPlan } from '#core/adapt'
 import { causeWords, glyphOf } from '~/support/fit/consequences'
+import { isHeldBack, wrongWith } from '~/support/fit/held-back'
 import { halfMinutes } from '~/support/time'
 
 const props = defineProps<{
@@ -8,11 +9,21 @@ const props = defineProps<{
   slotName: string
   /** A slim column: no indent. */ narrow?: boolean
 }>()
-/** More than these at once are not read. */
-const ASKED_SHOWN = 5
+const { facts } = useAskedGroups()
 const isLaid = computed(() => props.plan !== undefined && hasLadder(props.plan))
-const verdict = computed(() => (props.plan ? shortcomingsOf(props.plan) : []))
-const shown = computed(() => props.plan?.changes.filter((change) => change.kind !== 'hung') ?? [])
+const verdict = computed(() => (props.plan ? wrongWith(props.plan, facts.value) : []))
+const isWaiting = computed(() =>
+  props.plan?.changes.some((change) => isHeldBack(change, facts.value)),
+)
+const nothing = computed(() =>
+  isWaiting.value ? 'Nothing else changes.' : 'Nothing changes: the card holds as written.',
+)
+const shown = computed(
+  () =>
+    props.plan?.changes.filter(
+      (change) => change.kind !== 'hung' && !isHeldBack(change, facts.value),
+    ) ?? [],
+)
 </script>
 
 <template>
@@ -47,18 +58,7 @@ const shown = computed(() => props.plan?.changes.filter((change) => change.kind 
         </p>
         <p v-for="line in plan.problems" :key="line">{{ line }}</p>
       </div>
-      <div
-        v-if="plan.askFirst.length > 0"
-        class="mt-4 border-l-4 border-now bg-now-ground px-4 py-3"
-      >
-        <p class="font-semibold">Ask first</p>
-        <p v-for="line in plan.askFirst.slice(0, ASKED_SHOWN)" :key="line">
-          {{ line }}
-        </p>
-        <p v-if="plan.askFirst.length > ASKED_SHOWN" class="text-soft">
-          and {{ plan.askFirst.length - ASKED_SHOWN }} more
-        </p>
-      </div>
+      <OpenQuestions class="mt-4" :plan="plan" />
       <ReferLines :refer="plan.refer" class="mt-4" />
       <ul class="mt-4 divide-y divide-hair border-y border-hair">
         <li v-for="(change, at) in shown" :key="at" class="py-2 grid grid-cols-[1.6rem_1fr] gap-1">
@@ -73,7 +73,7 @@ const shown = computed(() => props.plan?.changes.filter((change) => change.kind 
           </span>
         </li>
         <li v-if="isLaid && shown.length === 0" class="py-2 text-soft">
-          Nothing changes: the card holds as written.
+          {{ nothing }}
         </li>
       </ul>
       <p v-for="gate in plan.open" :key="gate.gateId" class="mt-3 text-sm text-soft">

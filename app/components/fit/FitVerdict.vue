@@ -1,12 +1,14 @@
 <script setup lang="ts">
-import { heartStands, shortcomingsOf, type FittedPlan } from '#core/adapt'
+import { heartStands, type FittedPlan } from '#core/adapt'
 import { causeWords } from '~/support/fit/consequences'
+import { wrongWith } from '~/support/fit/held-back'
 
 /** What the ladder that came out is not: said before anything else, with what can be done about it. */
 const props = defineProps<{ plan: FittedPlan; disabled: boolean }>()
 const emit = defineEmits<{ others: [] }>()
 const thinned = computed(() => props.plan.heart && !heartStands(props.plan.heart))
-const lines = computed(() => shortcomingsOf(props.plan))
+const { facts } = useAskedGroups()
+const lines = computed(() => wrongWith(props.plan, facts.value))
 /** Why each part of the heart is gone, by the change that took it. */
 const whys = computed(() =>
   (props.plan.heart?.lost ?? []).flatMap(({ stepId }) => {

@@ -125,9 +125,7 @@ async function begin() {
       <p v-if="trouble" role="alert" class="col-span-2 text-mind font-medium">{{ trouble }}</p>
       <div class="col-span-2 flex gap-3 justify-end mt-2">
         <button type="button" class="rung" @click="emit('close')">Cancel</button>
-        <button type="submit" class="rung rung-strong" :disabled="busy">
-          Ask the twelve questions
-        </button>
+        <button type="submit" class="rung rung-strong" :disabled="busy"> Ask first </button>
       </div>
     </form>
   </PlainDialog>

@@ -10,86 +10,81 @@ import {
   yes,
   TODAY,
 } from '~~/tests/situations'
-import { compile, requirementWords } from '#core/adapt'
-import { contradictions, factsInForce, KNOWN, QUESTIONS } from '#core/client'
+import { CLARIFYING, SET_MASK } from '~~/tests/fixtures'
+import { compile, questionsNeeded, requirementWords } from '#core/adapt'
+import { factsInForce, KNOWN, type Fact } from '#core/client'
 import { RULE_BOOK } from '#core/safety'
-import {
-  cardState,
-  clearancesWanted,
-  LASTING_QUESTIONS,
-  medicinesOf,
-  nothingNew,
-  SINCE_CARDS,
-  WALK_IN_QUESTIONS,
-} from './consult'
+import { askedGroups, clearancesWanted, medicinesOf, openGroups } from './consult'
+import { allergensSaid, flippedAllergen } from './allergens'
+import { isHeldBack } from '~/support/fit/held-back'
 import { rulePage, rulesFound } from '~/support/rules/rule-book'
 import { askable, rulesAbout } from '~/support/fit/why-not'
 
-const inForce = (...facts: Parameters<typeof factsInForce>[0]) => factsInForce(facts)
-
-describe('the cards of Consult', () => {
-  test('every question has one place: since last time, what stays, or the guardian’s consent', () => {
-    const since = SINCE_CARDS.flatMap((card) => card.questions.map((question) => question.code))
-    expect(new Set(since).size).toBe(since.length)
-    const placed = new Set([
-      ...since,
-      ...LASTING_QUESTIONS.map((question) => question.code),
-      'guardian-consent',
+describe('the groups of Consult', () => {
+  const needed = questionsNeeded(input())
+  const groups = (facts: readonly Fact[]) => askedGroups(factsInForce(facts), TODAY, needed)
+  const open = (facts: readonly Fact[]) => openGroups(factsInForce(facts), TODAY, needed)
+  test('groups that the card needs come first; a card without machines needs no implants', () => {
+    const at = groups([])
+    const first = at.filter(({ isNeeded }) => isNeeded)
+    expect(at.slice(0, first.length)).toEqual(first)
+    expect(first.map(({ id }) => id)).toContain('allergies')
+    expect(at.filter(({ isNeeded }) => !isNeeded).map(({ id }) => id)).toEqual(['implants'])
+    const withCurrent = questionsNeeded(input({ protocol: SET_MASK }))
+    expect(withCurrent.codes.has('implant-electronic')).toBe(true)
+  })
+  test('what a card needs does not depend on what is known of the client', () => {
+    const somebody = input({ client: client([yes('pregnancy'), yes('allergy:papaya')]) })
+    expect(questionsNeeded(somebody)).toEqual(needed)
+  })
+  test('nobody asked: every needed group is open; all no: none', () => {
+    expect(open([])).toHaveLength(11)
+    expect(open(ALL_NO)).toEqual([])
+  })
+  test('“does not know” is an answer: the group is not open, and its line says so', () => {
+    const facts: Fact[] = [
+      ...ALL_NO.filter(({ code }) => code !== 'keloid'),
+      { code: 'keloid', answer: 'unknown', askedOn: TODAY },
+    ]
+    expect(open(facts)).toEqual([])
+    const healing = groups(facts).find(({ id }) => id === 'healing')!
+    expect(healing.told).toContain('Raised scars: does not know')
+  })
+  test('what is known of a group in one line', () => {
+    const procedures = groups([
+      ...ALL_NO,
+      yes('filler', { on: '2026-11-02' }),
+      { ...no('waxing'), askedOn: TODAY },
+    ]).find(({ id }) => id === 'procedures')!
+    expect(procedures.told).toMatch(/^Filler, 2 Nov 2026 · else none, told 24 Nov 2026$/)
+    expect(groups([]).find(({ id }) => id === 'skin')!.told).toBe('not asked')
+    const [allergic] = groups([yes('allergy:word:yarrow')]).filter(({ id }) => id === 'allergies')
+    expect([allergic!.told, allergic!.isDone]).toEqual(['1 known, told 20 Nov 2026', true])
+  })
+  test('held back: only not asked; what a client does not know is a change like any other', () => {
+    const unasked = client([], { facts: ALL_NO.filter(({ code }) => code !== 'heat-urticaria') })
+    const change = (given: typeof unasked) => {
+      const plan = compile(input({ client: given, protocol: CLARIFYING }))
+      return plan.changes.filter((one) => isHeldBack(one, factsInForce(given.facts)))
+    }
+    expect(change(unasked).length).toBeGreaterThan(0)
+    const notKnown: Fact = { code: 'heat-urticaria', answer: 'unknown', askedOn: TODAY }
+    expect(change({ ...unasked, facts: [...unasked.facts, notKnown] })).toEqual([])
+  })
+  test('an allergen taken back is no; the first one also says that somebody asked', () => {
+    const first = flippedAllergen(new Map(), 'allergy:oat', TODAY)
+    expect(first.map(({ code, answer }) => [code, answer])).toEqual([
+      ['allergy:oat', 'yes'],
+      ['allergy:any', 'no'],
+    ])
+    expect(flippedAllergen(factsInForce(first), 'allergy:oat', TODAY)).toEqual([
+      { code: 'allergy:oat', answer: 'no', askedOn: TODAY },
     ])
     expect(
-      QUESTIONS.filter((question) => !placed.has(question.code)).map((question) => question.code),
-    ).toEqual([])
-  })
-  test('twelve questions for a walk-in', () => expect(WALK_IN_QUESTIONS.length).toBe(12))
-  test('a card is asked when all of it was answered that day; what was never asked is open', () => {
-    const card = SINCE_CARDS.find((card) => card.id === 'hair')!
-    const open = cardState(card, inForce(no('waxing')), TODAY)
-    expect([open.asked, open.open]).toEqual([false, card.questions.length - 1])
-    const all = card.questions.map((question) => ({ ...no(question.code), askedOn: TODAY }))
-    expect(cardState(card, inForce(...all), TODAY)).toEqual({ asked: true, open: 0, yes: [] })
-    expect(
-      cardState(
-        card,
-        inForce(...all, { ...yes('waxing', { on: '2026-11-20' }), askedOn: TODAY }),
-        TODAY,
-      ).yes,
-    ).toEqual([expect.stringMatching(/Wax.*20 Nov/)])
-    expect(cardState(card, inForce(...all), '2026-12-24').asked).toBe(false)
-  })
-  test('"nothing new" keeps what was told, dates it anew and says no to the rest', () => {
-    const kept = nothingNew(
-      SINCE_CARDS.find((card) => card.id === 'medicine')!.questions,
-      inForce(yes('isotretinoin', { on: '2026-01-02' }), {
-        ...no('anticoagulant'),
-        answer: 'unknown',
-      }),
-      TODAY,
-    )
-    expect(kept.find((fact) => fact.code === 'isotretinoin')).toEqual(
-      yes('isotretinoin', { on: '2026-01-02', askedOn: TODAY }),
-    )
-    expect(
-      kept
-        .filter((fact) => fact.code !== 'isotretinoin')
-        .map((fact) => [fact.answer, fact.askedOn]),
-    ).toEqual(Array(4).fill(['no', TODAY]))
-  })
-  test('a medicine answers its question: nothing new leaves it so, and no contradiction comes of it', () => {
-    const questions = SINCE_CARDS.find((card) => card.id === 'medicine')!.questions
-    const taken = inForce(
-      no('anticoagulant'),
-      yes('medicine:warfarin', { on: '2026-11-02' }),
-      yes('medicine:apixaban', { on: '2026-10-02' }),
-    )
-    const confirmed = nothingNew(questions, taken, TODAY)
-    expect(confirmed.find((fact) => fact.code === 'anticoagulant')).toEqual({
-      code: 'anticoagulant',
-      answer: 'yes',
-      on: '2026-11-02',
-      askedOn: TODAY,
-      note: 'By Warfarin, Apixaban',
-    })
-    expect(contradictions([...taken.values(), ...confirmed], KNOWN)).toEqual([])
+      allergensSaid(factsInForce([yes('allergy:word:lemon-balm'), yes('allergy:oat')])).map(
+        ({ name }) => name,
+      ),
+    ).toEqual([expect.stringMatching(/^Oat/), '“lemon balm”'])
   })
   test('medicines taken, without those answered no', () => {
     const id = KNOWN.find((entry) => entry.kind === 'medicine')!.id

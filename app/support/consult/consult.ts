@@ -1,151 +1,91 @@
-import type { FittedPlan } from '#core/adapt'
+import type { FittedPlan, Needed } from '#core/adapt'
 import {
-  answerByMedicines,
   factsInForce,
-  KNOWN,
-  QUESTIONS,
+  groupStates,
   type Fact,
+  type GroupState,
   type Known,
   type Question,
 } from '#core/client'
 import { shortDate } from '~/support/time'
 
-/** One card of "since last time": a few questions that belong together. */
-export interface SinceCard {
-  readonly id: string
-  readonly title: string
-  readonly hint: string
-  readonly questions: readonly Question[]
-  /** Medicines are searched for. */ readonly medicines?: true
+type Facts = ReadonlyMap<string, Fact>
+
+/** A group of questions as it stands on the screen of Consult. */
+export interface AskedGroup extends GroupState {
+  /** This card needs it before it can be laid. */
+  readonly isNeeded: boolean
+  /** Nothing in it waits for an answer. */
+  readonly isDone: boolean
+  /** What is known, in one line: "Diabetes, controlled · none of the rest, told 24 Oct". */
+  readonly told: string
 }
 
-const named = (...codes: string[]): Question[] =>
-  codes.map((code) => QUESTIONS.find((question) => question.code === code)!)
+/** Allergies are asked when somebody said none, or named one. */
+const allergyAnswers = (facts: Facts): Fact[] =>
+  [...facts.values()].filter(
+    ({ code, answer }) => code.startsWith('allergy:') && answer !== 'unknown',
+  )
+export const allergiesAsked = (facts: Facts): boolean => allergyAnswers(facts).length > 0
 
-export const SINCE_CARDS: readonly SinceCard[] = [
-  {
-    id: 'today',
-    title: 'Today',
-    hint: 'cold sore, fever, wound, a spot that changed, eyes, nose',
-    questions: named(
-      'infection',
-      'unwell',
-      'open-wound',
-      'changed-lesion',
-      'skin-patch',
-      'eye-infection',
-      'blocked-nose',
-      'contact-lenses',
-      'worn-metal',
-      'worn-metal-stays',
-      'reduced-feeling',
-    ),
-  },
-  {
-    id: 'medicine',
-    title: 'Medicines',
-    hint: 'new, or stopped',
-    questions: named(
-      'isotretinoin',
-      'retinoid-prescription',
-      'photosensitiser-strong',
-      'photosensitiser-weak',
-      'anticoagulant',
-    ),
-    medicines: true,
-  },
-  { id: 'pregnancy', title: 'Pregnancy', hint: 'or breast-feeding', questions: named('pregnancy') },
-  {
-    id: 'procedures',
-    title: 'Procedures elsewhere',
-    hint: 'peel, needling, laser, injections, surgery',
-    questions: named(
-      'peel-light',
-      'peel-medium',
-      'peel-deep',
-      'botulinum',
-      'filler',
-      'threads',
-      'eye-surgery',
-      'permanent-makeup',
-    ),
-  },
-  {
-    id: 'sun',
-    title: 'Sun and air',
-    hint: 'sunburn, much sun, very dry air',
-    questions: named('sunburn', 'high-sun', 'dry-air'),
-  },
-  {
-    id: 'hair',
-    title: 'Hair and lashes',
-    hint: 'waxed, shaved, extensions',
-    questions: named('waxing', 'shaved', 'lash-extensions'),
-  },
-  {
-    id: 'home',
-    title: 'At home',
-    hint: 'retinol, scrub or acid',
-    questions: named('retinol', 'own-exfoliant'),
-  },
-  {
-    id: 'plans',
-    title: 'Tonight or this week',
-    hint: 'anything on; oil in the hair',
-    questions: named('event', 'hair-oil'),
-  },
-]
-export const WALK_IN_QUESTIONS = QUESTIONS.filter((question) => question.walkIn)
-/** What stays as it is between visits. */
-export const LASTING_QUESTIONS = QUESTIONS.filter(
-  (question) => !question.eachVisit && question.code !== 'guardian-consent',
-)
-
-export interface CardState {
-  readonly asked: boolean
-  readonly open: number
-  readonly yes: readonly string[]
-}
-
-/** Whether a card was asked on a day, how many of its questions are open, and what is yes in words. */
-export function cardState(
-  card: Pick<SinceCard, 'questions'>,
-  facts: ReadonlyMap<string, Fact>,
-  today: string,
-): CardState {
-  const known = (question: Question) =>
-    (facts.get(question.code)?.answer ?? 'unknown') !== 'unknown'
-  return {
-    asked: card.questions.every(
-      (question) => known(question) && facts.get(question.code)!.askedOn === today,
-    ),
-    open: card.questions.filter((question) => !known(question)).length,
-    yes: card.questions
-      .filter((question) => facts.get(question.code)?.answer === 'yes')
-      .map((question) => {
-        const on = facts.get(question.code)!.on
-        return on ? `${question.ask}, ${shortDate(on)}` : question.ask
-      }),
-  }
-}
-
-/** Answers that say nothing is new: what was told stays; what was never asked is what the client's medicines say, else no. */
-export const nothingNew = (
-  questions: readonly Question[],
-  facts: ReadonlyMap<string, Fact>,
-  today: string,
-  list: readonly Known[] = KNOWN,
-): Fact[] =>
-  questions.map((question): Fact => {
-    const before = facts.get(question.code)
-    if (before?.answer === 'yes') return { ...before, askedOn: today }
-    return (
-      answerByMedicines(question.code, facts, list, today) ?? {
-        ...(before?.answer === 'no' ? before : { code: question.code, answer: 'no' as const }),
-        askedOn: today,
-      }
-    )
+/** All groups on a day, with what the card needs; those it needs first, in the order of asking. */
+export function askedGroups(facts: Facts, date: string, needed: Needed): AskedGroup[] {
+  const groups = groupStates(facts, date).map((state): AskedGroup => {
+    const isAllergies = state.id === 'allergies'
+    return {
+      ...state,
+      isNeeded: isAllergies || state.questions.some(({ code }) => needed.codes.has(code)),
+      isDone: isAllergies
+        ? allergiesAsked(facts)
+        : state.open.length === 0 && state.again.length === 0,
+      told: isAllergies ? allergiesTold(facts) : groupTold(state, facts),
+    }
   })
+  return [
+    ...groups.filter(({ isNeeded }) => isNeeded),
+    ...groups.filter((group) => !group.isNeeded),
+  ]
+}
+
+/** Groups that the card needs and nobody has finished asking, by name: one line on Fit. */
+export const openGroups = (facts: Facts, date: string, needed: Needed): string[] =>
+  askedGroups(facts, date, needed)
+    .filter(
+      ({ id, isNeeded, open }) =>
+        isNeeded &&
+        (id === 'allergies'
+          ? !allergiesAsked(facts)
+          : open.some(({ code }) => needed.codes.has(code))),
+    )
+    .map(({ name }) => name)
+
+const withDay = ({ word, code }: Question, facts: Facts): string => {
+  const on = facts.get(code)?.on
+  return on ? `${word}, ${shortDate(on)}` : word
+}
+
+function groupTold({ questions, open, yes, notKnown }: GroupState, facts: Facts): string {
+  if (open.length === questions.length) return 'not asked'
+  const days = questions.flatMap(({ code }) => facts.get(code)?.askedOn ?? [])
+  const last = days.sort().at(-1)!
+  const rest = yes.length + notKnown.length > 0 ? 'else none' : 'none'
+  return [
+    ...yes.map((question) => withDay(question, facts)),
+    ...notKnown.map(({ word }) => `${word}: does not know`),
+    open.length > 0 ? `${open.length} not asked` : `${rest}, told ${shortDate(last)}`,
+  ].join(' · ')
+}
+
+function allergiesTold(facts: Facts): string {
+  const answers = allergyAnswers(facts)
+  if (answers.length === 0) return 'not asked'
+  const known = answers.filter(({ answer }) => answer === 'yes')
+  const last = answers
+    .map(({ askedOn }) => askedOn)
+    .sort()
+    .at(-1)!
+  return `${known.length === 0 ? 'none known' : `${known.length} known`}, told ${shortDate(last)}`
+}
 
 /** Medicines a client takes or has stopped, with the fact. */
 export function medicinesOf(

@@ -525,6 +525,13 @@ export const FAMILIES = [
     ],
   },
   {
+    id: 'nickel',
+    name: 'Nickel',
+    saidAs: ['nickel', 'cheap jewellery', 'metal'],
+    terms: ['nickel', 'nickel sulfate'],
+    remark: 'Metal probes and globes are stopped too.',
+  },
+  {
     id: 'sulfonamide',
     name: 'Sulfonamide medicine',
     saidAs: ['sulfa', 'sulfonamide'],

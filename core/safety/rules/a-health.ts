@@ -14,6 +14,8 @@ const BESIDE_THE_THROAT: readonly ZoneId[] = [
   'under-chin',
   'decollete',
 ]
+const JAW: readonly ZoneId[] = ['jaw-left', 'jaw-right', 'cheek-left', 'cheek-right']
+const FIVE_YEARS_DAYS = 1826
 const ALL_WORK: readonly Property[] = ['exfoliating', 'device', ...HEAT]
 const stop = (...any: Property[]): RuleEffect => ({ effect: 'stop', target: { any } })
 const omit = (...any: Property[]): RuleEffect => ({
@@ -95,7 +97,7 @@ export const HEALTH_RULES: readonly RuleRow[] = [
   ),
   row(
     'A04',
-    'Pregnant or breast-feeding',
+    'Pregnant',
     fact('pregnancy'),
     [
       stop('retinoid', 'salicylic-strong', 'hydroquinone', 'needling', ...ENERGIES),
@@ -105,8 +107,19 @@ export const HEALTH_RULES: readonly RuleRow[] = [
       rung('acid', 1, { unless: { kind: 'clearance', id: 'A04-acid' } }),
       { effect: 'caution', target: { everything: true }, require: 'propped-up' },
     ],
-    'Retinoids, current, strong salicylates and heat are left out while pregnant or breast-feeding.',
+    'Retinoids, current, strong salicylates and heat are left out in pregnancy.',
     'A warm towel is fine; late in pregnancy propped up, not flat; acid above rung 1 needs a clearance.',
+  ),
+  row(
+    'A04b',
+    'Breast-feeding',
+    fact('breast-feeding'),
+    [
+      stop('retinoid', 'salicylic-strong', 'salicylic-rinse', 'hydroquinone'),
+      { effect: 'omit-zone', target: { any: ['leave-on'] }, zones: ['decollete'] },
+    ],
+    'What goes into the skin may reach the milk, and what stays on the chest reaches the child.',
+    'No retinoid, hydroquinone or strong salicylate; nothing left on the chest; the rest as usual.',
   ),
   row(
     'A05',
@@ -176,6 +189,14 @@ export const HEALTH_RULES: readonly RuleRow[] = [
     { basis: 'house', overridable: 'reason' },
   ),
   row(
+    'A07s',
+    'Steroid on the face or by mouth within four weeks',
+    within('steroid', 28),
+    [stop('blade', 'mechanical', 'needling'), rung('suction', 1)],
+    'A steroid thins the skin: it tears and bruises easily.',
+    'Nothing that abrades or pierces; suction on the lowest rung.',
+  ),
+  row(
     'A08',
     'Blood thinner or bleeding disorder',
     anyOf(fact('anticoagulant'), fact('bleeding-disorder')),
@@ -223,6 +244,27 @@ export const HEALTH_RULES: readonly RuleRow[] = [
     [OMIT_ALL],
     'Irradiated skin is left alone.',
     'Leave the zone out.',
+  ),
+  row(
+    'A09c',
+    'Cancer now or within five years',
+    fact('cancer', { withinDays: FIVE_YEARS_DAYS }),
+    [clearance('A09-cancer', ...ENERGIES, 'led', ...HEAT, 'firm-pressure')],
+    'The treating physician knows what the skin and the lymph may bear.',
+    'Light hands and care of the surface; machines, light, heat and firm massage with a clearance.',
+  ),
+  row(
+    'A09k',
+    'Skin cancer in the zone',
+    fact('skin-cancer'),
+    [
+      {
+        ...clearance('A09-skin-cancer', ...ENERGIES, 'led', ...HEAT, 'firm-pressure'),
+        zones: 'because',
+      },
+    ],
+    'Where a skin cancer was, the physician’s word comes first.',
+    'Leave the zone out of machines, light, heat and firm massage until there is a clearance.',
   ),
   row(
     'A10',
@@ -283,6 +325,14 @@ export const HEALTH_RULES: readonly RuleRow[] = [
     'The soothing variant; cool compresses.',
   ),
   row(
+    'A13s',
+    'Strong sun, sunbed or self-tan within three days',
+    within('strong-sun', 3),
+    [rung('acid', 1), stop('blade', 'needling', 'rf')],
+    'Skin that has had much light answers more strongly, and self-tan comes off in patches.',
+    'Acid on rung 1 at the most; no blade, needling or radio frequency.',
+  ),
+  row(
     'A14',
     'Botulinum within two weeks',
     within('botulinum', 14),
@@ -305,6 +355,14 @@ export const HEALTH_RULES: readonly RuleRow[] = [
     [omit('rf', ...HEAT)],
     'Heat and radio frequency can change a fresh filler.',
     'Nothing warm over the treated zones.',
+  ),
+  row(
+    'A15o',
+    'Other injections within four weeks',
+    within('injectables', 28),
+    INJECTED,
+    'What was injected is still settling, and the punctures are fresh.',
+    'Light hands over the treated zones; devices elsewhere.',
   ),
   row(
     'A15t',
@@ -355,6 +413,14 @@ export const HEALTH_RULES: readonly RuleRow[] = [
     'Leave those zones out of acid, scrub and warmth.',
   ),
   row(
+    'A17e',
+    'Electrolysis, laser or light hair removal within two weeks',
+    within('hair-removal', 14),
+    [OMIT_ALL],
+    'The follicles are still healing from heat.',
+    'Leave those zones out.',
+  ),
+  row(
     'A17s',
     'Shaved today',
     within('shaved', 1),
@@ -377,6 +443,32 @@ export const HEALTH_RULES: readonly RuleRow[] = [
     ],
     'The front of the neck is left alone.',
     'No massage, no pressure and no current there.',
+  ),
+  row(
+    'A18j',
+    'Trouble with the jaw joint',
+    fact('jaw-joint'),
+    [
+      { effect: 'omit-zone', target: { any: ['firm-pressure'] }, zones: JAW },
+      rung('pressure', 2, { zones: JAW }),
+    ],
+    'Firm work at the jaw can start pain that lasts.',
+    'Light hands at the jaw, mouth a little open; no firm jaw work.',
+  ),
+  row(
+    'A18e',
+    'Raised pressure in the eyes',
+    fact('eye-pressure'),
+    [
+      {
+        effect: 'omit-zone',
+        target: { any: ['firm-pressure', 'aerosol', 'suction', 'magnet'] },
+        zones: EYES,
+      },
+      rung('pressure', 1, { zones: EYES }),
+    ],
+    'Nothing may press on these eyes.',
+    'Nothing pressed or jetted at the eyes; what lies on the lids is light.',
   ),
   row(
     'A19c',
@@ -510,7 +602,7 @@ export const HEALTH_RULES: readonly RuleRow[] = [
   row(
     'A29',
     'Reduced feeling',
-    fact('reduced-feeling'),
+    anyOf(fact('reduced-feeling'), fact('dental-injection')),
     [stop(...HEAT, ...ENERGIES, 'cold'), rung('pressure', 1), rung('suction', 1)],
     'What is too much is not felt.',
     'Nothing warm or cold, no current; the lightest hands and suction.',

@@ -273,6 +273,102 @@ export const FIRES: readonly Case[] = [
     (p) => without(p, 'cheek-left'),
   ],
   [
+    'A15o',
+    'skin boosters three weeks ago: no current over them',
+    { ...x('current'), ...of(yes('injectables', { on: '2026-11-03', zones: ['cheek-left'] })) },
+    (p) => without(p, 'cheek-left') && step(p, 'x')!.zones.includes('forehead'),
+  ],
+  ['A04b', 'breast-feeding: no retinoid', { ...x('retinoid'), ...of(yes('breast-feeding')) }, gone],
+  [
+    'A04b',
+    'breast-feeding: nothing left on the chest',
+    { ...at([...FACE_NECK], 'leave-on'), ...of(yes('breast-feeding')) },
+    (p) => without(p, 'decollete') && step(p, 'x')!.zones.includes('forehead'),
+  ],
+  [
+    'A09c',
+    'cancer two years ago: no light without a clearance',
+    { ...x('led'), ...of(yes('cancer', on('2024-11-24'))) },
+    gone,
+  ],
+  [
+    'A09c',
+    'with a clearance it stays',
+    {
+      ...x('led'),
+      client: client([yes('cancer', on('2024-11-24'))], {
+        clearances: [{ clearance: 'A09-cancer', by: 'Dr Invented', on: '2026-11-01' }],
+      }),
+    },
+    (p) => has(p, 'x'),
+  ],
+  [
+    'A09k',
+    'skin cancer beside the nose: no light there',
+    { ...x('led'), ...of(yes('skin-cancer', { zones: ['nose-side-left'] })) },
+    (p) => without(p, 'nose-side-left') && step(p, 'x')!.zones.includes('forehead'),
+  ],
+  [
+    'A07s',
+    'steroid cream two weeks ago: no mechanical peel',
+    { ...x('mechanical', 'exfoliating'), ...of(yes('steroid', on('2026-11-10'))) },
+    gone,
+  ],
+  [
+    'A13s',
+    'sunbed yesterday: acid on rung 1',
+    { ...acid(3), ...of(yes('strong-sun', on('2026-11-23'))) },
+    (p) => !has(p, 'x') || rungs(p) === 1,
+  ],
+  [
+    'A17e',
+    'light hair removal a week ago leaves the chin out',
+    { ...x('led'), ...of(yes('hair-removal', { on: '2026-11-17', ...CHIN })) },
+    (p) => without(p, 'chin') && step(p, 'x')!.zones.includes('forehead'),
+  ],
+  [
+    'A18j',
+    'jaw joint: no firm work at the jaw',
+    { ...x('firm-pressure'), ...of(yes('jaw-joint')) },
+    (p) => without(p, 'jaw-left', 'jaw-right') && step(p, 'x')!.zones.includes('forehead'),
+  ],
+  [
+    'A18e',
+    'raised eye pressure: no suction at the eyes',
+    { ...at([...FACE, ...EYES], 'suction'), ...of(yes('eye-pressure')) },
+    (p) => without(p, 'under-eye-left') && step(p, 'x')!.zones.includes('forehead'),
+  ],
+  [
+    'A29',
+    'numb from the dentist: nothing cold',
+    { ...x('cold'), ...of(yes('dental-injection')) },
+    gone,
+  ],
+  [
+    'B06',
+    'yarrow in the client’s own words: what lists it by its Latin name goes',
+    {
+      ...shelfOf(
+        { id: 'holds', inci: 'Aqua, Achillea Millefolium Extract' },
+        { id: 'free', inci: 'Aqua, Glycerin' },
+      ),
+      protocol: protocolOf(using('holds')),
+      ...of(yes('allergy:word:yarrow')),
+    },
+    (p) => product(p, 'x') !== 'holds',
+  ],
+  [
+    'B06-dislike',
+    'another for what is disliked by name',
+    {
+      ...shelfOf({ id: 'holds', inci: 'Aqua, Panthenol' }, { id: 'free', inci: 'Aqua, Glycerin' }),
+      protocol: protocolOf(using('holds')),
+      ...of(yes('allergy:word:panthenol', { reaction: 'dislike' })),
+    },
+    (p) => product(p, 'x') !== 'holds',
+  ],
+  ['B07', 'nickel: no metal probe', { ...x('metal-touch'), ...of(yes('allergy:nickel')) }, gone],
+  [
     'A15t',
     'threads two months ago',
     { ...x('current'), ...of(yes('threads', { on: '2026-09-24', zones: ['jaw-left'] })) },

@@ -1,35 +1,32 @@
 <script setup lang="ts">
-import { ageOn, contradictions, factsOn, KNOWN, type Known } from '#core/client'
+import { contradictions, KNOWN, needsGuardian, type Known } from '#core/client'
 import { CLEARANCE_RULES } from '#core/safety'
 import { call } from '~/support/api'
 import { clearancesWanted } from '~/support/consult/consult'
 import { consultParts } from '~/support/consult/parts'
 
-const ADULT_YEARS = 18
 const store = useVisitStore()
 const input = computed(() => store.data!.input)
-const facts = computed(() =>
-  factsOn(store.data?.input.client.facts ?? [], store.data?.input.date ?? ''),
-)
+const { needed, facts, groups } = useAskedGroups()
 const known = ref<readonly Known[]>(KNOWN)
 onMounted(async () => {
   // Without a connection the list that ships with the application is searched.
   known.value = await call('/api/known').catch(() => KNOWN)
 })
-const isMinor = computed(() => ageOn(input.value.client.bornOn, input.value.date) < ADULT_YEARS)
+const isMinor = computed(() => needsGuardian(input.value.client, input.value.date))
 const wanted = computed(() => clearancesWanted(store.preview, input.value, CLEARANCE_RULES))
 const parts = computed(() =>
-  consultParts(store.data!, facts.value, {
+  consultParts(store.data!, groups.value, {
     isMinor: isMinor.value,
     wanted: wanted.value.length,
   }),
 )
 const atOdds = computed(() => contradictions(input.value.client.facts, known.value))
-const part = ref('')
+const part = ref('groups')
 watch(
   () => store.data?.visit.id,
   () => {
-    part.value = store.data?.visit.walkIn ? 'walk' : 'since'
+    part.value = 'groups'
   },
   { immediate: true },
 )
@@ -37,9 +34,9 @@ watch(
 
 <template>
   <VisitFrame v-slot="{ data }">
-    <div class="grid grid-cols-[13rem_minmax(0,1fr)_19.5rem] gap-6 flex-1">
-      <ConsultParts v-model="part" :parts="parts" />
+    <div class="grid grid-cols-[minmax(0,1fr)_19.5rem] gap-6 flex-1">
       <div class="min-w-0">
+        <ConsultParts v-model="part" :parts="parts" />
         <p v-if="data.input.client.notes?.length" class="mb-3 text-soft">{{
           data.input.client.notes.join(' · ')
         }}</p>
@@ -53,6 +50,8 @@ watch(
         </p>
         <ConsultPart
           :part="part"
+          :groups="groups"
+          :needed="needed"
           :facts="facts"
           :known="known"
           :wanted="wanted"

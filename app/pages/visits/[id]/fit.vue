@@ -1,9 +1,11 @@
 <script setup lang="ts">
 import { changeKey, hasLadder, isCutForTime, type PlanStatus } from '#core/adapt'
+import { isHeldBack } from '~/support/fit/held-back'
 import type { Keeping } from '~/components/fit/KeepAsWritten.vue'
 
 const store = useVisitStore()
 const session = useSessionStore()
+const { facts } = useAskedGroups()
 const plan = computed(() => store.preview)
 const isReady = computed(() => plan.value !== undefined && hasLadder(plan.value))
 const { isOpen: areCardsOpen, ...cards } = useVisitCards()
@@ -17,11 +19,17 @@ const riskWords = useChances(
 const selected = ref<string>()
 const keeping = ref<Keeping>()
 const part = ref<'changes' | 'time'>('changes')
+/** With their places in the plan, by which the ladder marks them; what is only not asked yet is said in one line. */
+const changes = computed(() =>
+  (plan.value?.changes ?? [])
+    .map((change, at) => ({ change, at }))
+    .filter(({ change }) => !isHeldBack(change, facts.value)),
+)
 const partWords = computed(() => {
-  const changes = plan.value?.changes ?? []
-  const cut = changes.filter(isCutForTime).length
+  const { length } = changes.value
+  const cut = changes.value.filter(({ change }) => isCutForTime(change)).length
   return {
-    changes: changes.length === 1 ? 'One change' : `${changes.length} changes`,
+    changes: length === 1 ? 'One change' : `${length} changes`,
     time: cut > 0 ? `Time, ${cut} cut` : 'Time',
   }
 })
@@ -103,13 +111,7 @@ async function go() {
             {{ riskWords.chance }} </span>{{ ' '
           }}<span class="text-soft">{{ riskWords.rest }}</span>
         </p>
-        <div
-          v-if="plan.askFirst.length > 0"
-          class="mt-3 border-l-4 border-now bg-now-ground px-4 py-2"
-        >
-          <span class="font-semibold">Ask first: </span>{{ plan.askFirst.join(' · ') }}.
-          <NuxtLink class="text-link" :to="`/visits/${data.visit.id}/consult`">Consult</NuxtLink>
-        </div>
+        <OpenQuestions class="mt-3" :plan="plan" :to="`/visits/${data.visit.id}/consult`" />
         <ReferLines :refer="plan.refer" class="mt-3" />
         <p v-for="gate in perhaps" :key="gate.gateId" class="mt-2 text-sm text-soft">
           <span class="text-now font-semibold">Perhaps</span> {{ gate.words }}:
@@ -136,7 +138,7 @@ async function go() {
         />
         <ul v-else class="flex-1 min-h-0 overflow-y-auto" aria-label="Changes">
           <ChangeCard
-            v-for="(change, at) in plan.changes"
+            v-for="{ change, at } in changes"
             :key="at"
             :change="change"
             :mark="String(at + 1)"
@@ -148,7 +150,7 @@ async function go() {
             @withdraw="store.withdraw($event, change.stepId)"
             @stay="stay(change.stepId)"
           />
-          <li v-if="plan.changes.length === 0" class="py-4 text-soft">
+          <li v-if="changes.length === 0" class="py-4 text-soft">
             Nothing changes: the card holds as written.
           </li>
         </ul>

@@ -4,9 +4,10 @@ import type { Fact, Question } from '#core/client'
 import { ZONE_GROUPS, zoneName, type ZoneId } from '#core/skin'
 import { shortDate } from '~/support/time'
 
+/** What is known of one word that was touched: yes or not known, when, where, and what it changes. */
 const props = defineProps<{
   question: Question
-  fact: Fact | undefined
+  fact: Fact
   /** Medicines that answer it, in words. */ medicines?: string
   changes: readonly Change[]
   today: string
@@ -14,24 +15,22 @@ const props = defineProps<{
 }>()
 const emit = defineEmits<{ answer: [fact: Fact] }>()
 const ANSWERS = [
-  { value: 'no', word: 'No' },
   { value: 'yes', word: 'Yes' },
-  { value: 'unknown', word: 'Not asked' },
+  { value: 'unknown', word: 'Does not know' },
+  { value: 'no', word: 'No' },
 ] as const
 const DATE_WORDS = {
   since: 'Since',
-  stopped: 'Stopped on (leave empty if still taken)',
+  stopped: 'Stopped on (empty: still taken)',
   done: 'Done on',
   ahead: 'When',
 } as const
 
-const value = computed(() => props.fact?.answer ?? 'unknown')
 function say(change: Partial<Fact>) {
   const { on, zones, ...kept } = { ...props.fact, ...change }
   emit('answer', {
     ...kept,
     code: props.question.code,
-    answer: change.answer ?? value.value,
     askedOn: props.today,
     ...(on ? { on } : {}),
     ...(zones && zones.length > 0 ? { zones } : {}),
@@ -51,26 +50,22 @@ const places = computed(() => {
   ]
 })
 const isIn = (zones: readonly ZoneId[]) =>
-  zones.every((zone) => props.fact?.zones?.includes(zone) ?? false)
+  zones.every((zone) => props.fact.zones?.includes(zone) ?? false)
 const flip = (zones: readonly ZoneId[]) =>
   say({
     zones: isIn(zones)
-      ? (props.fact?.zones ?? []).filter((zone) => !zones.includes(zone))
-      : [...new Set([...(props.fact?.zones ?? []), ...zones])],
+      ? (props.fact.zones ?? []).filter((zone) => !zones.includes(zone))
+      : [...new Set([...(props.fact.zones ?? []), ...zones])],
   })
+const isOlder = computed(() => props.fact.askedOn < props.today)
 </script>
 
 <template>
-  <div class="py-2 border-b border-hair">
-    <div class="flex items-center gap-4">
-      <p :id="`q-${question.code}`" class="flex-1">
-        {{ question.ask }}<span v-if="medicines" class="text-sm text-mind">· {{ medicines }}</span>
-        <span
-          v-if="fact && fact.answer !== 'unknown' && fact.askedOn !== today"
-          class="text-sm text-soft"
-        >
-          · told {{ shortDate(fact.askedOn) }}
-        </span>
+  <div class="mt-2 pl-4 border-l-2 border-mind" :data-detail="question.code">
+    <div class="flex flex-wrap items-center gap-x-4 gap-y-2">
+      <p :id="`q-${question.code}`" class="flex-1 min-w-48">
+        {{ question.ask }}<span v-if="medicines" class="text-sm text-mind"> · {{ medicines }}</span>
+        <span v-if="isOlder" class="text-sm text-soft"> · told {{ shortDate(fact.askedOn) }} </span>
       </p>
       <div role="radiogroup" :aria-labelledby="`q-${question.code}`" class="flex gap-1 shrink-0">
         <button
@@ -80,7 +75,7 @@ const flip = (zones: readonly ZoneId[]) =>
           role="radio"
           class="pick"
           :class="answer.value === 'yes' && 'pick-mind'"
-          :aria-checked="value === answer.value"
+          :aria-checked="fact.answer === answer.value"
           :disabled="disabled"
           @click="say({ answer: answer.value })"
         >
@@ -89,8 +84,8 @@ const flip = (zones: readonly ZoneId[]) =>
       </div>
     </div>
     <div
-      v-if="value === 'yes' && (question.date || question.zones)"
-      class="mt-2 flex flex-wrap items-center gap-x-5 gap-y-2 pl-4 border-l-2 border-mind"
+      v-if="fact.answer === 'yes' && (question.date || question.zones)"
+      class="mt-2 flex flex-wrap items-center gap-x-5 gap-y-2"
     >
       <label v-if="question.date" class="flex items-center gap-2 text-sm text-soft">
         {{ DATE_WORDS[question.date] }}
@@ -98,7 +93,7 @@ const flip = (zones: readonly ZoneId[]) =>
           type="date"
           class="field"
           :max="question.date === 'ahead' ? undefined : today"
-          v-shown="fact?.on ?? ''"
+          v-shown="fact.on ?? ''"
           :disabled="disabled"
           @change="say({ on: ($event.target as HTMLInputElement).value })"
         />
@@ -122,7 +117,7 @@ const flip = (zones: readonly ZoneId[]) =>
         </button>
       </div>
     </div>
-    <p v-for="(change, at) in changes" :key="at" class="mt-1.5 pl-4 border-l-2 border-mind text-sm">
+    <p v-for="(change, at) in changes" :key="at" class="mt-1.5 text-sm">
       <span class="font-semibold">{{ change.what }}.</span> {{ change.why[0]?.reason }}
       {{ change.why[0]?.instead }}
     </p>
