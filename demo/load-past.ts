@@ -2,7 +2,7 @@ import { randomUUID } from 'node:crypto'
 import { compile, prepared, type FittedPlan } from '#core/adapt'
 import { CALM_ANSWER, type SkinAnswer } from '#core/climb'
 import type { Reading } from '#core/skin'
-import { workOf } from '#core/strength'
+import { doneBy, subjectReader } from '#core/strength'
 import { summedUses, usedBy } from '#core/costing'
 import type { RunEvent } from '#core/perform'
 import { addConsent, newestTexts, type ConsentKind } from '../server/db/consent.sql'
@@ -58,8 +58,7 @@ export async function loadPastVisit(studio: Studio, past: PastVisit, answer: Par
   await addUses(db, id, usedThen(plan.steps))
   const outcome = {
     answer: { ...CALM_ANSWER, ...answer },
-    levers: plan.levers,
-    work: workOf(plan.steps, prepared(input).shelf),
+    ...doneBy(plan.steps, subjectReader(prepared(input).shelf)),
     note: '',
     plannedS: plan.totalS,
     actualS: Math.round((log.at(-1)!.wallMs - startsAt.getTime()) / 1000),

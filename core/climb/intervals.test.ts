@@ -3,16 +3,23 @@ import { CALM, readingOf, seen } from '../../tests/situations'
 import type { Property } from '../protocol'
 import {
   burden,
+  daysBeforeAgain,
+  daysOfPoints,
   clearFirst,
   minDays,
   nextWindow,
   notMoving,
   waitingWork,
+  type Done,
   type LeverUse,
   type PastVisit,
 } from '.'
 
-const doing = (levers: readonly LeverUse[], work: readonly Property[] = []) => ({ levers, work })
+const doing = (
+  levers: readonly LeverUse[],
+  work: readonly Property[] = [],
+  points?: number,
+): Done => ({ levers, work, ...(points === undefined ? {} : { points }) })
 
 // House figures of rules E01 and E11 (common practice, no source); slower with age, see the source at the figures.
 describe('days between visits', () => {
@@ -72,6 +79,43 @@ describe('days between visits', () => {
     ).toEqual(['gommage', 'needling'])
     expect(waitingWork(history, '2026-12-08')).toEqual([])
     expect(waitingWork(history, '2026-12-08', 62).map((one) => one.left)).toEqual([7])
+  })
+  // Rules E01 as amended: common practice, no source.
+  test.each([
+    [0, 0],
+    [0.5, 7],
+    [1, 7],
+    [1.5, 14],
+    [2, 14],
+    [2.5, 28],
+    [3, 28],
+  ])('%d points: %d days', (points, days) => expect(daysOfPoints(points)).toBe(days))
+  test('the points of the visit win over the rung of its acid: a mild one left on may be weekly', () => {
+    const leftOn: LeverUse[] = [{ lever: 'acid', rung: 3 }]
+    expect([daysBeforeAgain(doing(leftOn)), daysBeforeAgain(doing(leftOn, [], 1))]).toEqual([28, 7])
+    expect(daysBeforeAgain(doing(leftOn, [], 1), 65)).toBe(9)
+    expect(daysBeforeAgain(doing(leftOn, [], 2.5))).toBe(28)
+  })
+  test('two mild things on one zone wait as long as one stronger; mechanical, blade and needling a turnover', () => {
+    const enzyme: LeverUse[] = [{ lever: 'enzyme', rung: 2 }]
+    expect(daysBeforeAgain(doing(enzyme, ['scrub'], 2))).toBe(14)
+    expect(daysBeforeAgain(doing(enzyme, ['scrub'], 1))).toBe(7)
+    for (const property of ['mechanical', 'blade', 'needling'] as const)
+      expect(daysBeforeAgain(doing([], [property], 1.5))).toBe(28)
+    expect(daysBeforeAgain(doing([], ['rf'], 0))).toBe(7)
+  })
+  test('whatever exfoliates waits, not only the lever that was used', () => {
+    const visit: PastVisit = { ...worked('2026-11-20', 'scrub'), points: 2 }
+    expect(
+      waitingWork([visit], '2026-11-24').map(({ property, left }) => [property, left]),
+    ).toEqual([
+      ['scrub', 3],
+      ['exfoliating', 10],
+    ])
+    const older = { ...visit, on: '2026-11-01', points: 3 }
+    expect(
+      waitingWork([older, visit], '2026-11-24').find(({ property }) => property === 'exfoliating'),
+    ).toMatchObject({ on: '2026-11-20', left: 10 })
   })
   test('the next visit: not before the strictest wait, usually after one turnover', () => {
     expect(

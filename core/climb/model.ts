@@ -52,6 +52,8 @@ export const PastVisit = z.strictObject({
   answer: SkinAnswer.nullable(),
   /** What was worked with, as properties of its steps (gommage, needling …): for the days between visits. */
   work: z.array(z.enum(PROPERTIES)).optional(),
+  /** Exfoliation points on the zone that got most: for the days before the next. */
+  points: z.number().min(0).max(20).optional(),
   /** What the skin showed that day: for what has moved since. */
   findings: z.array(Finding).optional(),
 })

@@ -1,5 +1,6 @@
 import { daysBetween } from '../client/facts'
-import type { Course } from '../protocol/model'
+import type { Course, Step } from '../protocol/model'
+import { visitPoints } from '../strength/points'
 import type { Property } from '../protocol/words'
 import { daysBeforeAgain } from './intervals'
 import type { LeverUse, PastVisit } from './model'
@@ -7,9 +8,10 @@ import { GAP_DAYS } from './suggest'
 
 /** What of a written step the days between visits are read from. */
 interface Work {
-  readonly step: { readonly id: string; readonly title: string }
+  readonly step: Pick<Step, 'id' | 'title' | 'zones'>
   readonly levers: readonly LeverUse[]
   readonly properties: ReadonlySet<Property>
+  readonly points: number
 }
 
 /** A card that asks for its next visit sooner than its own work allows (rule E01, for young skin; longer with age). */
@@ -25,8 +27,13 @@ export interface ShortRhythm {
 export function shortRhythm(course: Course, steps: readonly Work[]): ShortRhythm | undefined {
   // One visit that nothing follows has nothing to be too close to.
   if (course.visits === 1 && course.next === undefined) return undefined
+  // Steps on the same zones add up, so each is read with the points of the whole visit.
+  const points = visitPoints(steps)
   const [slowest] = steps
-    .map(({ step, levers, properties }) => ({ step, days: daysBeforeAgain(levers, properties) }))
+    .map(({ step, levers, properties, points: own }) => ({
+      step,
+      days: daysBeforeAgain({ levers, work: [...properties], points: own > 0 ? points : 0 }),
+    }))
     .sort((a, b) => b.days - a.days)
   if (!slowest || slowest.days <= course.leastDays) return undefined
   const { step, days } = slowest

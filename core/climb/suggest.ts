@@ -41,13 +41,14 @@ interface Use {
   readonly levers: readonly LeverUse[]
   readonly rung: number
   readonly answer: SkinAnswer | null
+  readonly points?: number | undefined
 }
 
 function usesOf(lever: LeverId, history: readonly PastVisit[]): Use[] {
-  const uses = history.flatMap(({ on, levers, answer }) => {
+  const uses = history.flatMap(({ on, levers, answer, points }) => {
     const used = levers.filter((use) => use.lever === lever)
     if (used.length === 0) return []
-    return [{ on, levers: used, rung: Math.max(...used.map(({ rung }) => rung)), answer }]
+    return [{ on, levers: used, rung: Math.max(...used.map(({ rung }) => rung)), answer, points }]
   })
   return uses.sort((a, b) => Number(a.on > b.on) - Number(a.on < b.on))
 }
@@ -143,7 +144,7 @@ const stopped: LeverRule = ({ last, name }) => {
 
 /** E01: days between. */
 const waits: LeverRule = ({ last, name, today, age }) => {
-  const least = Math.max(...last.levers.map((use) => minDays(use, age)))
+  const least = Math.max(...last.levers.map((use) => minDays(use, age, last.points)))
   const leftDays = least - daysBetween(last.on, today)
   if (leftDays <= 0) return undefined
   const why = `${capitalised(name)} on rung ${last.rung} was on ${dateInWords(last.on)}: ${least} days between, ${leftDays} more.`

@@ -24,15 +24,20 @@ const selectsProperties = (
 
 const needsProduct = ({ unread, product }: Selector): boolean => unread ?? product ?? false
 
-function selectsProduct(target: Selector, { product, inci }: StepPart): boolean {
-  const { family, word, productId, exceptProducts, unread } = target
-  if (family !== undefined && !inci.families.has(family)) return false
-  if (word !== undefined && holdsFreeWord(product?.inci, word).length === 0) return false
+function selectsProduct(target: Selector, part: StepPart): boolean {
+  if (!holdsWhat(target, part)) return false
+  const { productId, exceptProducts, unread } = target
+  const { product, inci } = part
   if (productId !== undefined && product?.id !== productId) return false
   if (product && exceptProducts?.includes(product.id)) return false
   if (unread && inci.state !== 'unread') return false
   return product !== undefined || !needsProduct(target)
 }
+
+/** What its ingredient list holds: a family, or a word of the client's own. */
+const holdsWhat = ({ family, word }: Selector, { product, inci }: StepPart): boolean =>
+  (family === undefined || inci.families.has(family)) &&
+  (word === undefined || holdsFreeWord(product?.inci, word).length > 0)
 
 /** True when a constraint touches this step on the zones it now has. */
 export function touches(

@@ -71,3 +71,18 @@ function acidPoints(part: StepPart, step: Step): number {
   if (index < 30) return 1
   return index <= 90 ? 2 : 3
 }
+
+/** Exfoliation points of a whole visit, on the zone that gets most. */
+export const visitPoints = (
+  steps: readonly { readonly step: Pick<Step, 'zones'>; readonly points: number }[],
+): number => {
+  const zones = new Set(steps.flatMap(({ step }) => step.zones))
+  return Math.max(
+    0,
+    ...[...zones].map((zone) =>
+      steps
+        .filter(({ step }) => step.zones.includes(zone))
+        .reduce((sum, { points }) => sum + points, 0),
+    ),
+  )
+}

@@ -16,7 +16,7 @@ import {
   type StepPart,
 } from './parts'
 import { firmestOf, pressureRung } from './pressure'
-import { exfoliationPoints, isOutsideReview } from './points'
+import { exfoliationPoints, isOutsideReview, visitPoints } from './points'
 
 /** What rules see of a step: everything that touches the skin, read off product, use, device, minutes, zones and movements. */
 export interface Subject {
@@ -156,10 +156,18 @@ export const leversDone = (
     })
   })
 
-/** What steps work with, together: every property of what touches the skin in them. */
-export const workOf = (steps: readonly Step[], shelf: Shelf): Property[] => [
-  ...new Set(steps.map(subjectReader(shelf)).flatMap(({ properties }) => [...properties])),
-]
+/** What steps did: levers and their rungs, every property of what touched the skin, and the exfoliation points on the zone that got most. */
+export function doneBy(
+  steps: readonly Step[],
+  read: (step: Step) => Subject,
+): { levers: ReturnType<typeof leversDone>; work: Property[]; points: number } {
+  const subjects = steps.map(read)
+  return {
+    levers: leversDone(steps, read),
+    work: [...new Set(subjects.flatMap(({ properties }) => [...properties]))],
+    points: visitPoints(subjects),
+  }
+}
 
 interface Reader {
   readonly shelf: Shelf

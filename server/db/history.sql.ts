@@ -11,6 +11,7 @@ const PastRow = z.object({
   answer: SkinAnswer.nullable(),
   findings: z.array(Finding).nullable(),
   work: z.array(z.enum(PROPERTIES)),
+  points: z.number().nullable(),
 })
 
 const HISTORY = `SELECT
@@ -35,7 +36,8 @@ const HISTORY = `SELECT
           ORDER BY r.read_at DESC
           LIMIT 1
         ) AS findings,
-        o.work
+        o.work,
+        o.points
       FROM visit v
         JOIN outcome o ON o.visit_id = v.id
         JOIN protocol_version pv ON pv.id = v.protocol_version_id
@@ -54,9 +56,10 @@ export async function loadHistory(
   timeZone: string,
 ): Promise<PastVisit[]> {
   const rows = await many(db, PastRow, HISTORY, [clientId, before, timeZone])
-  return rows.map(({ findings, work, ...row }) => ({
+  return rows.map(({ findings, work, points, ...row }) => ({
     ...row,
     work,
     ...(findings ? { findings } : {}),
+    ...(points === null ? {} : { points }),
   }))
 }

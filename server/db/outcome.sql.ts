@@ -58,6 +58,8 @@ export interface Outcome {
   levers: readonly LeverUse[]
   /** What was worked with, as properties of what was done. */
   work: readonly Property[]
+  /** Exfoliation points on the zone that got most. */
+  points: number
   note: string
   plannedS: number
   actualS: number | null
@@ -82,13 +84,14 @@ export async function signVisit(
   if (locked === 0) return false
   await execute(
     db,
-    `INSERT INTO outcome (visit_id, answer, levers, work, note, planned_s, actual_s, signed_by, signed_name)
-      VALUES ($1, $2, $3, $4, $5, $6, $7, $8, $9)`,
+    `INSERT INTO outcome (visit_id, answer, levers, work, points, note, planned_s, actual_s, signed_by, signed_name)
+      VALUES ($1, $2, $3, $4, $5, $6, $7, $8, $9, $10)`,
     [
       visitId,
       outcome.answer,
       JSON.stringify(outcome.levers),
       JSON.stringify(outcome.work),
+      outcome.points,
       outcome.note,
       outcome.plannedS,
       outcome.actualS,

@@ -3,7 +3,7 @@ import { prepared, type FittedPlan } from '#core/adapt'
 import { afterTaking, takeFrom, unitOf } from '#core/catalog'
 import { summedUses, usedBy, type Use } from '#core/costing'
 import type { Step } from '#core/protocol'
-import { leversDone, subjectReader, workOf } from '#core/strength'
+import { doneBy, subjectReader } from '#core/strength'
 import type { Db } from '../db/rows'
 import { addUses } from '../db/use.sql'
 import { batchesByProduct, lockBatches, saveBatches, type BatchRow } from '../db/batch.sql'
@@ -23,10 +23,10 @@ export async function plannedUse(
   const shelf = await shelfOf(db, visit)
   return summedUses(steps.flatMap((step) => usedBy(step, shelf, visit.prep?.size)))
 }
-/** What they worked with, as properties of what touched the skin, and how far up each lever was. */
+/** What they did, as far as the days after depend on it. */
 export async function workDone(db: Db, visit: VisitRow, steps: readonly Step[]) {
   const shelf = await shelfOf(db, visit)
-  return { work: workOf(steps, shelf), levers: leversDone(steps, subjectReader(shelf)) }
+  return doneBy(steps, subjectReader(shelf))
 }
 
 const shelfOf = async (db: Db, visit: VisitRow) => prepared(await compileInputOf(db, visit)).shelf

@@ -120,18 +120,23 @@ const made: fc.Arbitrary<ProtocolVersion> = fc
     })),
   )
 
+const PAST_WORK = ['needling', 'mechanical', 'gommage', 'scrub', 'blade'] as const
 const past: fc.Arbitrary<CompileInput['history']> = fc.oneof(
   fc.constant(TOLERATED),
   fc.constant([]),
   fc
     .record({
       on: fc.constantFrom(...DATES),
-      work: fc.constantFrom('needling' as const, 'mechanical' as const, 'gommage' as const),
+      work: fc.constantFrom(...PAST_WORK),
       rung: fc.integer({ min: 1, max: 4 }),
+      points: fc.constantFrom(undefined, 0, 0.5, 1, 1.5, 2, 3),
     })
-    .map(({ on, work, rung: at }) => [
+    .map(({ on, work, points, rung: at }) => [
       ...TOLERATED,
-      { on, levers: [{ lever: 'acid' as const, rung: at }], answer: null, work: [work] },
+      {
+        ...{ on, levers: [{ lever: 'acid' as const, rung: at }], answer: null, work: [work] },
+        ...(points === undefined ? {} : { points }),
+      },
     ]),
 )
 

@@ -12,6 +12,7 @@ export interface Visit {
     readonly on: string
     readonly levers: readonly { readonly lever: string; readonly rung: number }[]
     readonly work?: readonly string[] | undefined
+    readonly points?: number | undefined
   }[]
   readonly shelf: Shelf
   readonly date: string

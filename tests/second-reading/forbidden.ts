@@ -133,7 +133,7 @@ const HEALTH: readonly Row[] = [
   ['filler', (f) => f.zones('filler', 14), injected],
   ['filler and heat', (f) => f.zones('filler', 28), any('rf', ...HOT)],
   ['other injections', (f) => f.zones('injectables', 28), injected],
-  ['hair removed by light', (f) => f.zones('hair-removal', 14), anything],
+  ['hair removed by light', (f) => f.zones('hair-removal', 14), either(WORK, any('retinoid'))],
   ['jaw joint', (f) => (f.has('jaw-joint') ? JAW : []), any('firm-pressure')],
   [
     'eye pressure',
@@ -246,7 +246,22 @@ const SKIN: readonly Row[] = [
 ]
 
 const first = (_f: Facts, { history }: Visit): boolean => history.length === 0
+const worked =
+  (property: string) =>
+  ({ work }: Visit['history'][number]): boolean =>
+    work?.includes(property) ?? false
+const daysBy = (points = 0): number => [0, 7, 14].find((_, most) => points <= most) ?? 28
 const VISITS: readonly Row[] = [
+  [
+    'exfoliated too lately',
+    (f, { history }) =>
+      history.some(
+        ({ points }, at) => f.sinceWork((past) => past === history[at]) < daysBy(points),
+      ),
+    any('exfoliating'),
+  ],
+  ['scrubbed within a week', (f) => f.sinceWork(worked('scrub')) < 7, any('scrub')],
+  ['bladed within 28 days', (f) => f.sinceWork(worked('blade')) < 28, any('blade')],
   ['first visit, acid', first, acidAbove(2)],
   ['first visit, enzyme', first, enzymeAbove(2)],
 ]

@@ -10,7 +10,7 @@ import {
   type Suggestion,
 } from '#core/climb'
 import type { Course } from '#core/protocol'
-import { workOf } from '#core/strength'
+import { doneBy, subjectReader } from '#core/strength'
 
 /** When the next visit may be, and where each lever stands then. */
 export interface NextVisit extends NextWindow {
@@ -29,13 +29,13 @@ export interface CourseToday {
 export function nextVisit(input: CompileInput, plan: FittedPlan, answer: SkinAnswer): NextVisit {
   const { client, date, history, protocol } = input
   const age = ageOn(client.bornOn, date)
+  const done = doneBy(plan.steps, subjectReader(prepared(input).shelf))
   const levers: LeverUse[] = plan.levers
-  const work = workOf(plan.steps, prepared(input).shelf)
   const at = courseToday(protocol, date, history)
   // After the last visit of a course that nothing follows there is no rhythm to keep.
   const apart = at?.isLast && !at.next ? undefined : protocol.course
-  const window = nextWindow(date, { levers, work }, age, apart)
-  const visits = [...history, { on: date, levers, answer }]
+  const window = nextWindow(date, { ...done, levers }, age, apart)
+  const visits = [...history, { on: date, ...done, levers, answer }]
   const wanted = levers.map(({ lever }) => ({ lever, rung: writtenRung(plan, lever) }))
   return { ...window, course: at, climb: suggest(wanted, visits, window.usual, age) }
 }

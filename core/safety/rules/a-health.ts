@@ -259,8 +259,8 @@ export const HEALTH_RULES: readonly RuleRow[] = [
     fact('skin-cancer'),
     [
       {
-        ...clearance('A09-skin-cancer', ...ENERGIES, 'led', ...HEAT, 'firm-pressure'),
-        zones: 'because',
+        ...omit(...ENERGIES, 'led', ...HEAT, 'firm-pressure'),
+        unless: { kind: 'clearance', id: 'A09-skin-cancer' },
       },
     ],
     'Where a skin cancer was, the physician’s word comes first.',
@@ -416,9 +416,9 @@ export const HEALTH_RULES: readonly RuleRow[] = [
     'A17e',
     'Electrolysis, laser or light hair removal within two weeks',
     within('hair-removal', 14),
-    [OMIT_ALL],
+    [omit(...ALL_WORK, 'retinoid', 'firm-pressure', 'scented')],
     'The follicles are still healing from heat.',
-    'Leave those zones out.',
+    'Bland cream and sun protection only on those zones.',
   ),
   row(
     'A17s',

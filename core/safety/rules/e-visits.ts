@@ -10,7 +10,7 @@ export const VISIT_RULES: readonly RuleRow[] = [
     'Days between visits',
     HISTORY,
     [],
-    'Enzyme, gommage, suction and acid on rung 1 need 7 days; rinse-off acid on rung 2 14; rung 3 and above, mechanical, blade and needling 28; longer with age.',
+    'By the exfoliation points of the visit: up to one 7 days, up to two 14, more 28. Mechanical peel, blade and needling 28; scrub and radio frequency 7. Longer with age.',
     'Soothe and hydrate until then.',
     HOUSE,
   ),

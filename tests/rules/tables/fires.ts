@@ -304,8 +304,8 @@ export const FIRES: readonly Case[] = [
   ],
   [
     'A09k',
-    'skin cancer beside the nose: no light there',
-    { ...x('led'), ...of(yes('skin-cancer', { zones: ['nose-side-left'] })) },
+    'skin cancer beside the nose: no firm hands there',
+    { ...x('firm-pressure'), ...of(yes('skin-cancer', { zones: ['nose-side-left'] })) },
     (p) => without(p, 'nose-side-left') && step(p, 'x')!.zones.includes('forehead'),
   ],
   [
@@ -323,7 +323,7 @@ export const FIRES: readonly Case[] = [
   [
     'A17e',
     'light hair removal a week ago leaves the chin out',
-    { ...x('led'), ...of(yes('hair-removal', { on: '2026-11-17', ...CHIN })) },
+    { ...x('exfoliating'), ...of(yes('hair-removal', { on: '2026-11-17', ...CHIN })) },
     (p) => without(p, 'chin') && step(p, 'x')!.zones.includes('forehead'),
   ],
   [
@@ -1141,6 +1141,12 @@ export const FIRES: readonly Case[] = [
               .find((s) => s.id === part.stepId)!
               .segments.find((s) => part.id.endsWith(`/${s.id}`))!.usualS,
         ),
+  ],
+  [
+    'E01',
+    'two points a week ago: nothing exfoliates, an enzyme neither',
+    { ...history([['steam', 1]], {}, '2026-11-17', { points: 2 }) },
+    (p) => !has(p, 'enzyme'),
   ],
   ['E01', 'acid on rung 3 two weeks ago waits', { ...acid(3), ...history([['acid', 3]]) }, gone],
   [
