@@ -21,6 +21,7 @@ const HARMLESS: ReadonlySet<Property> = new Set([
   'conductive',
   'open-skin-use',
   'mineral',
+  'mild-acid',
   'scented',
   'off-warm',
   'off-lukewarm',

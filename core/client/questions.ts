@@ -31,6 +31,8 @@ export interface Question {
   readonly date?: 'since' | 'stopped' | 'done' | 'ahead'
   /** Zones the answer is about, where the rules need them. */
   readonly zones?: readonly ZoneId[]
+  /** Zones that go with another: what was done to it reached them. */
+  readonly reaches?: Readonly<Partial<Record<ZoneId, readonly ZoneId[]>>>
   /** May have changed since the last visit, and is asked again. */
   readonly eachVisit?: boolean
   /** Asked only of clients below this age. */
@@ -207,7 +209,10 @@ export const QUESTIONS: readonly Question[] = [
   procedure('threads', 'Thread lift', undefined, { zones: NEAR }),
   procedure('eye-surgery', 'Eye surgery', 'Surgery around the eyes'),
   procedure('permanent-makeup', 'Permanent make-up', undefined, { zones: NEAR }),
-  procedure('waxing', 'Waxed, threaded', 'Waxed, threaded or depilated', { zones: NEAR }),
+  procedure('waxing', 'Waxed, threaded', 'Waxed, threaded or depilated', {
+    zones: NEAR,
+    reaches: { 'upper-lip': ['lips'] },
+  }),
   procedure(
     'hair-removal',
     'Electrolysis, light hair removal',

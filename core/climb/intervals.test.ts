@@ -154,28 +154,46 @@ describe('what moves and what does not (E12, E08)', () => {
     ]).toEqual([6, 0])
   })
   test.each([
-    ['three visits without less', [2, 2, 2], 2, true],
-    ['worse', [1, 2, 3], 3, true],
-    ['less today', [2, 2, 2], 1, false],
-    ['less in between', [2, 1, 2], 2, false],
-    ['only two visits', [2, 2], 2, false],
-    ['nothing at first', [0, 0, 0], 0, false],
+    ['four visits without less', [2, 2, 2, 2], 2, true],
+    ['worse', [1, 2, 3, 3], 3, true],
+    ['less today', [2, 2, 2, 2], 1, false],
+    ['less in between', [2, 1, 2, 2], 2, false],
+    ['only three visits', [2, 2, 2], 2, false],
+    ['nothing at first', [0, 0, 0, 0], 0, false],
   ] as const)('%s', (_name, grades, today, expected) => {
-    const history = grades.map((grade, at) => visit(`2026-0${at + 7}-01`, grade))
+    const history = grades.map((grade, at) => visit(`2026-0${at + 5}-01`, grade))
     expect(
       notMoving(
         'clarify',
         history,
         readingOf(...(today ? [seen('congestion', today, ['chin', 'nose-bridge'])] : [])),
+        '2026-09-01',
       ),
     ).toBe(expected)
   })
   test('a skin that was not read today says nothing', () => {
-    const history = [visit('2026-07-01', 2), visit('2026-08-01', 2), visit('2026-09-01', 2)]
+    const history = [5, 6, 7, 8].map((month) => visit(`2026-0${month}-01`, 2))
     expect([
-      notMoving('clarify', history, { done: false, findings: [] }),
-      notMoving(undefined, history, readingOf()),
+      notMoving('clarify', history, { done: false, findings: [] }, '2026-09-01'),
+      notMoving(undefined, history, readingOf(), '2026-09-01'),
     ]).toEqual([false, false])
+  })
+  test('blemishes are judged after six weeks, pigment after twelve', () => {
+    const spots = (kind: 'inflamed' | 'marks', step: number): PastVisit[] =>
+      [0, 1, 2, 3].map((at) => ({
+        on: `2026-0${6 + Math.floor((at * step) / 28)}-${String(1 + ((at * step) % 28)).padStart(2, '0')}`,
+        levers: [],
+        answer: CALM,
+        findings: [seen(kind, 2, ['chin'])],
+      }))
+    const moves = (kind: 'inflamed' | 'marks', concern: 'clarify' | 'brighten', date: string) =>
+      !notMoving(concern, spots(kind, 7), readingOf(seen(kind, 2, ['chin'])), date)
+    expect([
+      moves('inflamed', 'clarify', '2026-07-12'),
+      moves('inflamed', 'clarify', '2026-07-13'),
+      moves('marks', 'brighten', '2026-08-23'),
+      moves('marks', 'brighten', '2026-08-24'),
+    ]).toEqual([true, false, true, false])
   })
   test('inflammation is cleared before pigment', () => {
     expect([

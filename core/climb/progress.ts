@@ -1,3 +1,4 @@
+import { daysBetween } from '../client/facts'
 import type { Concern } from '../client/model'
 import type { FindingKind } from '../skin/findings'
 import type { Finding, Reading } from '../skin/model'
@@ -12,7 +13,17 @@ const SEEN_BY: Readonly<Record<Concern, readonly FindingKind[]>> = {
   brighten: ['patchy-pigment', 'marks'],
   smooth: ['scars', 'pores', 'lines'],
 }
-const VISITS_TO_JUDGE = 3
+const VISITS_TO_JUDGE = 4
+/** Weeks before it can be told whether a concern moves (common practice, no source): pigment, lines and firmness are slow. */
+const WEEKS_TO_JUDGE: Readonly<Record<Concern, number>> = {
+  calm: 6,
+  clarify: 6,
+  hydrate: 6,
+  brighten: 12,
+  firm: 12,
+  smooth: 12,
+}
+const WEEK_DAYS = 7
 
 /** How much of a concern a reading shows: grade times zones, summed. */
 export const burden = (concern: Concern, findings: readonly Finding[]): number =>
@@ -20,11 +31,12 @@ export const burden = (concern: Concern, findings: readonly Finding[]): number =
     .filter((finding) => SEEN_BY[concern].includes(finding.kind))
     .reduce((sum, finding) => sum + finding.grade * finding.zones.length, 0)
 
-/** E12: true when the first concern was there three visits ago and has not become less since, today's reading included. */
+/** E12: true when the first concern was there four visits and six or twelve weeks ago and has not become less since, today's reading included. */
 export function notMoving(
   concern: Concern | undefined,
   history: readonly PastVisit[],
   today: Pick<Reading, 'done' | 'findings'>,
+  date: string,
 ): boolean {
   if (!concern || !today.done) return false
   const past = history
@@ -32,6 +44,7 @@ export function notMoving(
     .sort((a, b) => (a.on < b.on ? -1 : 1))
     .slice(-VISITS_TO_JUDGE)
   if (past.length < VISITS_TO_JUDGE) return false
+  if (daysBetween(past[0]!.on, date) < WEEKS_TO_JUDGE[concern] * WEEK_DAYS) return false
   const before = burden(concern, past[0]!.findings!)
   return (
     before > 0 &&

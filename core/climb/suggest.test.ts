@@ -102,3 +102,19 @@ test('strong and harm are told apart', () => {
     isStrong({ ...CALM_ANSWER, swelling: true }),
   ]).toEqual([false, true, false])
 })
+
+// Hours told of beforehand: house figures, common practice, no source.
+test('E05: redness that the work announced is no strong answer; what lasts longer is', () => {
+  const red = { ...CALM_ANSWER, redness: 3, rednessHours: 40 }
+  const after = (more: Partial<PastVisit>) =>
+    suggestLever(
+      { lever: 'acid', rung: 4 },
+      [{ ...visit('2026-10-20', 3), answer: red, ...more }],
+      TODAY,
+    ).move
+  expect(after({ points: 1 })).toBe('down')
+  expect(after({ points: 2 })).toBe('hold')
+  expect(after({ work: ['mechanical'] })).toBe('hold')
+  expect(after({ work: ['needling'], answer: { ...red, rednessHours: 80 } })).toBe('down')
+  expect(after({ points: 2, answer: { ...CALM_ANSWER, stinging: 7 } })).toBe('down')
+})

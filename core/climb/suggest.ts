@@ -1,4 +1,5 @@
 import { dateInWords, daysBetween } from '../client/facts'
+import { announcedHours, USUAL_HOURS } from './aftermath'
 import { minDays } from './intervals'
 import type { LeverId } from '../protocol/words'
 import { LEVER_WORDS } from '../protocol/words'
@@ -25,16 +26,16 @@ export const GAP_DAYS = 84
 /** E02: ceiling for a lever that has never been tolerated. */
 export const FIRST_RUNG = 2
 
-/** E05: redness of at least 2 of 4 beyond 24 hours, or stinging of at least 6 of 10. */
-export const isStrong = (answer: SkinAnswer): boolean =>
-  (answer.redness >= 2 && answer.rednessHours > 24) || answer.stinging >= 6
+/** E05: redness of at least 2 of 4 for longer than the work announces, or stinging of at least 6 of 10. */
+export const isStrong = (answer: SkinAnswer, announcedHours = USUAL_HOURS): boolean =>
+  (answer.redness >= 2 && answer.rednessHours > announcedHours) || answer.stinging >= 6
 /** E06: blisters, weeping, swelling or a burn. */
 export const isHarm = (answer: SkinAnswer): boolean =>
   answer.blisters || answer.weeping || answer.swelling || answer.burn
 /** E13: a new dark mark, or a cold sore, after the visit. */
 const leftTrace = (answer: SkinAnswer): boolean => answer.darkMark || answer.coldSore
-const isCalm = (answer: SkinAnswer | null): boolean =>
-  answer !== null && !isStrong(answer) && !isHarm(answer) && !leftTrace(answer)
+const isCalm = ({ answer, hours }: Use): boolean =>
+  answer !== null && !isStrong(answer, hours) && !isHarm(answer) && !leftTrace(answer)
 
 interface Use {
   readonly on: string
@@ -42,13 +43,25 @@ interface Use {
   readonly rung: number
   readonly answer: SkinAnswer | null
   readonly points?: number | undefined
+  /** Hours of redness that its work announces. */
+  readonly hours: number
 }
 
 function usesOf(lever: LeverId, history: readonly PastVisit[]): Use[] {
-  const uses = history.flatMap(({ on, levers, answer, points }) => {
+  const uses = history.flatMap((visit) => {
+    const { on, levers, answer, points } = visit
     const used = levers.filter((use) => use.lever === lever)
     if (used.length === 0) return []
-    return [{ on, levers: used, rung: Math.max(...used.map(({ rung }) => rung)), answer, points }]
+    return [
+      {
+        on,
+        levers: used,
+        rung: Math.max(...used.map(({ rung }) => rung)),
+        answer,
+        points,
+        hours: announcedHours(visit),
+      },
+    ]
   })
   return uses.sort((a, b) => Number(a.on > b.on) - Number(a.on < b.on))
 }
@@ -164,7 +177,7 @@ const lowered = (rung: number): number => Math.max(1, rung - 1)
 
 /** E05: a strong answer takes the lever one rung down. */
 const downAfterStrong: LeverRule = ({ last, name }) => {
-  if (!last.answer || !isStrong(last.answer)) return undefined
+  if (!last.answer || !isStrong(last.answer, last.hours)) return undefined
   const rung = lowered(last.rung)
   const why = `Strong answer after ${dateInWords(last.on)} (${answerInWords(last.answer)}): ${name} one rung lower, ${last.rung} → ${rung}.`
   return { move: 'down', rung, ruleIds: ['E05'], why }
@@ -181,7 +194,7 @@ const downAfterTrace: LeverRule = ({ last, name }) => {
 
 /** E04: two calm uses on one rung let the lever go up, where there is a rung above that the card can use. */
 const raised: LeverRule = ({ last, before, name, wanted }) => {
-  if (before?.rung !== last.rung || !isCalm(last.answer) || !isCalm(before.answer)) return undefined
+  if (before?.rung !== last.rung || !isCalm(last) || !isCalm(before)) return undefined
   const calm = `Two calm visits on rung ${last.rung} (${dateInWords(before.on)}, ${dateInWords(last.on)})`
   if (last.rung >= TOP_RUNG) return stays(last.rung, `${calm}: it stands at the top.`)
   if (wanted <= last.rung) return stays(last.rung, `${calm}: this card asks for no more.`)

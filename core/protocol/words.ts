@@ -88,6 +88,10 @@ export const PROPERTIES = [
   'measured-infusion',
   /** Bare metal on the skin: probes, rollers, globes. */
   'metal-touch',
+  /** Straight from the freezer; cool alone is `cold`. */
+  'iced',
+  /** Stands over the face: eyes and mouth are under it. */
+  'panel',
   'led-blue',
   'ultrasonic-blade',
   'lancet',
@@ -102,6 +106,9 @@ export const PROPERTIES = [
   // Read off the product, never written: see safety/subject.
   'open-skin-use',
   'mineral',
+  'weak-sun-filter',
+  'spf-unread',
+  'mild-acid',
   'scented',
   'expired',
   'outside-review',
@@ -116,6 +123,11 @@ export type Property = (typeof PROPERTIES)[number]
 const PROPERTY_WORDS: Partial<Record<Property, string>> = {
   rf: 'radio frequency',
   'metal-touch': 'metal that touches the skin',
+  iced: 'what comes from the freezer',
+  panel: 'a panel over the face',
+  'weak-sun-filter': 'sun protection below SPF 30, or not broad',
+  'spf-unread': 'sun protection of which nobody entered the SPF',
+  'mild-acid': 'a mild acid that is washed off at once',
   exfoliating: 'exfoliation',
   led: 'light panel',
   'led-blue': 'blue light',

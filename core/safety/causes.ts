@@ -107,8 +107,15 @@ function factCause(
   if (!isInForce({ ...condition, withinDays: condition.withinDays ?? afterDays }, fact, date))
     return undefined
   const because = fact.on ? `${name} (${dateInWords(fact.on)})` : name
-  const zones = fact.answer === 'yes' && fact.zones?.length ? { zones: fact.zones } : {}
+  const zones = fact.answer === 'yes' && fact.zones?.length ? { zones: reached(fact) } : {}
   return { ...asked(because), facts: [fact.code], ...zones }
+}
+
+/** The zones of an answer, and those that go with them. */
+function reached({ code, zones = [] }: Fact): readonly ZoneId[] {
+  const reaches = questionByCode.get(code)?.reaches
+  if (!reaches) return zones
+  return [...new Set(zones.flatMap((zone) => [zone, ...(reaches[zone] ?? [])]))]
 }
 
 /** Days around a fact's date in which a condition holds. */

@@ -87,12 +87,12 @@ function firstClear({ client, reading }: Situation, rule: Rule | undefined): Con
 }
 
 function withoutMoving(
-  { client, history, reading }: Situation,
+  { client, history, reading, date }: Situation,
   rule: Rule | undefined,
 ): Constraint[] {
   const concern = client.concerns?.[0]
-  if (!rule || !notMoving(concern, history, reading)) return []
-  const because = `The first concern, ${concern}, is as it was three visits ago`
+  if (!rule || !notMoving(concern, history, reading, date)) return []
+  const because = `The first concern, ${concern}, is as it was four visits ago`
   return [advice(rule, String(concern), because)]
 }
 

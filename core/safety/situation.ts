@@ -85,6 +85,8 @@ const coldSoresAfter = (history: readonly PastVisit[]): NamedFact[] =>
 
 /** From this rung on an acid is a light peel: the skin peels after it. */
 const PEELS_FROM_RUNG = 3
+/** One point of exfoliation, a mild acid that stayed on among it, does not make skin peel. */
+const isMild = ({ points }: PastVisit): boolean => points !== undefined && points <= 1
 
 /** What was done in this salon counts as if it had been answered at Consult (rule A16). */
 const workDoneHere = (history: readonly PastVisit[], date: string): NamedFact[] =>
@@ -96,7 +98,7 @@ const workDoneHere = (history: readonly PastVisit[], date: string): NamedFact[] 
         name: `${what} here`,
       })
       const peeled = visit.levers.some(
-        ({ lever, rung }) => lever === 'acid' && rung >= PEELS_FROM_RUNG,
+        ({ lever, rung }) => lever === 'acid' && rung >= PEELS_FROM_RUNG && !isMild(visit),
       )
       const used = visit.levers.some(({ lever }) => lever === 'retinoid')
       return [

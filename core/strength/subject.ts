@@ -16,7 +16,7 @@ import {
   type StepPart,
 } from './parts'
 import { firmestOf, pressureRung } from './pressure'
-import { exfoliationPoints, isOutsideReview, visitPoints } from './points'
+import { exfoliationPoints, freeAcidOf, isOutsideReview, visitPoints } from './points'
 
 /** What rules see of a step: everything that touches the skin, read off product, use, device, minutes, zones and movements. */
 export interface Subject {
@@ -68,7 +68,7 @@ function derived(product: Product, inci: InciReading, date: string | undefined):
   put(skin === 'dry', 'wants-dry')
   put(skin === 'damp', 'wants-damp')
   put(product.openSkinUse, 'open-skin-use')
-  put(product.time === 'evening', 'evening-only')
+  put(product.time === 'evening' || found.includes('retinoid'), 'evening-only')
   put(product.actives.some(isStrongSalicylic), 'salicylic-strong')
   put((acidPercentOf(product) ?? 0) >= ACID_FROM_PERCENT, 'acid', 'exfoliating')
   put(isOutsideReview(product), 'outside-review')
@@ -77,8 +77,34 @@ function derived(product: Product, inci: InciReading, date: string | undefined):
   put(product.maker?.minutes !== undefined, 'printed-minutes')
   put(inci.families.has('fragrance'), 'scented')
   put(isMineral(inci), 'mineral')
+  put(...sunFilter(product))
+  put(isMildAcid(product), 'mild-acid')
   put(date !== undefined && isExpired(product, date), 'expired')
   return found
+}
+
+/** SPF 30 or more, broad: advice of dermatological societies (value from memory). */
+const LEAST_SPF = 30
+function sunFilter({ properties, spf, broadSpectrum }: Product): [boolean, Property] {
+  const isUnread = spf === undefined || broadSpectrum === undefined
+  const isWeak = (spf !== undefined && spf < LEAST_SPF) || broadSpectrum === false
+  const isFilter = properties.includes('sun-filter')
+  return isWeak || !isUnread
+    ? [isFilter && isWeak, 'weak-sun-filter']
+    : [isFilter && isUnread, 'spf-unread']
+}
+
+/** So little free acid in what is washed off at once that lukewarm water does no harm (rule D01). */
+const MILD_ACID_PERCENT = 3
+const WASHED_OFF: ReadonlySet<Product['kind']> = new Set(['cleanser', 'scrub'])
+function isMildAcid(product: Product): boolean {
+  const free = freeAcidOf(product)
+  return (
+    free !== undefined &&
+    free <= MILD_ACID_PERCENT &&
+    WASHED_OFF.has(product.kind) &&
+    !product.properties.includes('stings')
+  )
 }
 
 /** A sun filter of minerals alone: zinc or titanium, and nothing that takes up light otherwise. Without a list nobody knows. */

@@ -542,6 +542,8 @@ const FINISH: Product[] = [
     id: 'open-cover',
     name: 'Single-Use Mineral Cover',
     kind: 'sun',
+    spf: 30,
+    broadSpectrum: true,
     properties: ['sun-filter', 'leave-on', 'open-skin-use'],
     leaves: 'leave-on',
     openSkinUse: true,

@@ -1,37 +1,24 @@
-import { acidRung, timedRung, type Touch } from './touch'
+import type { Touch } from './touch'
+import {
+  any,
+  HOT,
+  ENERGIES,
+  isAcid,
+  acidAbove,
+  enzymeAbove,
+  longer,
+  either,
+  anything,
+  type Bad,
+} from './bad'
 import type { Facts, Visit } from './facts'
 import { allergensIn } from './allergens'
 
 // The tables of the trade, read once more. Each row: why, whether or where it holds, and what may then not be put on.
 
 type Where = boolean | readonly string[] | 'all'
-type Bad = (touch: Touch) => boolean
 type Row = readonly [why: string, where: (facts: Facts, visit: Visit) => Where, bad: Bad]
 
-const any =
-  (...properties: string[]): Bad =>
-  ({ is }) =>
-    properties.some((property) => is.has(property))
-const HOT = ['heat', 'steam', 'self-heating', 'warming']
-const ENERGIES = ['current', 'rf', 'ultrasound', 'ultrasonic-blade']
-const isAcid: Bad = ({ is }) => is.has('acid') && is.has('exfoliating')
-const acidAbove =
-  (rung: number): Bad =>
-  (touch) =>
-    isAcid(touch) && touch.free !== undefined && acidRung(touch) > rung
-const enzymeAbove =
-  (rung: number): Bad =>
-  (touch) =>
-    touch.is.has('enzyme') && touch.product !== undefined && timedRung(touch) > rung
-const longer =
-  (property: string, minutes: number): Bad =>
-  (touch) =>
-    touch.is.has(property) && touch.minutes > minutes + 0.01
-const either =
-  (...bads: Bad[]): Bad =>
-  (touch) =>
-    bads.some((bad) => bad(touch))
-const anything: Bad = () => true
 /** A finding anywhere. */
 const somewhere = (zones: readonly string[]): boolean => zones.length > 0
 const EYES = [
@@ -58,6 +45,15 @@ const muchPigment = (f: Facts): boolean =>
 const injected: Bad = any('rf', 'current', 'suction', 'firm-pressure')
 const NEEDS_A_PHYSICIAN: Bad = any('led', 'firm-pressure', ...ENERGIES, ...HOT)
 const JAW = ['jaw-left', 'jaw-right']
+
+const RENEWING: Bad = either(
+  any('exfoliating', 'changing-light', 'field', ...ENERGIES, ...HOT),
+  ({ is }) => is.has('device') && !is.has('cold') && !is.has('led'),
+)
+const worked =
+  (property: string) =>
+  ({ work }: Visit['history'][number]): boolean =>
+    work?.includes(property) ?? false
 
 const HEALTH: readonly Row[] = [
   [
@@ -141,7 +137,8 @@ const HEALTH: readonly Row[] = [
     any('firm-pressure', 'aerosol', 'suction'),
   ],
   ['threads', (f) => f.zones('threads', 90), either(injected, any(...HOT))],
-  ['light peel', (f) => f.has('peel-light', 14), WORK],
+  ['light peel, days ago', (f) => f.has('peel-light', 2), WORK],
+  ['light peel', (f) => f.has('peel-light', 14), RENEWING],
   ['medium peel', (f) => f.has('peel-medium', 28), WORK],
   ['deep peel', (f) => f.has('peel-deep', 90), WORK],
   [
@@ -149,17 +146,20 @@ const HEALTH: readonly Row[] = [
     (f) => f.sinceWork((past) => past.work?.includes('needling') ?? false) <= 28,
     WORK,
   ],
-  [
-    'mechanical peel here',
-    (f) => f.sinceWork((past) => past.work?.includes('mechanical') ?? false) <= 14,
-    WORK,
-  ],
+  ['mechanical peel here', (f) => f.sinceWork(worked('mechanical')) <= 14, RENEWING],
   [
     'a peel here',
     (f) =>
-      f.sinceWork((past) => past.levers.some(({ lever, rung }) => lever === 'acid' && rung >= 3)) <=
-      14,
+      f.sinceWork(
+        ({ levers, points = 3 }) =>
+          points > 1 && levers.some(({ lever, rung }) => lever === 'acid' && rung >= 3),
+      ) <= 14,
     any('exfoliating'),
+  ],
+  [
+    'upper lip waxed',
+    (f) => (listed(f.zones('waxing', 3)).includes('upper-lip') ? ['lips'] : []),
+    any('scrub', 'mechanical', 'warming'),
   ],
   ['waxed', (f) => f.zones('waxing', 3), either(isAcid, any('scrub', 'mechanical', 'warming'))],
   ['shaved', (f) => f.zones('shaved', 1), any('scrub', 'mechanical')],
@@ -182,7 +182,11 @@ const HEALTH: readonly Row[] = [
   ['hives from heat', (f) => f.has('heat-urticaria'), any(...HOT)],
   ['lashes', (f) => (f.has('lash-extensions') ? EYES : []), any('oil', 'steam')],
   ['lids', (f) => f.has('lash-extensions'), any('over-lids')],
-  ['covered', (f) => f.has('claustrophobia'), any('occludes-eyes', 'occludes-mouth', 'over-lids')],
+  [
+    'covered',
+    (f) => f.has('claustrophobia'),
+    any('occludes-eyes', 'occludes-mouth', 'over-lids', 'panel'),
+  ],
   ['under sixteen', (f) => f.age < 16, either(any('rf', 'needling', 'retinoid'), acidAbove(1))],
   ['metal that stays', (f) => f.zones('worn-metal-stays'), any('current', 'field', 'rf', 'steam')],
   [
@@ -209,7 +213,10 @@ const SKIN: readonly Row[] = [
   [
     'flushing',
     (f) => [...f.seen('flushing', 2), ...f.seen('vessels', 2)],
-    any('steam', 'scrub', 'warming', 'self-heating', 'firm-pressure'),
+    any(
+      ...['steam', 'scrub', 'warming', 'self-heating', 'firm-pressure'],
+      ...['rf', 'mechanical', 'blade', 'needling', 'iced'],
+    ),
   ],
   ['pigment', (f) => pigment(f), either(acidAbove(2), longer('extraction', 5))],
   ['much pigment', (f) => muchPigment(f), any('steam', 'self-heating', 'warming', 'rf')],
@@ -246,10 +253,6 @@ const SKIN: readonly Row[] = [
 ]
 
 const first = (_f: Facts, { history }: Visit): boolean => history.length === 0
-const worked =
-  (property: string) =>
-  ({ work }: Visit['history'][number]): boolean =>
-    work?.includes(property) ?? false
 const daysBy = (points = 0): number => [0, 7, 14].find((_, most) => points <= most) ?? 28
 const VISITS: readonly Row[] = [
   [

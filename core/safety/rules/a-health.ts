@@ -376,8 +376,20 @@ export const HEALTH_RULES: readonly RuleRow[] = [
     'A16a',
     'Light peel within 14 days',
     within('peel-light', 14),
-    [stop(...ALL_WORK)],
+    [
+      stop('exfoliating', 'changing-light', 'field', ...ENERGIES, ...HEAT),
+      { effect: 'stop', target: { any: ['device'], not: ['cold', 'led'] } },
+      rung('pressure', 2),
+    ],
     'The surface is still renewing after the peel.',
+    'Soothe and hydrate; cold, steady light and light hands where the skin is closed.',
+  ),
+  row(
+    'A16l',
+    'Light peel less than three days ago',
+    within('peel-light', 2),
+    [stop(...ALL_WORK)],
+    'The peel is still at work.',
     'Soothe and hydrate.',
   ),
   row(
@@ -514,9 +526,9 @@ export const HEALTH_RULES: readonly RuleRow[] = [
     'A22',
     'Uneasy when covered',
     fact('claustrophobia'),
-    [stop('occludes-eyes', 'occludes-mouth', 'over-lids'), always('hand-signal')],
+    [stop('occludes-eyes', 'occludes-mouth', 'over-lids', 'panel'), always('hand-signal')],
     'Covered eyes or mouth bring panic.',
-    'Leave eyes and mouth free; agree a hand signal.',
+    'Leave eyes and mouth free; a hand-held light clear of the eyes instead of a panel; agree a hand signal.',
   ),
   row(
     'A23',

@@ -66,11 +66,12 @@ export const SKIN_RULES: readonly RuleRow[] = [
     anyOf(finding('flushing', 2), finding('vessels', 2)),
     [
       omit('steam', 'scrub', 'warming', 'self-heating', 'firm-pressure'),
+      omit('rf', 'mechanical', 'blade', 'needling', 'iced'),
       rung('pressure', 2, { zones: 'because' }),
       rung('suction', 1, { zones: 'because' }),
       always('lukewarm-removal', { zones: 'because' }),
     ],
-    'Heat, grains and firm hands redden these zones further.',
+    'Heat, ice, grains, blades and firm hands redden these zones further.',
     'Cool and light there; the rest as written.',
   ),
   row(

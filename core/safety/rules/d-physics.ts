@@ -20,13 +20,13 @@ export const PHYSICS_RULES: readonly RuleRow[] = [
     [
       {
         effect: 'require',
-        target: { any: ['acid', 'stings', 'warming'], not: ['off-warm'] },
+        target: { any: ['acid', 'stings', 'warming'], not: ['off-warm', 'mild-acid'] },
         require: 'cool-removal',
       },
-      needs('lukewarm-removal', 'off-lukewarm'),
+      needs('lukewarm-removal', 'off-lukewarm', 'mild-acid'),
     ],
     'Warm water wakes an acid or a warming catalyst again.',
-    'Take it off cool or at room temperature.',
+    'Take it off cool or at room temperature; a cleanser or scrub of up to 3 % free acid that did not sting comes off lukewarm.',
   ),
   row(
     'D02',
@@ -162,7 +162,23 @@ export const PHYSICS_RULES: readonly RuleRow[] = [
     { kind: 'day' },
     [{ effect: 'require', target: { everything: true }, require: 'sun-filter' }],
     'A treated skin leaves the house by daylight.',
-    'Finish with sun filter at the full dose.',
+    'Finish with sun filter at the full dose: SPF 30 or more, broad; sunglasses for the lids, a balm with SPF for the lips.',
+  ),
+  row(
+    'D17s',
+    'Sun filter of SPF 30 or more, broad',
+    { kind: 'day' },
+    [
+      { effect: 'replace', target: { any: ['weak-sun-filter'] }, soft: true },
+      { effect: 'caution', target: { any: ['spf-unread'] } },
+    ],
+    'A freshly treated skin wants SPF 30 or more, against UVA too.',
+    'One that says so on its label; read the label and enter it on the shelf.',
+    {
+      basis: 'published',
+      source: 'Advice of dermatological societies on sun protection (value from memory)',
+      overridable: 'reason',
+    },
   ),
   row(
     'D18',

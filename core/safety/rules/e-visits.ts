@@ -46,7 +46,7 @@ export const VISIT_RULES: readonly RuleRow[] = [
     'Down after a strong answer',
     HISTORY,
     [],
-    'Redness of 2 of 4 beyond a day, or stinging of 6 of 10.',
+    'Redness of 2 of 4 for longer than the work announces, or stinging of 6 of 10.',
     'One rung lower.',
     HOUSE,
   ),
@@ -105,11 +105,11 @@ export const VISIT_RULES: readonly RuleRow[] = [
   ),
   row(
     'E12',
-    'No change after three visits',
+    'No change after four visits and six or twelve weeks',
     HISTORY,
     [],
-    'The first concern has not moved in three visits.',
-    'Propose another approach.',
+    'The first concern has not moved in four visits, six weeks for blemishes and water, twelve for pigment, lines and firmness.',
+    'Ask first what was done at home; then propose another approach.',
     HOUSE,
   ),
   row(

@@ -369,6 +369,82 @@ export const FIRES: readonly Case[] = [
   ],
   ['B07', 'nickel: no metal probe', { ...x('metal-touch'), ...of(yes('allergy:nickel')) }, gone],
   [
+    'A16a',
+    'light peel a week ago: cold and steady light stay, current goes',
+    {
+      ...around(
+        work(['device', 'cold']),
+        work(['device', 'led'], { id: 'y', zones: [...FACE] }),
+        work(['device', 'current'], { id: 'z' }),
+      ),
+      ...of(yes('peel-light', on('2026-11-17'))),
+    },
+    (p) => has(p, 'x') && has(p, 'y') && !has(p, 'z'),
+  ],
+  [
+    'A16l',
+    'light peel two days ago: no light, nothing cold from a machine',
+    { ...x('device', 'cold'), ...of(yes('peel-light', on('2026-11-22'))) },
+    gone,
+  ],
+  [
+    'A17',
+    'an upper lip waxed yesterday leaves the lips out of a scrub',
+    {
+      ...at([...FACE, 'lips'], 'scrub'),
+      ...of(yes('waxing', { on: '2026-11-23', zones: ['upper-lip'] })),
+    },
+    (p) => without(p, 'upper-lip', 'lips') && step(p, 'x')!.zones.includes('forehead'),
+  ],
+  [
+    'A22',
+    'uneasy when covered: no panel over the face',
+    { ...x('led', 'panel'), ...of(yes('claustrophobia')) },
+    gone,
+  ],
+  [
+    'C01',
+    'flushing cheeks: nothing from the freezer there',
+    { ...x('cold', 'iced'), ...read(seen('flushing', 2, CHEEKS)) },
+    (p) => without(p, ...CHEEKS) && step(p, 'x')!.zones.includes('forehead'),
+  ],
+  [
+    'D17s',
+    'a sun filter of SPF 15 gives way to one of 50',
+    {
+      ...shelfOf({ ...SHELF.products.find(({ id }) => id === 'sun-veil'), id: 'weak', spf: 15 }),
+      protocol: protocolOf(
+        ...day.map((one) =>
+          one.id === 'sun' ? { ...one, product: { ...one.product!, productId: 'weak' } } : one,
+        ),
+      ),
+    },
+    (p) => product(p, 'sun') !== 'weak',
+  ],
+  [
+    'D25',
+    'a retinoid by day, whatever its maker says of the evening',
+    {
+      ...shelfOf({ id: 'retinol', inci: 'Aqua, Retinol', properties: ['retinoid'] }),
+      protocol: protocolOf(using('retinol')),
+    },
+    (p) => product(p, 'x') !== 'retinol',
+  ],
+  [
+    'D01',
+    'a cleanser of a little acid comes off lukewarm',
+    {
+      ...shelfOf({
+        id: 'mild',
+        kind: 'cleanser',
+        actives: [{ name: 'lactic', percent: 2 }],
+        pH: 3.8,
+      }),
+      protocol: protocolOf(using('mild')),
+    },
+    (p) => ['lukewarm', undefined].includes(warmth(p, 'x')),
+  ],
+  [
     'A15t',
     'threads two months ago',
     { ...x('current'), ...of(yes('threads', { on: '2026-09-24', zones: ['jaw-left'] })) },
@@ -1231,11 +1307,11 @@ export const FIRES: readonly Case[] = [
   ['E11', 'a window for the next visit stands beside the plan', {}, (p) => p.levers.length > 0],
   [
     'E12',
-    'nothing has moved in three visits',
+    'nothing has moved in four visits and three months',
     {
       client: client([], { concerns: ['clarify'] }),
       ...read(seen('congestion', 2)),
-      history: ['2026-09-01', '2026-10-01', '2026-11-01'].map((visit) => ({
+      history: ['2026-08-01', '2026-09-01', '2026-10-01', '2026-11-01'].map((visit) => ({
         on: visit,
         levers: [],
         answer: CALM,

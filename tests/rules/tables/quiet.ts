@@ -30,6 +30,8 @@ export const QUIET: readonly (readonly [rules: readonly string[], what: string, 
     },
   ],
   [['B06-dislike', 'B07'], 'nothing of the client’s own', x('metal-touch')],
+  [['D17s'], 'SPF 50, broad', {}],
+  [['A16l'], 'a light peel three days ago', of(yes('peel-light', on('2026-11-21')))],
   [['A00'], 'light hands', x('pressure')],
   [
     [
@@ -315,7 +317,7 @@ export const QUIET: readonly (readonly [rules: readonly string[], what: string, 
     {
       client: client([], { concerns: ['clarify'] }),
       ...read(seen('congestion', 1)),
-      history: ['2026-09-01', '2026-10-01', '2026-11-01'].map((visit) => ({
+      history: ['2026-08-01', '2026-09-01', '2026-10-01', '2026-11-01'].map((visit) => ({
         on: visit,
         levers: [],
         answer: CALM,

@@ -10,8 +10,9 @@ import {
 } from '~/support/shelf/product-fields'
 
 /** What a product does on the skin: what it needs there, what it leaves behind, and what the rules mind. */
-defineProps<{ product: Product }>()
+const props = defineProps<{ product: Product }>()
 const emit = defineEmits<{ change: [more: ProductChange] }>()
+const isSunFilter = computed(() => props.product.properties.includes('sun-filter'))
 const put = (more: ProductChange) => emit('change', more)
 </script>
 
@@ -56,6 +57,22 @@ const put = (more: ProductChange) => emit('change', more)
         :options="asOptions(GREASES)"
         @change="put(finishChanged(product, { grease: $event }))"
       />
+      <template v-if="isSunFilter">
+        <FieldNumber
+          label="SPF on the label"
+          :value="product.spf"
+          :min="2"
+          :max="100"
+          @change="put({ spf: $event })"
+        />
+        <FieldTick
+          class="self-end !min-h-[44px]"
+          :checked="product.broadSpectrum ?? false"
+          @change="put({ broadSpectrum: $event })"
+        >
+          broad: against UVA too
+        </FieldTick>
+      </template>
       <FieldTick
         class="self-end !min-h-[44px]"
         :checked="product.finish?.tint ?? false"
