@@ -8,6 +8,8 @@ export const GOAL_WORDS: Readonly<Record<Concern, string>> = {
   firm: 'Firmer',
   brighten: 'Brighter, more even',
   smooth: 'Smoother',
+  eyes: 'Fresher eyes',
+  lips: 'Softer lips',
 }
 /** The same in one or two words. */
 export const goalWords = (goal: Concern): string => GOAL_WORDS[goal].split(',')[0]!

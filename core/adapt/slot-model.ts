@@ -1,4 +1,4 @@
-import type { Concern } from '../client/model'
+import type { Concern, GoalDetails } from '../client/model'
 import { goneWith } from '../protocol/family'
 import type { Step } from '../protocol/model'
 import { usualSeconds } from '../protocol/segments'
@@ -15,6 +15,7 @@ export interface SlotProblem {
   readonly steps: readonly Step[]
   readonly slotS: number
   readonly goals: readonly Concern[]
+  readonly goalDetails?: GoalDetails | undefined
   readonly makespan: (steps: readonly Step[]) => number | undefined
   /** Rules and linter accept the ladder as it then is. Asked only of ladders that would be taken. */
   readonly allowed: (steps: readonly Step[]) => boolean
@@ -90,18 +91,18 @@ export const isOptional = (step: Step): boolean =>
   !step.essential && step.closes === undefined && !(step.insertedBy && step.insertedBy.length > 0)
 
 export function slotModelOf(problem: SlotProblem): SlotModel {
-  const { steps, goals, mustStay, variants } = problem
+  const { steps, goals, goalDetails, mustStay, variants } = problem
   const perSecond = ({ worth, step }: SlotStep): number => worth / savedWithout(problem, step)
   const choices = steps
     .map((step) => ({
       step,
-      worth: worthOf(step, goals),
+      worth: worthOf(step, goals, goalDetails),
       droppable: isOptional(step) && !mustStay.has(step.id),
       variants: variants?.get(step.id) ?? [],
     }))
     .filter((choice) => choice.droppable || choice.variants.length > 0)
     .sort((a, b) => perSecond(a) - perSecond(b))
-  const fullWorth = steps.reduce((sum, step) => sum + worthOf(step, goals), 0)
+  const fullWorth = steps.reduce((sum, step) => sum + worthOf(step, goals, goalDetails), 0)
   return { problem, choices, fullWorth }
 }
 
@@ -161,7 +162,7 @@ export function stepsAfter({ problem }: SlotModel, moves: readonly Move[]): Step
 
 /** What a step of the ladder after these moves is worth. */
 export const worthAfter = (problem: SlotProblem, step: Step, moves: readonly Move[]): number =>
-  worthOf(step, problem.goals) * (swapOf(step.id, moves)?.worth ?? 1)
+  worthOf(step, problem.goals, problem.goalDetails) * (swapOf(step.id, moves)?.worth ?? 1)
 
 export const worthOfAll = (
   problem: SlotProblem,

@@ -1,4 +1,4 @@
-import type { Concern } from '../client/model'
+import type { Concern, GoalDetails } from '../client/model'
 import { lint } from '../protocol/linter'
 import { unrolled } from '../protocol/unroll'
 import type { Segment, Step, Variant } from '../protocol/model'
@@ -25,6 +25,7 @@ const NODES_PER_LOOK = 2000
 export interface Ready {
   readonly steps: readonly Step[]
   readonly goals: readonly Concern[]
+  readonly goalDetails?: GoalDetails | undefined
   readonly mustStay: readonly string[]
   /** What the card is for. */
   readonly heart: readonly string[]
@@ -39,7 +40,7 @@ export interface Ready {
 
 /** A function that fits the same ladder to any slot; schedules once looked at are remembered between slots. */
 export function slotFitter(ready: Ready): (slotS: number) => SlotFit {
-  const { steps, goals, read, daytime } = ready
+  const { steps, goals, goalDetails, read, daytime } = ready
   const seen = new Map<string, number | undefined>()
   const wrongBefore = wrongOf(steps, ready)
   const makespan = (now: readonly Step[]): number | undefined => {
@@ -52,6 +53,7 @@ export function slotFitter(ready: Ready): (slotS: number) => SlotFit {
   const problem: Omit<SlotProblem, 'slotS'> = {
     steps,
     goals,
+    goalDetails,
     makespan,
     mustStay: new Set(ready.mustStay),
     grow: ready.grow,

@@ -55,6 +55,7 @@ export const readyFor = (
 ): Ready => ({
   steps,
   goals: input.client.concerns,
+  goalDetails: input.client.goalDetails,
   reserved: input.reserved ?? [],
   mustStay: input.fit?.mustStay ?? [],
   heart: heartOf(steps, written),

@@ -51,7 +51,7 @@ export function compareCard(
 
 function cardOf(plan: FittedPlan, input: CompileInput): CardToday {
   const { protocol } = input
-  const goals = input.client.concerns
+  const { concerns: goals, goalDetails } = input.client
   const wanted = plan.steps.filter((step) => step.concern && goals.includes(step.concern))
   return {
     protocolId: protocol.protocolId,
@@ -59,7 +59,7 @@ function cardOf(plan: FittedPlan, input: CompileInput): CardToday {
     name: protocol.name,
     status: plan.status,
     keepsHeart: keepsHeart(plan),
-    worth: wanted.reduce((sum, step) => sum + worthOf(step, goals), 0),
+    worth: wanted.reduce((sum, step) => sum + worthOf(step, goals, goalDetails), 0),
     totalS: plan.totalS,
     leastTotalS: plan.leastTotalS,
     slotS: plan.slotS,

@@ -1,4 +1,5 @@
-import type { Concern } from '../client/model'
+import type { Concern, GoalDetails } from '../client/model'
+import { zonesMeet } from '../skin/zones'
 import type { Segment, Step } from '../protocol/model'
 
 /** Weight of a step by the rank of its concern among the client's goals (design figures): first, second, third, any other. */
@@ -11,13 +12,25 @@ export const WORTH_GROWN = 0.2
 /** Times are cut and given in this grid. */
 export const GRID_S = 30
 
-/** What a step is worth whole: its priority times the weight of its concern's rank. */
+/**
+ * What a step is worth whole: its priority times the weight of its concern's rank. A goal that is about some zones only is served by steps that
+ * reach one of them.
+ */
 export function worthOf(
-  step: Pick<Step, 'priority' | 'concern'>,
+  step: Pick<Step, 'priority' | 'concern'> & { readonly zones?: Step['zones'] },
   goals: readonly Concern[],
+  details: GoalDetails = {},
 ): number {
-  const rank = step.concern ? goals.indexOf(step.concern) : -1
+  const rank = step.concern && isServed(step, details) ? goals.indexOf(step.concern) : -1
   return step.priority * (RANK_WEIGHTS[rank] ?? OTHER_WEIGHT)
+}
+
+function isServed(
+  { concern, zones }: { readonly concern?: Concern | undefined; readonly zones?: Step['zones'] },
+  details: GoalDetails,
+): boolean {
+  const places = concern && details[concern]?.zones
+  return places === undefined || zones === undefined || zonesMeet(zones, places)
 }
 
 /** Seconds a step can be shortened by, in whole grid steps; never below any segment's least. */

@@ -21,6 +21,14 @@ export {
   searchKnown,
 } from './medicines'
 export type { Known } from './medicines'
-export type { Clearance, Client, Concern, Fact, PatchTest, ProductMemory } from './model'
+export type {
+  Clearance,
+  Client,
+  Concern,
+  Fact,
+  GoalDetails,
+  PatchTest,
+  ProductMemory,
+} from './model'
 export { contradictions, factFaults } from './faults'
 export type { FactFault } from './faults'

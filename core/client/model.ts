@@ -52,6 +52,14 @@ export type PatchTest = z.infer<typeof PatchTest>
 export const Concern = z.enum(CONCERNS)
 export type Concern = z.infer<typeof Concern>
 
+/** More of a goal: the zones it is about (left out: everywhere), and whether it is the client's own wish or what you see. */
+export const GoalDetail = z.strictObject({
+  zones: z.array(ZoneId).min(1).optional(),
+  wish: z.literal(true).optional(),
+})
+export const GoalDetails = z.partialRecord(Concern, GoalDetail)
+export type GoalDetails = z.infer<typeof GoalDetails>
+
 export const Client = z.strictObject({
   id: z.string(),
   name: z.string(),
@@ -61,6 +69,7 @@ export const Client = z.strictObject({
   clearances: z.array(Clearance),
   patchTests: z.array(PatchTest).default([]),
   concerns: z.array(Concern),
+  goalDetails: GoalDetails.optional(),
   notes: z.array(z.string()).optional(),
 })
 export type Client = z.infer<typeof Client>

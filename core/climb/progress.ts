@@ -10,8 +10,10 @@ const SEEN_BY: Readonly<Record<Concern, readonly FindingKind[]>> = {
   clarify: ['congestion', 'inflamed', 'pores'],
   hydrate: ['dehydrated', 'dry', 'surface-dry'],
   firm: ['laxity', 'lines'],
-  brighten: ['patchy-pigment', 'marks'],
+  brighten: ['patchy-pigment', 'marks', 'dull', 'tone-step'],
   smooth: ['scars', 'pores', 'lines'],
+  eyes: ['puffy', 'lines', 'dehydrated'],
+  lips: ['dry', 'lines'],
 }
 const VISITS_TO_JUDGE = 4
 /** Weeks before it can be told whether a concern moves (common practice, no source): pigment, lines and firmness are slow. */
@@ -22,6 +24,8 @@ const WEEKS_TO_JUDGE: Readonly<Record<Concern, number>> = {
   brighten: 12,
   firm: 12,
   smooth: 12,
+  eyes: 6,
+  lips: 6,
 }
 const WEEK_DAYS = 7
 

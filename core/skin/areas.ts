@@ -36,6 +36,7 @@ const AREAS: Readonly<Partial<Record<ZoneId, number>>> = {
   'neck-side-left': 50,
   'neck-side-right': 50,
   decollete: 300,
+  nape: 60,
   ears: 30,
 }
 

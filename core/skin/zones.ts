@@ -36,6 +36,7 @@ export const ZONES = [
   'decollete',
   'ears',
   'scalp',
+  'nape',
   'shoulders',
   'arms',
   'hands',
@@ -90,7 +91,7 @@ export const FACE: readonly ZoneId[] = [...FOREHEAD, ...NOSE, ...CHEEKS, 'upper-
 export const WHOLE_FACE: readonly ZoneId[] = [...FACE, ...EYES, 'lips']
 export const FACE_NECK: readonly ZoneId[] = [...FACE, ...NECK, 'decollete']
 /** Zones away from the treated skin; hands coming back from them are cleaned first. */
-export const ELSEWHERE: readonly ZoneId[] = ['scalp', 'shoulders', 'arms', 'hands', 'feet']
+export const ELSEWHERE: readonly ZoneId[] = ['scalp', 'nape', 'shoulders', 'arms', 'hands', 'feet']
 /** Zones a single client's skin is read on. */
 export const READ_ZONES: readonly ZoneId[] = ZONES.filter(
   (zone) => !ELSEWHERE.includes(zone) && zone !== 'ears',
@@ -129,6 +130,7 @@ const NAMES: Readonly<Record<ZoneId, string>> = {
   'neck-side-right': 'right side of the neck',
   decollete: 'décolleté',
   ears: 'ears',
+  nape: 'nape',
   scalp: 'scalp',
   shoulders: 'shoulders',
   arms: 'arms',

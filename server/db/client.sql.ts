@@ -1,5 +1,12 @@
 import { z } from 'zod'
-import { type Clearance, Client, Concern, type Fact, PatchTest } from '#core/client/model'
+import {
+  type Clearance,
+  Client,
+  Concern,
+  type Fact,
+  GoalDetails,
+  PatchTest,
+} from '#core/client/model'
 import { execute, many, maybeOne, type Db } from './rows'
 
 const ISO = 'YYYY-MM-DD'
@@ -11,6 +18,7 @@ const ClientRow = z.object({
   name: z.string(),
   born_on: z.string(),
   concerns: z.array(Concern),
+  goal_details: GoalDetails,
   notes: z.array(z.string()),
 })
 
@@ -24,6 +32,7 @@ export async function loadClient(db: Db, id: string): Promise<Client | undefined
     name: row.name,
     bornOn: row.born_on,
     concerns: row.concerns,
+    goalDetails: row.goal_details,
     notes: row.notes,
     facts: await listFacts(db, id),
     memories: await listMemories(db, id),
@@ -36,7 +45,7 @@ const clientRow = (db: Db, id: string) =>
   maybeOne(
     db,
     ClientRow,
-    `SELECT id, name, to_char(born_on, '${ISO}') AS born_on, concerns, notes
+    `SELECT id, name, to_char(born_on, '${ISO}') AS born_on, concerns, goal_details, notes
       FROM client
       WHERE id = $1`,
     [id],
@@ -264,9 +273,18 @@ export const addClearance = (
       accountId,
     ],
   )
-/** Sets the ranked goals: the first is the most wanted. */
-export const setGoals = (db: Db, clientId: string, concerns: readonly Concern[]) =>
-  execute(db, 'UPDATE client SET concerns = $2 WHERE id = $1', [clientId, concerns])
+/** Sets the ranked goals: the first is the most wanted. Details of goals that are none any more go. */
+export const setGoals = (
+  db: Db,
+  clientId: string,
+  concerns: readonly Concern[],
+  details: GoalDetails = {},
+) =>
+  execute(db, 'UPDATE client SET concerns = $2, goal_details = $3 WHERE id = $1', [
+    clientId,
+    concerns,
+    JSON.stringify(details),
+  ])
 export const addClient = (
   db: Db,
   client: {

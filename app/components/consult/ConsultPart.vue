@@ -47,6 +47,7 @@ const asked = computed(() => ({
   <GoalRank
     v-else-if="part === 'goals'"
     :concerns="client.concerns"
+    :details="client.goalDetails ?? {}"
     :disabled="store.locked"
     @rank="store.rank"
   />

@@ -1,18 +1,49 @@
 <script setup lang="ts">
 import { ArrowDown, ArrowUp } from 'lucide-vue-next'
-import type { Concern } from '#core/client'
+import type { Concern, GoalDetails } from '#core/client'
+import { ZONE_GROUPS } from '#core/skin'
 import { GOAL_WORDS } from '~/support/goals'
 
-const props = defineProps<{ concerns: readonly Concern[]; disabled: boolean }>()
-const emit = defineEmits<{ rank: [concerns: Concern[]] }>()
+/** Goals in their order, each with the places it is about and whether it is the client's own wish. */
+const props = defineProps<{
+  concerns: readonly Concern[]
+  details: GoalDetails
+  disabled: boolean
+}>()
+const emit = defineEmits<{ rank: [concerns: Concern[], details: GoalDetails] }>()
+const PLACES = ['forehead', 'eyes', 'cheeks', 'nose', 'neck']
+const GROUPS = ZONE_GROUPS.filter(({ id }) => PLACES.includes(id))
 const left = computed(() =>
   (Object.keys(GOAL_WORDS) as Concern[]).filter((concern) => !props.concerns.includes(concern)),
 )
+const put = (concerns: readonly Concern[], details: GoalDetails = props.details) =>
+  emit(
+    'rank',
+    [...concerns],
+    Object.fromEntries(
+      Object.entries(details).filter(([concern]) => concerns.includes(concern as Concern)),
+    ),
+  )
 function move(at: number, by: -1 | 1) {
   const next = [...props.concerns]
   const [concern] = next.splice(at, 1)
   next.splice(at + by, 0, concern!)
-  emit('rank', next)
+  put(next)
+}
+const isAt = (concern: Concern, zones: (typeof GROUPS)[number]['zones']) =>
+  zones.every((zone) => props.details[concern]?.zones?.includes(zone) ?? false)
+function flipPlace(concern: Concern, zones: (typeof GROUPS)[number]['zones']) {
+  const { zones: before = [], ...rest } = props.details[concern] ?? {}
+  const next = isAt(concern, zones)
+    ? before.filter((zone) => !zones.includes(zone))
+    : [...new Set([...before, ...zones])]
+  const detail = next.length > 0 ? { ...rest, zones: next } : rest
+  put(props.concerns, { ...props.details, [concern]: detail })
+}
+function flipWish(concern: Concern) {
+  const { wish, ...rest } = props.details[concern] ?? {}
+  const detail = wish ? rest : { ...rest, wish: true as const }
+  put(props.concerns, { ...props.details, [concern]: detail })
 }
 </script>
 
@@ -23,7 +54,7 @@ function move(at: number, by: -1 | 1) {
       <li
         v-for="(concern, at) in concerns"
         :key="concern"
-        class="flex items-center gap-3 py-2 border-b border-hair"
+        class="flex flex-wrap items-center gap-3 py-2 border-b border-hair"
       >
         <span class="display text-2xl w-8">
           {{ at + 1 }}
@@ -54,15 +85,36 @@ function move(at: number, by: -1 | 1) {
           class="pick text-sm"
           :aria-label="`${GOAL_WORDS[concern]}: not wanted`"
           :disabled="disabled"
-          @click="
-            emit(
-              'rank',
-              concerns.filter((other) => other !== concern),
-            )
-          "
+          @click="put(concerns.filter((other) => other !== concern))"
         >
           ✕
         </button>
+        <div
+          class="w-full pl-11 flex flex-wrap gap-1"
+          role="group"
+          :aria-label="`${GOAL_WORDS[concern]}: where`"
+        >
+          <button
+            type="button"
+            class="pick text-sm mr-3"
+            :aria-pressed="details[concern]?.wish === true"
+            :disabled="disabled"
+            @click="flipWish(concern)"
+          >
+            client’s wish
+          </button>
+          <button
+            v-for="group in GROUPS"
+            :key="group.id"
+            type="button"
+            class="pick text-sm"
+            :aria-pressed="isAt(concern, group.zones)"
+            :disabled="disabled"
+            @click="flipPlace(concern, group.zones)"
+          >
+            {{ group.name }}
+          </button>
+        </div>
       </li>
     </ol>
     <div class="flex flex-wrap gap-1 mt-3">
@@ -72,7 +124,7 @@ function move(at: number, by: -1 | 1) {
         type="button"
         class="pick"
         :disabled="disabled"
-        @click="emit('rank', [...concerns, concern])"
+        @click="put([...concerns, concern])"
       >
         + {{ GOAL_WORDS[concern] }}
       </button>

@@ -21,6 +21,7 @@ const leftS = computed(() => (first.value ? (first.value.dueMs - now.value) / 10
         :model-value="reading"
         :last-reading="store.run.lastReading"
         :disabled="false"
+        gloves
         :probe-seed="startOfSeed(store.run.head.clientId)"
         @update:model-value="emit('painted', $event)"
       />

@@ -1,6 +1,15 @@
 <script setup lang="ts">
 import { Undo2 } from 'lucide-vue-next'
-import { findingWords, type FindingKind, type MapView, type Reading, type ZoneId } from '#core/skin'
+import {
+  asLastTime,
+  findingWords,
+  READING_PRESETS,
+  withPreset,
+  type FindingKind,
+  type MapView,
+  type Reading,
+  type ZoneId,
+} from '#core/skin'
 import { gradesOf, othersOn, painted } from '~/skin-map/reading'
 import { VIEWS } from '~/skin-map/shapes'
 
@@ -9,6 +18,7 @@ const props = defineProps<{
   lastReading: { on: string; body: Reading } | null
   disabled: boolean
   probeSeed: number
+  /** With gloves on: every target 64 px. */ gloves?: boolean
 }>()
 const emit = defineEmits<{ 'update:modelValue': [reading: Reading] }>()
 
@@ -65,7 +75,7 @@ function openLesion(id: string) {
 </script>
 
 <template>
-  <div class="grid grid-cols-[372px_minmax(0,1fr)] gap-6">
+  <div class="grid grid-cols-[372px_minmax(0,1fr)] gap-6" :class="gloves && 'gloves'">
     <div class="sticky top-4 self-start">
       <div class="flex gap-1 mb-2">
         <RadioPicks
@@ -130,7 +140,7 @@ function openLesion(id: string) {
         </div>
         <button
           type="button"
-          class="rung text-sm ml-auto"
+          class="rung text-sm ml-auto whitespace-nowrap"
           :disabled="disabled || reading.done"
           @click="change({ ...reading, done: true })"
         >
@@ -138,6 +148,31 @@ function openLesion(id: string) {
         </button>
       </div>
       <div v-if="tab === 'see'" role="tabpanel">
+        <div
+          class="flex flex-wrap gap-1 pb-2 mb-1 border-b border-hair"
+          role="group"
+          aria-label="Often seen together"
+        >
+          <button
+            v-if="lastReading"
+            type="button"
+            class="pick text-sm !px-2.5 !border-now font-semibold"
+            :disabled="disabled"
+            @click="change(asLastTime(reading, lastReading.body))"
+          >
+            As last time
+          </button>
+          <button
+            v-for="preset in READING_PRESETS"
+            :key="preset.id"
+            type="button"
+            class="pick text-sm !px-2.5"
+            :disabled="disabled"
+            @click="change(withPreset(reading, preset))"
+          >
+            + {{ preset.name }}
+          </button>
+        </div>
         <SeenPanel
           :reading="reading"
           :kind="kind"
@@ -174,3 +209,11 @@ function openLesion(id: string) {
     </div>
   </div>
 </template>
+
+<style scoped>
+.gloves :deep(.pick),
+.gloves :deep(.rung) {
+  min-height: 64px;
+  min-width: 64px;
+}
+</style>

@@ -1,5 +1,5 @@
 import type { CompileInput } from '#core/adapt'
-import type { Clearance, Concern, Fact, PatchTest } from '#core/client'
+import type { Clearance, Concern, Fact, GoalDetails, PatchTest } from '#core/client'
 import { call } from '~/support/api'
 import type { Consent, ConsentText } from '../visit-data'
 import type { VisitCore } from './core'
@@ -15,8 +15,8 @@ export function consultChanges(core: VisitCore) {
     core.change(asClient({ facts: [...client().facts, ...facts] }), 'POST', 'facts', {
       facts: facts.map((fact) => ({ id: newId(), fact })),
     })
-  const rank = (concerns: Concern[]) =>
-    core.change(asClient({ concerns }), 'PUT', 'goals', { concerns })
+  const rank = (concerns: Concern[], details: GoalDetails) =>
+    core.change(asClient({ concerns, goalDetails: details }), 'PUT', 'goals', { concerns, details })
   const clear = (clearance: Clearance) =>
     core.change(
       asClient({ clearances: [...client().clearances, clearance] }),

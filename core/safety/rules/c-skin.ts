@@ -274,6 +274,14 @@ export const SKIN_RULES: readonly RuleRow[] = [
     'Along the growth; rinse and comb through; removal takes a quarter longer.',
   ),
   row(
+    'C12f',
+    'Fine facial hair',
+    finding('fine-hair'),
+    [{ effect: 'caution', target: { any: ['film-peel', 'sets'] }, zones: 'because' }],
+    'A mask that dries into the down pulls when it comes off.',
+    'Along the growth, softened first; a thin layer of gel or oil at the edges.',
+  ),
+  row(
     'C13',
     'Lips',
     ALWAYS,

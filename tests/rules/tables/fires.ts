@@ -445,6 +445,12 @@ export const FIRES: readonly Case[] = [
     (p) => ['lukewarm', undefined].includes(warmth(p, 'x')),
   ],
   [
+    'C12f',
+    'down on the cheeks: a film is minded',
+    { ...x('film-peel'), ...read(seen('fine-hair', 1, CHEEKS)) },
+    (p) => minds(p).includes('Along the growth'),
+  ],
+  [
     'A15t',
     'threads two months ago',
     { ...x('current'), ...of(yes('threads', { on: '2026-09-24', zones: ['jaw-left'] })) },

@@ -60,7 +60,7 @@ const put = (more: ProductChange) => emit('change', more)
       <template v-if="isSunFilter">
         <FieldNumber
           label="SPF on the label"
-          :value="product.spf"
+          :value="product.spf ?? ''"
           :min="2"
           :max="100"
           @change="put({ spf: $event })"

@@ -1,6 +1,6 @@
 import { z } from 'zod'
 import { CONCERNS } from '#core/client'
-import { Concern } from '#core/client/model'
+import { Concern, GoalDetails } from '#core/client/model'
 import { setGoals } from '../../../db/client.sql'
 import { defineVisitChange } from '../../../utils/visit-change'
 
@@ -9,12 +9,13 @@ const Body = z.strictObject({
     .array(Concern)
     .max(CONCERNS.length)
     .refine((list) => new Set(list).size === list.length, 'every goal once'),
+  details: GoalDetails.default({}),
 })
 
 /** Ranked goals: the first is the most wanted. */
 export default defineVisitChange(
   { capability: 'health.write', action: 'goals.write', body: Body },
   async ({ db, visit, body }) => {
-    await setGoals(db, visit.client_id, body.concerns)
+    await setGoals(db, visit.client_id, body.concerns, body.details)
   },
 )
