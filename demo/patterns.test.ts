@@ -221,10 +221,10 @@ describe('what each pattern is about', () => {
     const plan = of('deep-well')
     expect(during(plan, 'led/dwell', 'sheet/dwell')).toBe(true)
   })
-  test('14: both poles equally long, each with all eleven movements; masks side by side', () => {
+  test('14: both poles equally long, each with all seven movements; masks side by side', () => {
     const plan = of('two-currents')
     const galvanic = step(plan, 'galvanic')
-    expect(galvanic.movements).toHaveLength(11)
+    expect(galvanic.movements).toHaveLength(7)
     expect(galvanic.segments.filter((part) => part.polarity).map((part) => part.usualS)).toEqual([
       movementsSeconds(galvanic.movements!),
       movementsSeconds(galvanic.movements!),

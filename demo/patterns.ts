@@ -28,7 +28,7 @@ export const PATTERNS: readonly PatternRow[] = [
     scope: ['rf'],
   },
   { pattern: 7, protocolId: 'hearth', client: 'Yuna Delacroix', minutes: [50, 60] },
-  { pattern: 8, protocolId: 'kit', client: 'Wren Castellane', minutes: [90, 101] },
+  { pattern: 8, protocolId: 'kit', client: 'Wren Castellane', minutes: [80, 90] },
   { pattern: 9, protocolId: 'mixed-bowl', client: 'Caspian Hurst', minutes: [45, 54] },
   { pattern: 10, protocolId: 'acid', client: 'Marguerite Abiola', minutes: [52, 64] },
   { pattern: 10, protocolId: 'course-peel', client: 'Marguerite Abiola', minutes: [40, 48] },

@@ -58,7 +58,7 @@ export const CLARIFYING = version('clarifying', 'Clear Water facial', [
     onlyIf: READY,
     tray: ['tissue'],
   }),
-  step('hf', 'calm', 'High frequency', [hands('glide', 3)], {
+  step('hf', 'calm', 'High frequency', [hands('glide', [3, 4, 5])], {
     zones: [...NOSE, 'chin', 'forehead'],
     deviceId: 'high-frequency',
     lever: ['current', 1],
@@ -113,7 +113,7 @@ export const BRIGHTENING = version('brightening', 'Quiet Tide brightening facial
     zones: [...NOSE, 'chin'],
     priority: 4,
   }),
-  step('globes', 'calm', 'Cold globes', [hands('roll', 3)], {
+  step('globes', 'calm', 'Cold globes', [hands('roll', [3, 3, 5])], {
     zones: FACE as Step['zones'],
     deviceId: 'cold-globes',
     priority: 2,
@@ -138,8 +138,8 @@ export const BRIGHTENING = version('brightening', 'Quiet Tide brightening facial
 
 export const SET_MASK = version('set-mask', 'Ember firming facial', [
   ...open,
-  withProduct('tone-1', 'chamomile-toner', 'tone', { title: 'Tone' }),
   lamp,
+  withProduct('tone-1', 'chamomile-toner', 'tone', { title: 'Tone' }),
   withProduct('enzyme', 'rice-enzyme', 'mask', {
     title: 'Rice enzyme mask',
     lever: ['enzyme', 2],

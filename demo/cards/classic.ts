@@ -4,7 +4,7 @@ import {
   blot,
   bye,
   close,
-  daySun,
+  sun,
   extraction,
   hands,
   handMassage,
@@ -19,7 +19,6 @@ import {
   scalp,
   second,
   step,
-  sun,
   tone,
   version,
   withProduct,
@@ -36,8 +35,8 @@ const eyeMask = withProduct('eye-mask', 'plum-eye-mask', 'mask', {
 const HYDRATING = version('hydrating', 'Salt Meadow hydrating facial', [
   ...open,
   second,
-  tone('tone-1'),
   lamp,
+  tone('tone-1'),
   quickCheck('mask'),
   withProduct('gommage', 'rice-gommage', 'rub', {
     title: 'Rice gommage',
@@ -98,8 +97,8 @@ const LEAVE_ON_ACID = version(
   [
     ...open,
     second,
-    tone('tone-1'),
     lamp,
+    tone('tone-1'),
     blot('blot', { closes: 'solution' }),
     withProduct('solution', 'lactic-solution', 'layer', {
       title: 'Lactic solution, left on',
@@ -182,8 +181,8 @@ const THREE_SERUM = version('three-serum', 'Willow clearing facial', [
 const PATCHES = version('patches', 'Smooth Lines facial', [
   ...open,
   second,
-  tone('tone-1'),
   lamp,
+  tone('tone-1'),
   withProduct('enzyme', 'rice-enzyme', 'mask', {
     title: 'Rice enzyme',
     lever: ['enzyme', 2],
@@ -223,8 +222,8 @@ const PATCHES = version('patches', 'Smooth Lines facial', [
 const HEARTH = version('hearth', 'Hearth facial', [
   ...open,
   second,
-  tone('tone-1'),
   lamp,
+  tone('tone-1'),
   withProduct('exfoliant', 'rice-enzyme', 'mask', {
     title: 'One of three exfoliants',
     lever: ['enzyme', 3],
@@ -257,26 +256,34 @@ const HEARTH = version('hearth', 'Hearth facial', [
 
 const KIT = version(
   'kit',
-  'Four Vials facial',
+  'Sea Silk facial',
   [
     ...open,
     withProduct('foam', 'soapwort-foam', 'brush', {
       title: 'Foam worked in by brush',
       essential: true,
     }),
-    tone('tone-1'),
     lamp,
-    withProduct('gommage', 'rice-gommage', 'rub', {
-      title: 'Gommage',
-      lever: ['exfoliation', 2],
-      priority: 3,
-    }),
+    tone('tone-1'),
     withProduct('vial-before', 'moor-vial', 'half', {
-      title: 'Half the vial',
+      title: 'Half the vial, worked in',
       share: 0.5,
       priority: 4,
       concern: 'firm',
       group: 'vial',
+    }),
+    step('work-in', 'massage', 'Light hands over the vial', [hands('work', 5)], {
+      lever: ['pressure', 1],
+      priority: 3,
+      concern: 'firm',
+      zones: [...FACE, ...NECK],
+      movements: [
+        move('throat-jaw', 'effleurage', 16, 4),
+        move('jaw-cheek', 'effleurage', 24, 4),
+        move('brow', 'press and hold', 8, 5),
+        move('forehead-hairline', 'effleurage', 18, 4),
+        move('temple-point', 'press and hold', 6, 6),
+      ],
     }),
     withProduct('eye-first', 'eye-gel', 'eye', { title: 'Eye gel before it draws' }),
     withProduct('tight', 'sea-silk-tight', 'coats', {
@@ -302,30 +309,26 @@ const KIT = version(
       concern: 'firm',
       group: 'vial',
     }),
-    withProduct('eye', 'plum-eye-mask', 'mask', {
-      title: 'Eye mask to end with',
-      phase: 'eye',
-      zones: [...EYE_CONTOUR],
-      priority: 2,
-    }),
+    close[1]!,
     close[2]!,
     sun,
     bye,
   ],
-  'A kit for the month goes home with it: three more vials, the foam, the cream.',
+  'One vial in two layers; what is left of the kit goes home with its plan.',
 )
 
 const MIXED_BOWL = version('mixed-bowl', 'Mixed Bowl facial', [
   ...open,
   second,
-  tone('tone-1'),
   lamp,
+  tone('tone-1'),
   withProduct('bowl', 'meadow-cocktail', 'bowl', {
     title: 'Meadow cocktail',
     concern: 'calm',
     priority: 5,
     otherPicks: [pick('oat-cocktail', 'bowl')],
-    technique: 'Six parts mask, three of gel, two of powder, one of booster; smooth, no lumps.',
+    technique:
+      'Five parts mask, two of gel, half a part of drops, stirred in last; smooth, no lumps.',
   }),
   handMassage(),
   tone('tone-2', { closes: 'bowl' }),
@@ -340,8 +343,8 @@ const MIXED_BOWL = version('mixed-bowl', 'Mixed Bowl facial', [
 const QUIET_WINDOW = version('quiet-window', 'Algae Window', [
   ...open,
   second,
-  tone('tone-1'),
   lamp,
+  tone('tone-1'),
   withProduct('concentrate', 'kelp-concentrate', 'press', {
     title: 'Hydrating concentrate',
     priority: 3,
@@ -382,7 +385,7 @@ const QUIET_WINDOW = version('quiet-window', 'Algae Window', [
   ),
   withProduct('eye', 'eye-gel', 'eye', { title: 'Eye gel' }),
   close[2]!,
-  daySun,
+  sun,
   step(
     'close',
     'close',

@@ -205,15 +205,15 @@ const DEEP_WELL = version(
   [
     ...open,
     second,
-    tone('tone-1'),
     lamp,
+    tone('tone-1'),
     withDevice(
       'infuse',
       'dose-infuser',
       'Measured infusion, 4 mL',
       [
         changeTip(1),
-        segment('work', 'apply', [15, 17, 20]),
+        segment('work', 'apply', [12, 15, 20]),
         segment('off', 'remove', 1, { tool: 'gauze', temperature: 'lukewarm' }),
       ],
       {
@@ -263,26 +263,22 @@ const DEEP_WELL = version(
   'Somebody with measured infusion in scope.',
 )
 
-/** Eleven movements, done with each pole; where a side follows the other the time is double. */
-const ELEVEN: Movement[] = [
-  move('throat-jaw', 'effleurage', 4, 3),
-  move('chin-earlobe', 'effleurage', 4, 3),
-  move('mouth-ear', 'effleurage', 4, 3),
-  move('nose-temple', 'effleurage', 4, 3),
-  move('jaw-cheek', 'petrissage', 4, 3),
-  move('cheek-circles', 'petrissage', 4, 3),
-  move('eye-circle', 'effleurage', 3, 4, { sides: 'each', with: 'ring finger' }),
-  move('brow', 'friction', 3, 3, { sides: 'each' }),
-  move('nasolabial', 'vibration', 3, 3, { sides: 'each' }),
-  move('forehead-hairline', 'effleurage', 6, 3),
-  move('temple-point', 'press and hold', 3, 4),
+/** Seven movements, done with each pole, the slow ones longest; where a side follows the other the time is double. */
+const SEVEN: Movement[] = [
+  move('throat-jaw', 'effleurage', 6, 4),
+  move('jaw-cheek', 'petrissage', 6, 4),
+  move('mouth-ear', 'effleurage', 6, 4),
+  move('eye-circle', 'effleurage', 4, 4, { sides: 'each', with: 'ring finger' }),
+  move('brow', 'friction', 4, 3, { sides: 'each' }),
+  move('forehead-hairline', 'effleurage', 10, 4),
+  move('temple-point', 'press and hold', 4, 5),
 ].map((movement) => ({ ...movement, with: 'probe and guiding hand' }))
 
 const TWO_CURRENTS = version('two-currents', 'Two Currents facial', [
   ...open,
   second,
-  tone('tone-1'),
   lamp,
+  tone('tone-1'),
   withDevice(
     'galvanic',
     'galvanic-set',
@@ -304,7 +300,7 @@ const TWO_CURRENTS = version('two-currents', 'Two Currents facial', [
           { concern: 'hydrate', pick: pick('positive-gel', 'gel') },
         ],
       },
-      movements: ELEVEN,
+      movements: SEVEN,
       technique:
         'Both poles in your hands, swapped at half time; contact never breaks. Finish on the positive pole.',
       passes: {
@@ -318,7 +314,7 @@ const TWO_CURRENTS = version('two-currents', 'Two Currents facial', [
   wipe('wipe-1', 'galvanic'),
   withProduct('concentrate', 'kelp-concentrate', 'press', { title: 'Softening concentrate' }),
   extraction(6),
-  step('hf', 'calm', 'High frequency', [hands('glide', 3)], {
+  step('hf', 'calm', 'High frequency', [hands('glide', [3, 4, 5])], {
     zones: [...NOSE, 'chin', 'forehead'],
     deviceId: 'high-frequency',
     lever: ['current', 1],
@@ -370,17 +366,17 @@ const SIGNATURE = version(
   [
     ...open,
     second,
-    tone('tone-1'),
     lamp,
+    tone('tone-1'),
     suction,
     step('drain-1', 'massage', 'Flowing drainage, a rest between machines', [hands('work', 3)], {
       lever: ['pressure', 1],
       priority: 3,
       movements: [
-        move('throat-jaw', 'effleurage', 8, 5),
-        move('chin-earlobe', 'effleurage', 8, 5),
-        move('nose-temple', 'effleurage', 8, 5),
-        move('forehead-hairline', 'effleurage', 10, 4),
+        move('throat-jaw', 'effleurage', 14, 5),
+        move('chin-earlobe', 'effleurage', 16, 5),
+        move('nose-temple', 'effleurage', 16, 5),
+        move('forehead-hairline', 'effleurage', 18, 4),
       ],
     }),
     lift(),
@@ -391,10 +387,10 @@ const SIGNATURE = version(
       priority: 4,
       concern: 'firm',
       movements: [
-        move('jaw-cheek', 'petrissage', 20, 4, { pressure: 'firm' }),
-        move('chin-earlobe', 'petrissage', 16, 4, { pressure: 'firm' }),
-        move('nose-temple', 'effleurage', 12, 4, { pressure: 'medium' }),
-        move('brow', 'friction', 10, 3),
+        move('jaw-cheek', 'petrissage', 26, 4, { pressure: 'firm' }),
+        move('chin-earlobe', 'petrissage', 24, 4, { pressure: 'firm' }),
+        move('nose-temple', 'effleurage', 16, 4, { pressure: 'medium' }),
+        move('brow', 'friction', 14, 3),
       ],
     }),
     withDevice('sound', 'pulse-plate', 'Vibration plate', [segment('work', 'apply', [3, 4, 5])], {
@@ -416,8 +412,8 @@ const COURSE_PEEL = version(
   [
     ...open,
     second,
-    tone('tone-1'),
     lamp,
+    tone('tone-1'),
     blot('blot', { closes: 'peel' }),
     withDevice(
       'peel',
@@ -462,8 +458,8 @@ const COURSE_NEEDLING = version(
   [
     ...open,
     second,
-    tone('tone-1'),
     lamp,
+    tone('tone-1'),
     blot(),
     withDevice(
       'needles',

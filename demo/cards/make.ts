@@ -148,9 +148,9 @@ export const close = [
   withProduct('eye', 'eye-gel', 'eye', { title: 'Eye gel' }),
   withProduct('cream', 'dune-cream', 'cream', { essential: true, title: 'Moisturiser' }),
 ]
-export const sun = withProduct('sun', 'sun-veil', 'sun', { title: 'Sun filter' })
-export const daySun = withProduct('sun', 'sun-veil', 'sun', {
-  title: 'Sun filter',
+/** By day only: in the evening nobody needs it, and a retinoid may follow. */
+export const sun = withProduct('sun', 'sun-veil', 'sun', {
+  title: 'Sun protection',
   when: { time: 'day' },
 })
 export const bye = step('bye', 'close', 'Mirror, water, home care', [hands('talk', 3)], {
@@ -174,7 +174,7 @@ export const lipLadder = (priority = 2) =>
     [
       segment('oil', 'apply', 0.5, { product: pick('rowan-lip-oil', 'balm') }),
       segment('on', 'apply', 1),
-      segment('dwell', 'dwell', [3, 4, 5], { active: true, presence: 'room', admits: ['quiet'] }),
+      segment('dwell', 'dwell', [5, 5, 7], { active: true, presence: 'room', admits: ['quiet'] }),
       segment('off', 'remove', 1, { tool: 'gauze', temperature: 'cool' }),
       segment('quince', 'apply', 1, { product: pick('quince-lip-mask', 'lip') }),
     ],

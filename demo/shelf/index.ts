@@ -115,7 +115,7 @@ const enzymeUse = (min: number, usual: number, max: number) => [
       segment('mix', 'prepare', 1, { potLifeS: 240 }),
       on(1.5),
       rest([min, usual, max], { active: true }),
-      off(2, 'sponge', 'lukewarm'),
+      off(2, 'towel', 'warm'),
     ],
     [6, 'g'],
   ),
@@ -287,7 +287,7 @@ const ACTIVE: Product[] = [
     leaves: 'leave-on',
     measure: { name: 'dropper', unit: 'mL', per: 0.75 },
     inci: 'Aqua, Laminaria Digitata Extract, Sodium Hyaluronate, Glycerin',
-    uses: [use('press', 'soften', FACE_NECK, [on(1), dry(0.5)], [1.5, 'mL'])],
+    uses: [use('press', 'soften', FACE_NECK, [on(1), dry(1)], [1.5, 'mL'])],
   }),
 ]
 
@@ -360,7 +360,7 @@ const MASKS: Product[] = [
         [
           segment('mix', 'prepare', 1, { potLifeS: 15, workingS: 300 }),
           segment('on', 'apply', [2.5, 3, 3.5]),
-          segment('dwell', 'dwell', [20, 25, 25], { ...MASK_FREE, active: true }),
+          segment('dwell', 'dwell', [20, 25, 30], { ...MASK_FREE, active: true }),
           segment('off', 'remove', 2, { tool: 'lift-off' }),
         ],
         [250, 'g'],
@@ -379,7 +379,7 @@ const MASKS: Product[] = [
         'mask',
         'mask',
         FACE,
-        [on(2), segment('dwell', 'dwell', [8, 10, 12], MASK_FREE), off(2.5, 'sponge', 'warm')],
+        [on(2), segment('dwell', 'dwell', [10, 12, 20], MASK_FREE), off(2.5, 'sponge', 'warm')],
         [12, 'g'],
       ),
     ],

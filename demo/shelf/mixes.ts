@@ -97,10 +97,9 @@ export const HOUSE_MIXES: readonly Product[] = [
     recipe: {
       by: 'mass',
       parts: [
-        { productId: 'oat-mask', parts: 6 },
-        { productId: 'cucumber-gel', parts: 3 },
-        { productId: 'kaolin-powder', parts: 2 },
-        { productId: 'clover-drops', parts: 1 },
+        { productId: 'oat-mask', parts: 5 },
+        { productId: 'cucumber-gel', parts: 2 },
+        { productId: 'clover-drops', parts: 0.5 },
       ],
     },
     uses: bowl,
@@ -115,7 +114,7 @@ export const HOUSE_MIXES: readonly Product[] = [
     recipe: {
       by: 'mass',
       parts: [
-        { productId: 'oat-mask', parts: 7 },
+        { productId: 'oat-mask', parts: 5 },
         { productId: 'cucumber-gel', parts: 3 },
         { productId: 'kaolin-powder', parts: 1 },
         { productId: 'panthenol-drops', parts: 1 },

@@ -138,7 +138,7 @@ const ACTIVES: Product[] = [
     properties: ['leave-on'],
     leaves: 'leave-on',
     inci: 'Aqua, Peat Extract, Hydrolyzed Pea Protein, Glycerin, Sodium Hyaluronate',
-    uses: [use('half', 'concentrate', FACE_NECK, [on([0.7, 1, 1.5]), dry(0.5)], [3, 'mL'])],
+    uses: [use('half', 'concentrate', FACE_NECK, [on([0.7, 1, 1.5]), dry(1)], [3, 'mL'])],
   }),
   make({
     id: 'sorrel-spot',
@@ -211,7 +211,7 @@ const MASKS: Product[] = [
         EYE_CONTOUR,
         [
           on(1),
-          segment('dwell', 'dwell', [6, 8, 12], { presence: 'room', admits: ['quiet'] }),
+          segment('dwell', 'dwell', [10, 12, 20], { presence: 'room', admits: ['quiet'] }),
           off(1, 'swab'),
         ],
         [2, 'g'],
@@ -260,7 +260,7 @@ const MASKS: Product[] = [
           segment('coat2', 'apply', [1, 1.5, 2], { coat: 2 }),
           segment('coat3', 'apply', [1, 1.5, 2], { coat: 3 }),
           rest([40, 45, 45]),
-          segment('off', 'remove', [1.5, 2, 3], {
+          segment('off', 'remove', [0.5, 1, 2], {
             tool: 'sponge',
             temperature: 'lukewarm',
             end: { by: 'repeat', sign: 'the brush stays clean', usualCount: 2, maxCount: 4 },
@@ -407,7 +407,7 @@ const MASKS: Product[] = [
         [
           mix(1, { potLifeS: 30, workingS: 240 }),
           segment('eyes', 'apply', [0.5, 0.75, 1], { zones: [...EYE_CONTOUR] }),
-          segment('face', 'apply', [1.5, 2, 2.5], { zones: [...FACE] }),
+          segment('face', 'apply', [1.2, 1.5, 2], { zones: [...FACE] }),
           segment('dwell', 'dwell', [15, 16, 20], {
             presence: 'room',
             admits: [...COVERED.admits, 'scalp', 'shoulders', 'lips'],
