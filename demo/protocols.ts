@@ -76,7 +76,7 @@ export const CLARIFYING = version('clarifying', 'Clear Water facial', [
   lips(1),
   scalp,
   ...close,
-  withProduct('sun', 'sun-veil', 'sun', { title: 'Sun filter' }),
+  withProduct('sun', 'sun-veil', 'sun', { title: 'Sun protection' }),
   bye,
 ])
 
@@ -132,7 +132,7 @@ export const BRIGHTENING = version('brightening', 'Quiet Tide brightening facial
   lips(),
   scalp,
   ...close,
-  withProduct('sun', 'sun-fluid', 'sun', { title: 'Sun filter' }),
+  withProduct('sun', 'sun-fluid', 'sun', { title: 'Sun protection' }),
   bye,
 ])
 
@@ -171,7 +171,7 @@ export const SET_MASK = version('set-mask', 'Ember firming facial', [
   lips(),
   scalp,
   ...close,
-  withProduct('sun', 'sun-veil', 'sun', { title: 'Sun filter' }),
+  withProduct('sun', 'sun-veil', 'sun', { title: 'Sun protection' }),
   bye,
 ])
 
@@ -216,7 +216,7 @@ export const ACID = version('acid', 'Short acid visit', [
   step(
     'led',
     'device',
-    'Light panel',
+    'LED panel',
     [
       hands('set', 0.5),
       segment('dwell', 'dwell', [8, 10, 20], {
@@ -230,7 +230,7 @@ export const ACID = version('acid', 'Short acid visit', [
     { deviceId: 'led-panel', zones: FACE as Step['zones'], priority: 2 },
   ),
   ...close,
-  withProduct('sun', 'sun-veil', 'sun', { title: 'Sun filter' }),
+  withProduct('sun', 'sun-veil', 'sun', { title: 'Sun protection' }),
   bye,
 ])
 

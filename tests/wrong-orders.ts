@@ -79,7 +79,7 @@ export const BROKEN: readonly (readonly [id: string, what: string, steps: readon
       ),
     ),
   ],
-  ['L11', 'a day without sun filter', without(ACID, 'sun')],
+  ['L11', 'a day without sun protection', without(ACID, 'sun')],
   [
     'L12',
     'a flammable lotion left on under high frequency',
@@ -90,7 +90,7 @@ export const BROKEN: readonly (readonly [id: string, what: string, steps: readon
   ['L13', 'a blade on damp skin', [work('wash', ['cleansing']), work('blade', ['blade'])]],
   [
     'L14',
-    'an ultrasonic blade on dry skin',
+    'an ultrasonic spatula on dry skin',
     [work('blot', ['blotting']), work('spatula', ['ultrasonic-blade'])],
   ],
   ['L15', 'current without gel', [work('wands', ['current'])]],
@@ -152,7 +152,7 @@ export const BROKEN: readonly (readonly [id: string, what: string, steps: readon
   ],
   [
     'L33',
-    'a light panel behind a sheet it could shine through',
+    'an LED panel behind a sheet it could shine through',
     [
       work('wash', ['cleansing']),
       work('sheet', [], {

@@ -21,7 +21,7 @@ export interface OrderInput extends Omit<ResolveInput, 'steps'> {
   readonly daytime: boolean
 }
 
-/** Nothing on the shelf mends a daytime visit without sun filter: that is said, and the treatment is not called off. */
+/** Nothing on the shelf mends a daytime visit without sun protection: that is said, and the treatment is not called off. */
 const SAID_ONLY: ReadonlySet<string> = new Set(['L11'])
 
 /**

@@ -28,7 +28,7 @@ interface Inserted {
 
 /**
  * Puts in what the rules require and the ladder lacks: neutraliser (D12), toning (D02, D20), blotting or dampening (D03), wiping off
- * oil (D05), eye gel under a mask that tightens (C09), something hydrating before an extraction (C08), sun filter at the end (D17 and
+ * oil (D05), eye gel under a mask that tightens (C09), something hydrating before an extraction (C08), sun protection at the end (D17 and
  * others). A step put in says by which rules.
  */
 export function insertRequired(
@@ -235,7 +235,7 @@ function insertSunFilter(work: Work, constraints: readonly Constraint[]) {
   changes.push({
     kind: 'unmet',
     stepId: out.at(-1)?.id ?? 'end',
-    what: 'No permitted sun filter on the shelf: shade and a hat today, and put one on the shelf',
+    what: 'No permitted sun protection on the shelf: shade and a hat today, and put one on the shelf',
     why: distinctWhy(because),
   })
 }

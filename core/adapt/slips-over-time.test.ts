@@ -87,7 +87,7 @@ describe('9. every status is true', () => {
   test('what a card is for, left out: thinned, and said', () => {
     const plan = planFor({ protocol: ACID, client: client([yes('isotretinoin')]) })
     expect(plan.status).toBe('thinned')
-    expect(plan.problems[0]).toContain('What this card is for is left out today')
+    expect(plan.problems[0]).toContain('Without its main step today')
   })
   test('a cleanse and a finish are never called the treatment', () => {
     const plan = planFor(x('needling'))
@@ -205,7 +205,7 @@ describe('11. sheet, light and eye gel', () => {
     segments: [segment('set', 'apply', 0.5), segment('dwell', 'dwell', [8, 10, 12])],
     zones: [...FACE],
   })
-  test('one touch lays a light panel over the sheet it was written behind', () => {
+  test('one touch lays an LED panel over the sheet it was written behind', () => {
     const steps = [day[0]!, sheet, panel]
     const finding = lint(steps.map(read), true).find(({ id }) => id === 'L33')!
     const mended = mend(finding, steps, SHELF, read)!

@@ -44,7 +44,7 @@ function thinnedWords({ lost, treats }: Heart): string | undefined {
   if (!treats) return 'All treatment is left out today: what remains cleanses and finishes.'
   if (lost.length === 0) return undefined
   const titles = lost.map(({ title }) => title).join(' and ')
-  return `What this card is for is left out today: ${titles}.`
+  return `Without its main step today: ${titles}.`
 }
 
 function overWords({ totalS, slotS, fit }: Judged): string | undefined {

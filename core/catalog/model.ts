@@ -176,7 +176,7 @@ export const Product = z.strictObject({
   finish: z
     .strictObject({ cast: z.enum(CASTS), grease: z.enum(GREASES), tint: z.boolean() })
     .optional(),
-  /** Of a sun filter: what its label says. */
+  /** Of a sun protection: what its label says. */
   spf: z.number().int().min(2).max(100).optional(),
   broadSpectrum: z.boolean().optional(),
   texture: z.enum(TEXTURES).optional(),

@@ -33,7 +33,7 @@ describe('areas, against published figures (values from memory)', () => {
 
 describe('doses', () => {
   const bare = (id: string) => ({ zones: use(id).zones })
-  test('sun filter by film: 2 mg/cm² (ISO 24444) on the whole face, as the fingertip rule has it: 2.5 units of 0.49 g for face and neck (Long & Finlay 1991)', () => {
+  test('sun protection by film: 2 mg/cm² (ISO 24444) on the whole face, as the fingertip rule has it: 2.5 units of 0.49 g for face and neck (Long & Finlay 1991)', () => {
     const face = doseFor({ kind: 'sun' }, { zones: [...WHOLE_FACE] }, WHOLE_FACE)!
     expect(face).toEqual({ amount: 1.2, unit: 'g', by: 'film' })
     expect(Math.abs(face.amount - 2.5 * 0.49)).toBeLessThan(0.1)

@@ -2,7 +2,7 @@ import type { Product, Use } from '../catalog/model'
 import { areaOf, FACE_SIZES, type FaceSize } from '../skin/areas'
 import type { ZoneId } from '../skin/zones'
 
-/** Film in mg/cm² by kind of product: what a hand usually lays (house figures; sun filter 2 mg/cm² by ISO 24444, value from memory). */
+/** Film in mg/cm² by kind of product: what a hand usually lays (house figures; sun protection 2 mg/cm² by ISO 24444, value from memory). */
 const FILM_MG_PER_CM2: Readonly<Partial<Record<Product['kind'], number>>> = {
   sun: 2,
   booster: 1,

@@ -241,7 +241,7 @@ export const CHECKS: readonly Check[] = [
     return work && !has(work, 'cleansing')
       ? {
           says: `${work.step.title} comes after ${read.step.title}, which finishes the skin.`,
-          fix: 'The moisturiser and the sun filter go on last.',
+          fix: 'The moisturiser and the sun protection go on last.',
         }
       : undefined
   }),

@@ -120,7 +120,7 @@ export function oilBefore(steps: Steps, at: number): Read | undefined {
     : undefined
 }
 
-/** What layers have an order: powders and sheets lie apart, sun filter goes last whatever its texture. */
+/** What layers have an order: powders and sheets lie apart, sun protection goes last whatever its texture. */
 const thickness = ({ step, product }: Read): number | undefined =>
   product?.texture === undefined ||
   product.texture === 'powder' ||

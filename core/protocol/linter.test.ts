@@ -26,7 +26,7 @@ describe('what is no fault', () => {
     ],
     [
       'L14',
-      'an ultrasonic blade on damp skin',
+      'an ultrasonic spatula on damp skin',
       [work('wash', ['cleansing']), work('spatula', ['ultrasonic-blade'])],
     ],
     ['L15', 'current with its gel', [work('wands', ['current'], { tray: ['conductive gel'] })]],
@@ -98,9 +98,9 @@ describe('what is no fault', () => {
     ],
   ]
   test.each(GOOD)('%s: %s', (id, _what, steps) => expect(found(steps)).not.toContain(id))
-  test('an evening without sun filter', () =>
+  test('an evening without sun protection', () =>
     expect(found(without(ACID, 'sun'), false)).not.toContain('L11'))
-  test('a visit that treats nothing needs no sun filter', () =>
+  test('a visit that treats nothing needs no sun protection', () =>
     expect(found(protocolOf(CLARIFYING.steps.find((step) => step.id === 'bye')!).steps)).toEqual(
       [],
     ))

@@ -26,8 +26,8 @@ const WHOLE: readonly ((steps: Steps, daytime: boolean) => LintFinding[])[] = [
         id: 'L11',
         level: 'wrong',
         stepId: steps.at(-1)!.step.id,
-        says: 'A daytime visit ends without sun filter.',
-        fix: 'Add sun filter after the moisturiser.',
+        says: 'A daytime visit ends without sun protection.',
+        fix: 'Add sun protection after the moisturiser.',
       },
     ]
   },

@@ -107,7 +107,7 @@ function isMildAcid(product: Product): boolean {
   )
 }
 
-/** A sun filter of minerals alone: zinc or titanium, and nothing that takes up light otherwise. Without a list nobody knows. */
+/** A sun protection of minerals alone: zinc or titanium, and nothing that takes up light otherwise. Without a list nobody knows. */
 function isMineral({ actives }: InciReading): boolean {
   const ids = actives.map(({ active }) => active.id)
   return (

@@ -1,5 +1,5 @@
 import { segment, type ProtocolVersion } from '#core/protocol'
-import { EYE_CONTOUR, FACE, NECK } from '#core/skin'
+import { FACE, NECK } from '#core/skin'
 import {
   blot,
   bye,
@@ -132,7 +132,7 @@ const LEAVE_ON_ACID = version(
     sun,
     bye,
   ],
-  'A course of five; sun filter every day of it.',
+  'A course of five; sun protection every day of it.',
 )
 
 const THREE_SERUM = version('three-serum', 'Willow clearing facial', [

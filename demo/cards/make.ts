@@ -205,7 +205,7 @@ export const light = (more: More = {}) =>
   withDevice(
     'led',
     'led-panel',
-    'Light panel',
+    'LED panel',
     [
       hands('set', 0.5),
       segment('dwell', 'dwell', [8, 10, 20], {

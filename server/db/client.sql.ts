@@ -273,17 +273,11 @@ export const addClearance = (
       accountId,
     ],
   )
-/** Sets the ranked goals: the first is the most wanted. Details of goals that are none any more go. */
-export const setGoals = (
-  db: Db,
-  clientId: string,
-  concerns: readonly Concern[],
-  details: GoalDetails = {},
-) =>
+type Goals = Pick<Client, 'concerns' | 'goalDetails'>
+/** Sets the ranked goals: the first is the most wanted. */
+export const setGoals = (db: Db, id: string, { concerns, goalDetails = {} }: Goals) =>
   execute(db, 'UPDATE client SET concerns = $2, goal_details = $3 WHERE id = $1', [
-    clientId,
-    concerns,
-    JSON.stringify(details),
+    ...[id, concerns, JSON.stringify(goalDetails)],
   ])
 export const addClient = (
   db: Db,

@@ -30,7 +30,7 @@ const SIXTEEN = [
   ['se', 'Serum'],
   ['eye c', 'Eye care'],
   ['mo', 'Moisturiser'],
-  ['su', 'Sun filter'],
+  ['su', 'Sun protection'],
   ['cl', 'Close'],
 ] as const
 
@@ -52,9 +52,9 @@ async function hangTwoUnderTheMask(page: Page) {
 }
 
 async function breakAndMendThreeOrders(page: Page) {
-  // Three orders that are wrong: no sun filter, an acid on damp skin, steam in an acid visit.
+  // Three orders that are wrong: no sun protection, an acid on damp skin, steam in an acid visit.
   await page.keyboard.press('Escape')
-  await goTo(page, 'Sun filter')
+  await goTo(page, 'Sun protection')
   await page.keyboard.press('Delete')
   await expect(page.getByRole('button', { name: 'One wrong order: mend' })).toBeVisible()
   await goTo(page, 'Second cleanse')

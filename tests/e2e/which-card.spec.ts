@@ -7,7 +7,7 @@ test('a card that loses what it is for says so first; another is taken in two to
 }) => {
   await open(page, await freshVisit({ protocol: 'acid' }))
   await answer(page, 'isotretinoin', 'Yes')
-  const lost = 'What this card is for is left out today: Glycolic peel.'
+  const lost = 'Without its main step today: Glycolic peel.'
   await expect(panel(page)).toContainText(lost)
   await stage(page, 'Fit')
   const verdict = page.getByRole('alert', { name: 'What is wrong with this ladder' })

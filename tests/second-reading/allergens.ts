@@ -18,7 +18,7 @@ const FAMILIES: Readonly<Record<string, readonly string[]>> = {
 export const ALLERGENS = Object.keys(FAMILIES)
 const UV_FILTERS = ['ethylhexyl salicylate', 'homosalate', 'butyloctyl salicylate']
 
-/** What stands on a list of this family; sun filters of that name apart, which only a caution goes with. */
+/** What stands on a list of this family; sun protection of that name apart, which only a caution goes with. */
 export function holdsFamily(family: string, { list }: Touch): boolean {
   const rest = UV_FILTERS.reduce((text, name) => text.replaceAll(name, ' '), list)
   return FAMILIES[family]!.some((word) => rest.includes(` ${word} `))

@@ -152,7 +152,7 @@ function wrongOrders(steps: readonly Touch[], visit: Visit): string[] {
       ([words]) => `${touch.step.title}: ${words}`,
     )
   })
-  return lacksSunFilter(steps, visit) ? [...found, 'a day without sun filter'] : found
+  return lacksSunFilter(steps, visit) ? [...found, 'a day without sun protection'] : found
 }
 
 /** The product on a face by itself: nothing that this client may not have. */

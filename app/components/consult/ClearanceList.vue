@@ -40,7 +40,9 @@ function keep() {
 
 <template>
   <section aria-label="Clearances">
-    <h2 class="text-xl border-b border-line pb-2">Clearances: who gave them, when, until when</h2>
+    <h2 class="text-xl border-b border-line pb-2"
+      >Clearances (doctor’s note): who gave them, when, until when</h2
+    >
     <ul>
       <li
         v-for="clearance in wanted"

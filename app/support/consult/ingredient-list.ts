@@ -1,4 +1,11 @@
-import { familyById, INCI_MOST, readInci } from '#core/catalog'
+import {
+  familyById,
+  freeWordOf,
+  holdsFreeWord,
+  INCI_MOST,
+  isFreeWordCode,
+  readInci,
+} from '#core/catalog'
 import type { Fact } from '#core/client'
 
 /** What an ingredient list says to one client. */
@@ -45,7 +52,7 @@ export function listForClient(inci: string, facts: ReadonlyMap<string, Fact>): L
     .sort((a, b) => RANK[a.client] - RANK[b.client])
   return {
     notChecked: whyNotChecked(inci, reading.count),
-    families,
+    families: [...ownWords(inci, facts), ...families],
     actives: reading.actives.map(({ active, printed }) => ({
       name: active.name,
       printed: printed.join(', '),
@@ -54,6 +61,25 @@ export function listForClient(inci: string, facts: ReadonlyMap<string, Fact>): L
     count: reading.count,
   }
 }
+
+/** What the client named outside the families, where the list holds it. */
+const ownWords = (inci: string, facts: ReadonlyMap<string, Fact>): ListForClient['families'] =>
+  [...facts.values()]
+    .filter(({ code, answer }) => answer === 'yes' && isFreeWordCode(code))
+    .flatMap(({ code }) => {
+      const word = freeWordOf(code)
+      const printed = holdsFreeWord(inci, word)
+      return printed.length > 0
+        ? [
+            {
+              id: code,
+              name: `“${word}”`,
+              printed: printed.join(', '),
+              client: 'allergic' as const,
+            },
+          ]
+        : []
+    })
 
 /** Why a list counts as not checked; empty when it was read. */
 function whyNotChecked(inci: string, count: number): string {

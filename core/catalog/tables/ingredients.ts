@@ -97,7 +97,7 @@ export const ACTIVES: readonly Active[] = [
   { id: 'titanium', name: 'Titanium dioxide', terms: ['titanium dioxide'] },
   {
     id: 'organic-filters',
-    name: 'Organic sun filters',
+    name: 'Organic sun protection',
     terms: [
       'butyl methoxydibenzoylmethane',
       'octocrylene',

@@ -535,7 +535,7 @@ const STEPS: readonly CatalogueRow[] = [
     lever: ['retinoid', 2],
     more: { condition: 'evening only' },
   }),
-  row('sun', 'Sun filter', 'spf protection day', 'sun', [on(1)], {
+  row('sun', 'Sun protection', 'spf protection day', 'sun', [on(1)], {
     ...from('sun', ['sun']),
     properties: ['sun-filter', 'leave-on'],
     more: { essential: true, priority: 5 },
@@ -635,7 +635,7 @@ const DEVICES: readonly CatalogueRow[] = [
   ),
   device(
     'ultrasonic-blade',
-    'Ultrasonic blade',
+    'Ultrasonic spatula',
     'spatula skin scrubber',
     'ultrasonic-blade',
     [change(0.5), on([3, 4, 5])],
@@ -806,7 +806,7 @@ const DEVICES: readonly CatalogueRow[] = [
   }),
   device(
     'light',
-    'Light panel',
+    'LED panel',
     'led red blue',
     'led',
     [

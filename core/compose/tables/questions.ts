@@ -185,7 +185,7 @@ export const METHODS: readonly MethodQuestion[] = [
       school('alternate', 'alternate evenings', 'Never both on one evening.'),
       school(
         'split',
-        'acid in the morning with sun filter, retinoid in the evening',
+        'acid in the morning with sun protection, retinoid in the evening',
         'Where the day is spent indoors.',
       ),
     ],
@@ -329,13 +329,13 @@ export const METHODS: readonly MethodQuestion[] = [
     schools: [
       school(
         'sun-always',
-        'moisturiser and sun filter always',
+        'moisturiser and sun protection always',
         'Whoever goes home by daylight is covered.',
       ),
       school(
         'retinoid',
-        'retinoid left on, no sun filter',
-        'In the evening only; by day the sun filter stays.',
+        'retinoid left on, no sun protection',
+        'In the evening only; by day the sun protection stays.',
       ),
     ],
     rewrite: evening,

@@ -93,7 +93,7 @@ export const HEALTH_RULES: readonly RuleRow[] = [
     fact('epilepsy'),
     [stop('changing-light', 'current'), clearance('A03-light', 'led')],
     'Changing light and current can set off a seizure.',
-    'No light panel without a clearance, and then steady light only; work by hand.',
+    'No LED without a clearance, and then steady light only; work by hand.',
   ),
   row(
     'A04',
@@ -127,7 +127,7 @@ export const HEALTH_RULES: readonly RuleRow[] = [
     fact('photosensitiser-strong'),
     [stop('led'), rung('acid', 1), always('sun-filter')],
     'The medicine makes skin react to light.',
-    'No light panel; acid on rung 1 at the most; finish with sun filter.',
+    'No LED; acid on rung 1 at the most; finish with sun protection.',
   ),
   row(
     'A05w',
@@ -135,7 +135,7 @@ export const HEALTH_RULES: readonly RuleRow[] = [
     fact('photosensitiser-weak'),
     [{ effect: 'caution', target: { any: ['led', 'acid'] } }, always('sun-filter')],
     'The medicine may make skin react to light.',
-    'Watch closely; finish with sun filter.',
+    'Watch closely; finish with sun protection.',
   ),
   row(
     'A06',
@@ -625,7 +625,7 @@ export const HEALTH_RULES: readonly RuleRow[] = [
     fact('light-disease'),
     [stop('led'), clearance('A30-skin', 'acid', 'rf', 'heat'), always('sun-filter')],
     'Light and strong stimuli can wake it.',
-    'No light panel; the rest with a clearance.',
+    'No LED; the rest with a clearance.',
   ),
   row(
     'A31',

@@ -119,8 +119,8 @@ export const ALLERGY_RULES: readonly RuleRow[] = [
       { effect: 'replace', target: { family: 'sun-salicylates' }, soft: true },
       { effect: 'caution', target: { family: 'sun-salicylates' } },
     ],
-    'The sun filter holds a salicylate that is far weaker than the acid.',
-    'Another sun filter if there is one; else watch.',
+    'The sun protection holds a salicylate that is far weaker than the acid.',
+    'Another sun protection if there is one; else watch.',
     { overridable: 'reason' },
   ),
   row(

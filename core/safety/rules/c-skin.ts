@@ -365,7 +365,7 @@ export const SKIN_RULES: readonly RuleRow[] = [
       always('sun-filter'),
     ],
     'Fresh skin and high sun do not go together.',
-    'Acids and lip masks one rung lower; sun filter.',
+    'Acids and lip masks one rung lower; sun protection.',
     { overridable: 'reason' },
   ),
   row(

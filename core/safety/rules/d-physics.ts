@@ -158,15 +158,15 @@ export const PHYSICS_RULES: readonly RuleRow[] = [
   ),
   row(
     'D17',
-    'Sun filter by day',
+    'Sun protection by day',
     { kind: 'day' },
     [{ effect: 'require', target: { everything: true }, require: 'sun-filter' }],
     'A treated skin leaves the house by daylight.',
-    'Finish with sun filter at the full dose: SPF 30 or more, broad; sunglasses for the lids, a balm with SPF for the lips.',
+    'Finish with sun protection at the full dose: SPF 30 or more, broad; sunglasses for the lids, a balm with SPF for the lips.',
   ),
   row(
     'D17s',
-    'Sun filter of SPF 30 or more, broad',
+    'Sun protection of SPF 30 or more, broad',
     { kind: 'day' },
     [
       { effect: 'replace', target: { any: ['weak-sun-filter'] }, soft: true },

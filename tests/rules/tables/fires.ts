@@ -410,7 +410,7 @@ export const FIRES: readonly Case[] = [
   ],
   [
     'D17s',
-    'a sun filter of SPF 15 gives way to one of 50',
+    'a sun protection of SPF 15 gives way to one of 50',
     {
       ...shelfOf({ ...SHELF.products.find(({ id }) => id === 'sun-veil'), id: 'weak', spf: 15 }),
       protocol: protocolOf(
@@ -636,7 +636,7 @@ export const FIRES: readonly Case[] = [
   ],
   [
     'B-salicylates-sun',
-    'sun filter without salicylates where there is one',
+    'sun protection without salicylates where there is one',
     { ...of(yes('allergy:salicylates')) },
     (p) => product(p, 'sun') === 'sun-veil',
   ],
@@ -1006,7 +1006,7 @@ export const FIRES: readonly Case[] = [
   ],
   [
     'D03',
-    'an ultrasonic blade on dry skin',
+    'an ultrasonic spatula on dry skin',
     { ...around(work(['blotting'], { id: 'y' }), work(['ultrasonic-blade'])) },
     (p) => has(p, 'x+damp'),
   ],
@@ -1100,7 +1100,7 @@ export const FIRES: readonly Case[] = [
   ],
   [
     'D17',
-    'day visit without sun filter',
+    'day visit without sun protection',
     { protocol: protocolOf(...ACID.steps.filter((step) => step.id !== 'sun')) },
     (p) => p.steps.some((step) => step.phase === 'sun'),
   ],

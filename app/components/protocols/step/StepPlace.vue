@@ -38,7 +38,7 @@ const putRung = (rung: string) => put({ lever: { ...props.step.lever!, rung: Num
       :checked="step.floating !== undefined"
       @change="emit('change', withFloating(step, $event))"
     >
-      hangs under a dwell
+      hangs in a processing time
     </FieldTick>
     <FieldChoice
       v-if="step.floating"

@@ -75,8 +75,8 @@ const preset = computed(() => {
           <span class="text-soft">Note:</span> {{ text }}
         </p>
       </section>
-      <section aria-label="What the skin answered">
-        <h2 class="text-xl border-b border-line pb-2 mb-3">What the skin answered</h2>
+      <section aria-label="Skin response">
+        <h2 class="text-xl border-b border-line pb-2 mb-3">Skin response</h2>
         <AnswerForm v-model="answer" :disabled="store.locked" />
         <label class="flex flex-col gap-1 mt-5">
           Note

@@ -16,6 +16,6 @@ const Body = z.strictObject({
 export default defineVisitChange(
   { capability: 'health.write', action: 'goals.write', body: Body },
   async ({ db, visit, body }) => {
-    await setGoals(db, visit.client_id, body.concerns, body.details)
+    await setGoals(db, visit.client_id, { concerns: body.concerns, goalDetails: body.details })
   },
 )

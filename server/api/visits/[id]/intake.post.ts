@@ -34,7 +34,7 @@ export default defineVisitChange(
     for (const fact of read.intake.facts)
       await addFact(db, randomUUID(), visit.client_id, fact, account.id)
     if (read.intake.client.concerns.length > 0)
-      await setGoals(db, visit.client_id, read.intake.client.concerns)
+      await setGoals(db, visit.client_id, read.intake.client)
     if (visit.stage === 'booked') await setStage(db, visit.id, 'open')
   },
 )
