@@ -119,6 +119,7 @@ export async function freshVisit({
     id: randomUUID(),
     fact: { ...fact, askedOn },
   }))
+  if (facts.length === 0) return `/visits/${id}`
   const { status } = await owner.ask('POST', `/api/visits/${id}/facts`, { facts })
   if (status !== 204) throw new Error(`answers refused: ${status}`)
   return `/visits/${id}`
@@ -146,7 +147,10 @@ export async function answer(page: Page, code: string, word: 'Yes' | 'No' | 'Doe
   const change = band.getByRole('button', { name: 'Change …' })
   if (await change.isVisible()) await change.click()
   const detail = band.locator(`[data-detail="${code}"]`)
-  if (!(await detail.isVisible())) await band.locator(`[data-question="${code}"]`).click()
+  if (!(await detail.isVisible())) {
+    await band.locator(`[data-question="${code}"]`).click()
+    if (word === 'Yes') return
+  }
   if (word !== 'No' || (await detail.isVisible()))
     await detail.getByRole('radio', { name: word, exact: true }).click()
 }
