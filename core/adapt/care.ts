@@ -64,6 +64,13 @@ const CARE: Readonly<Record<Requirement, Care>> = {
   linen: { line: 'fresh linen', once: true },
   'scent-free': { line: 'without scent' },
   'watch-mouth': { line: 'watch the mouth: cold sores' },
+  'restroom-first': { line: 'the restroom first: it lies for half an hour or more' },
+  'try-steam-away': { line: 'started and tried away from the face' },
+  'shade-eyes': { line: 'shade the eyes when it lifts' },
+  'headband-back': { line: 'headband pushed back, hairline free' },
+  'read-temperature': { line: 'read the surface temperature' },
+  'bleaches-linen': { line: 'it bleaches linen and hair: white towels', tray: 'white towels' },
+  'look-while-asleep': { line: 'client asleep: look for pink or white instead of asking' },
 }
 
 /** A requirement in a few words, for the rule book. */

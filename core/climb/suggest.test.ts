@@ -118,3 +118,33 @@ test('E05: redness that the work announced is no strong answer; what lasts longe
   expect(after({ work: ['needling'], answer: { ...red, rednessHours: 80 } })).toBe('down')
   expect(after({ points: 2, answer: { ...CALM_ANSWER, stinging: 7 } })).toBe('down')
 })
+
+test('E05: what comes down is the lever whose step stung; where nobody said, all that answer', () => {
+  const stinging = { ...CALM_ANSWER, stinging: 8 }
+  const after = (stung: boolean) =>
+    suggest(
+      [
+        { lever: 'acid', rung: 4 },
+        { lever: 'enzyme', rung: 4 },
+      ],
+      [
+        {
+          on: '2026-10-20',
+          levers: [
+            { lever: 'acid', rung: 3, ...(stung ? { stung: true as const } : {}) },
+            { lever: 'enzyme', rung: 3 },
+          ],
+          answer: stinging,
+        },
+      ],
+      TODAY,
+    ).map(({ lever, move, rung }) => [lever, move, rung])
+  expect(after(true)).toEqual([
+    ['acid', 'down', 2],
+    ['enzyme', 'hold', 3],
+  ])
+  expect(after(false)).toEqual([
+    ['acid', 'down', 2],
+    ['enzyme', 'down', 2],
+  ])
+})

@@ -45,6 +45,8 @@ interface Use {
   readonly points?: number | undefined
   /** Hours of redness that its work announces. */
   readonly hours: number
+  /** It may have caused what came after: its step stung, or nobody said which one did. */
+  readonly isBlamed: boolean
 }
 
 function usesOf(lever: LeverId, history: readonly PastVisit[]): Use[] {
@@ -60,11 +62,16 @@ function usesOf(lever: LeverId, history: readonly PastVisit[]): Use[] {
         answer,
         points,
         hours: announcedHours(visit),
+        isBlamed: isBlamed(used, levers),
       },
     ]
   })
   return uses.sort((a, b) => Number(a.on > b.on) - Number(a.on < b.on))
 }
+
+/** E05: where it is known which step stung, only its levers come down; else every one that was used. */
+const isBlamed = (used: readonly LeverUse[], all: readonly LeverUse[]): boolean =>
+  used.some(({ stung }) => stung) || !all.some(({ stung }) => stung)
 
 const answerInWords = (answer: SkinAnswer): string => {
   const parts = [
@@ -177,7 +184,7 @@ const lowered = (rung: number): number => Math.max(1, rung - 1)
 
 /** E05: a strong answer takes the lever one rung down. */
 const downAfterStrong: LeverRule = ({ last, name }) => {
-  if (!last.answer || !isStrong(last.answer, last.hours)) return undefined
+  if (!last.answer || !last.isBlamed || !isStrong(last.answer, last.hours)) return undefined
   const rung = lowered(last.rung)
   const why = `Strong answer after ${dateInWords(last.on)} (${answerInWords(last.answer)}): ${name} one rung lower, ${last.rung} → ${rung}.`
   return { move: 'down', rung, ruleIds: ['E05'], why }

@@ -84,6 +84,13 @@ export const REQUIREMENTS = [
   'linen',
   'scent-free',
   'watch-mouth',
+  'restroom-first',
+  'try-steam-away',
+  'shade-eyes',
+  'headband-back',
+  'read-temperature',
+  'bleaches-linen',
+  'look-while-asleep',
 ] as const
 export type Requirement = (typeof REQUIREMENTS)[number]
 

@@ -163,11 +163,15 @@ export function subjectReader(shelf: Shelf, date?: string): (step: Step) => Subj
   }
 }
 
-/** The levers of fitted steps as they were done, each with the days between that its makers print. */
+/** A lever as it was done, with the days between that its makers print, and whether its step stung. */
+export type LeverDone = LeverRung & { makerDays?: number; stung?: true }
+
+/** The levers of fitted steps as they were done. `stung`: ids of steps that stung or burned. */
 export const leversDone = (
   steps: readonly Step[],
   read: (step: Step) => Subject,
-): (LeverRung & { makerDays?: number })[] =>
+  stung: ReadonlySet<string> = new Set(),
+): LeverDone[] =>
   steps.flatMap((step) => {
     const { parts, levers } = read(step)
     const pulled = step.levers ? leversPulled(step) : levers
@@ -178,7 +182,11 @@ export const leversDone = (
       const days = makers.filter((known) => known !== undefined)
       // One product whose maker says nothing keeps the house's days for all of them.
       const isSaid = days.length > 0 && days.length === makers.length
-      return isSaid ? { ...use, makerDays: Math.max(...days) } : use
+      return {
+        ...use,
+        ...(isSaid ? { makerDays: Math.max(...days) } : {}),
+        ...(stung.has(step.id) ? { stung: true as const } : {}),
+      }
     })
   })
 
@@ -186,10 +194,11 @@ export const leversDone = (
 export function doneBy(
   steps: readonly Step[],
   read: (step: Step) => Subject,
-): { levers: ReturnType<typeof leversDone>; work: Property[]; points: number } {
+  stung?: ReadonlySet<string>,
+): { levers: LeverDone[]; work: Property[]; points: number } {
   const subjects = steps.map(read)
   return {
-    levers: leversDone(steps, read),
+    levers: leversDone(steps, read, stung),
     work: [...new Set(subjects.flatMap(({ properties }) => [...properties]))],
     points: visitPoints(subjects),
   }

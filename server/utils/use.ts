@@ -24,9 +24,13 @@ export async function plannedUse(
   return summedUses(steps.flatMap((step) => usedBy(step, shelf, visit.prep?.size)))
 }
 /** What they did, as far as the days after depend on it. */
-export async function workDone(db: Db, visit: VisitRow, steps: readonly Step[]) {
+export async function workDone(
+  db: Db,
+  visit: VisitRow,
+  { steps, stung }: { readonly steps: readonly Step[]; readonly stung: ReadonlySet<string> },
+) {
   const shelf = await shelfOf(db, visit)
-  return doneBy(steps, subjectReader(shelf))
+  return doneBy(steps, subjectReader(shelf), stung)
 }
 
 const shelfOf = async (db: Db, visit: VisitRow) => prepared(await compileInputOf(db, visit)).shelf

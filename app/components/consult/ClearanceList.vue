@@ -22,6 +22,10 @@ const by = ref('')
 const on = ref(props.today)
 const until = ref('')
 const trouble = ref('')
+/** A related plant enzyme: use since then without a reaction counts as well as a note; after breathing trouble neither does. */
+const isCrossing = (id: string) => id.startsWith('B-')
+const tolerated = (id: string) =>
+  emit('clear', { clearance: id, by: 'Used since without a reaction', on: props.today })
 function keep() {
   trouble.value = ''
   if (until.value && until.value < on.value) {
@@ -53,6 +57,15 @@ function keep() {
           <span class="text-mind font-semibold">Wanted today: </span>{{ clearance.title }}
           <span class="text-soft">({{ clearance.ruleId }})</span>
         </span>
+        <button
+          v-if="isCrossing(clearance.id)"
+          type="button"
+          class="pick"
+          :disabled="disabled"
+          @click="tolerated(clearance.id)"
+        >
+          Used since, tolerated
+        </button>
         <button type="button" class="rung" :disabled="disabled" @click="choosing = clearance.id">
           Record …
         </button>

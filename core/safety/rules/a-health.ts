@@ -558,7 +558,7 @@ export const HEALTH_RULES: readonly RuleRow[] = [
       },
     ],
     'Metal gathers current and heat.',
-    'Take it out before it.',
+    'Agree a hand signal before a hearing aid comes out; then take the metal out.',
   ),
   row(
     'A24s',

@@ -12,20 +12,33 @@ const stopsAs = ({ name }: Family): { stopsAs: string } => {
 }
 
 /** An allergy stops what holds it, a dislike replaces it; some families are worth a caution only. */
+/** Where an allergy is worth a caution only, breathing trouble is not. */
+const strongRule = (family: Family): RuleRow =>
+  row(
+    `B-${family.id}-strong`,
+    `Allergy: ${family.name}, with breathing trouble or swelling`,
+    { kind: 'allergy', family: family.id, reaction: 'breathing' },
+    [{ effect: 'stop', target: { family: family.id } }],
+    held(family),
+    'A product without it.',
+    stopsAs(family),
+  )
+
+/** Another substance than people fear: it is stopped, and nothing follows. */
+const informed = (family: Family): RuleRow =>
+  row(
+    `B-${family.id}`,
+    `Allergy: ${family.name}`,
+    { kind: 'allergy', family: family.id },
+    [{ effect: 'stop', target: { family: family.id } }],
+    held(family),
+    'Nothing else follows from it.',
+    stopsAs(family),
+  )
+
 const ownRules = (family: Family): RuleRow[] => {
   const when = { kind: 'allergy', family: family.id } as const
-  if (family.effect === 'info')
-    return [
-      row(
-        `B-${family.id}`,
-        `Allergy: ${family.name}`,
-        when,
-        [{ effect: 'stop', target: { family: family.id } }],
-        held(family),
-        'Nothing else follows from it.',
-        stopsAs(family),
-      ),
-    ]
+  if (family.effect === 'info') return [informed(family)]
   if (family.effect === 'caution')
     return [
       row(
@@ -40,6 +53,7 @@ const ownRules = (family: Family): RuleRow[] => {
         'A product without it if there is one; else watch closely.',
         { overridable: 'reason', ...stopsAs(family) },
       ),
+      strongRule(family),
     ]
   return [
     row(

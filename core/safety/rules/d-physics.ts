@@ -245,6 +245,22 @@ export const PHYSICS_RULES: readonly RuleRow[] = [
     'Another of its kind by day; this one in the evening.',
   ),
   row(
+    'D27',
+    'What is said and done around a step',
+    ALWAYS,
+    [
+      needs('restroom-first', 'tightening'),
+      needs('try-steam-away', 'steam'),
+      needs('headband-back', 'sets', 'self-heating', 'tightening'),
+      needs('shade-eyes', 'over-lids'),
+      needs('read-temperature', 'rf'),
+      needs('look-while-asleep', 'heat', 'acid', 'warming', 'self-heating'),
+      { effect: 'require', target: { family: 'benzoyl-peroxide' }, require: 'bleaches-linen' },
+    ],
+    'Small things that are forgotten in a dim room and hurt, burn or annoy.',
+    'Each is said at its step, once.',
+  ),
+  row(
     'D24',
     'Active dwells never stretch',
     ALWAYS,

@@ -44,6 +44,9 @@ function ownCases(family: Family): Case[] {
   const disliking = { ...given, ...somebody(family, 'dislike') }
   const own: Case = [`B-${id}`, 'replaced by what does not hold it', allergic, isReplaced]
   const disliked: Case = [`B-${id}-dislike`, 'disliked: replaced', disliking, isReplaced]
+  const breathing = { ...given, ...somebody(family, 'breathing') }
+  const strong: Case = [`B-${id}-strong`, 'breathing: stopped', breathing, isReplaced]
+  if (effect === 'caution') return [own, strong]
   return effect ? [own] : [own, disliked]
 }
 

@@ -451,6 +451,15 @@ export const FIRES: readonly Case[] = [
     (p) => minds(p).includes('Along the growth'),
   ],
   [
+    'D27',
+    'steam is tried away from the face; a thermal mask wants the headband back',
+    around(
+      work(['steam'], { phase: 'soften' }),
+      work(['self-heating'], { id: 'y', phase: 'mask' }),
+    ),
+    (p) => minds(p).includes('tried away from the face') || minds(p).includes('headband'),
+  ],
+  [
     'A15t',
     'threads two months ago',
     { ...x('current'), ...of(yes('threads', { on: '2026-09-24', zones: ['jaw-left'] })) },

@@ -32,6 +32,7 @@ export const QUIET: readonly (readonly [rules: readonly string[], what: string, 
   [['B06-dislike', 'B07'], 'nothing of the client’s own', x('metal-touch')],
   [['D17s'], 'SPF 50, broad', {}],
   [['A16l'], 'a light peel three days ago', of(yes('peel-light', on('2026-11-21')))],
+  [['D27'], 'a plain step', around(work(['calming']))],
   [['A00'], 'light hands', x('pressure')],
   [
     [

@@ -42,7 +42,7 @@ export default defineEventHandler(async (event) => {
   try {
     await inTransaction(useDb(), async (db) => {
       if (!visit.locked_at) await takeAll(db, visit, performed, used, account.id)
-      const done = await workDone(db, visit, performed.steps)
+      const done = await workDone(db, visit, performed)
       const outcome = { answer, note, ...done, ...figuresOf(performed) }
       if (!(await signVisit(db, visit.id, outcome, account.id, account.name)))
         throw new Conflict({
@@ -64,6 +64,8 @@ interface Performed {
   readonly finishedMs: number | undefined
   /** What was done: what was left out is not, in the reducer's sense of it. */
   readonly steps: readonly Step[]
+  /** Steps that the client said stung or burned. */
+  readonly stung: ReadonlySet<string>
 }
 
 /** The visit as it was performed; a 409 while it was not. */
@@ -86,6 +88,11 @@ async function performedRun(visit: VisitRow): Promise<Performed> {
     startedMs: run.startedMs,
     finishedMs: run.finishedMs,
     steps: plan.steps.filter((step) => !run.skipped.has(step.id)),
+    stung: new Set(
+      run.sensations
+        .filter(({ sensation }) => sensation === 'stinging' || sensation === 'burning')
+        .map(({ stepId }) => stepId),
+    ),
   }
 }
 
