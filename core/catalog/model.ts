@@ -176,6 +176,13 @@ export const Product = z.strictObject({
   finish: z
     .strictObject({ cast: z.enum(CASTS), grease: z.enum(GREASES), tint: z.boolean() })
     .optional(),
+  /** What is told of the skin after it: redness in hours, flaking in days. Only what lasts longer counts as strong (rule E05). */
+  aftermath: z
+    .strictObject({
+      rednessHours: z.number().int().min(0).max(240),
+      flakingDays: z.number().int().min(0).max(30),
+    })
+    .optional(),
   /** Of a sun protection: what its label says. */
   spf: z.number().int().min(2).max(100).optional(),
   broadSpectrum: z.boolean().optional(),

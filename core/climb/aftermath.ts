@@ -23,5 +23,6 @@ export function announcedHours({
     ({ lever, rung }) => lever === 'acid' && rung >= PEEL_RUNG && (points ?? 0) > 1,
   )
   const ofWork = HOURS.filter(([property]) => work.includes(property)).map(([, hours]) => hours)
-  return Math.max(USUAL_HOURS, isPeel ? PEEL_HOURS : 0, ...ofWork)
+  const told = levers.map(({ redHours = 0 }) => redHours)
+  return Math.max(USUAL_HOURS, isPeel ? PEEL_HOURS : 0, ...ofWork, ...told)
 }

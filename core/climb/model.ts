@@ -41,6 +41,8 @@ export const LeverUse = z.strictObject({
   rung: z.number().int().min(1).max(5),
   /** Days between that the makers of what was used print, with their source. */
   makerDays: z.number().int().min(1).max(183).optional(),
+  /** Hours of redness that what was used announces. */
+  redHours: z.number().int().min(0).max(240).optional(),
   /** Its step stung or burned while it was done, as the client said then. */
   stung: z.literal(true).optional(),
 })

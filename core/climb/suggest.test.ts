@@ -117,6 +117,7 @@ test('E05: redness that the work announced is no strong answer; what lasts longe
   expect(after({ work: ['mechanical'] })).toBe('hold')
   expect(after({ work: ['needling'], answer: { ...red, rednessHours: 80 } })).toBe('down')
   expect(after({ points: 2, answer: { ...CALM_ANSWER, stinging: 7 } })).toBe('down')
+  expect(after({ points: 1, levers: [{ lever: 'acid', rung: 3, redHours: 48 }] })).toBe('hold')
 })
 
 test('E05: what comes down is the lever whose step stung; where nobody said, all that answer', () => {

@@ -1,4 +1,5 @@
-export { isExpired, doneBy, leversDone, subjectReader } from './subject'
+export { isExpired, subjectReader } from './subject'
+export { doneBy, leversDone } from './done'
 export type { Subject } from './subject'
 export { leversPulled } from './levers'
 export type { LeverRung } from './levers'

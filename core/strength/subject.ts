@@ -6,7 +6,7 @@ import { deviceById, productById, useOf } from '../catalog/shelf'
 import type { Pick, Step } from '../protocol/model'
 import type { Property } from '../protocol/words'
 import { acidPercentOf, acidRung } from './acid'
-import { leversOfPart, leversOfParts, leversPulled, type LeverRung } from './levers'
+import { leversOfParts, type LeverRung } from './levers'
 import {
   governedMinutes,
   isPickLeftOn,
@@ -16,7 +16,7 @@ import {
   type StepPart,
 } from './parts'
 import { firmestOf, pressureRung } from './pressure'
-import { exfoliationPoints, freeAcidOf, isOutsideReview, visitPoints } from './points'
+import { exfoliationPoints, freeAcidOf, isOutsideReview } from './points'
 
 /** What rules see of a step: everything that touches the skin, read off product, use, device, minutes, zones and movements. */
 export interface Subject {
@@ -160,47 +160,6 @@ export function subjectReader(shelf: Shelf, date?: string): (step: Step) => Subj
     const subject = known.get(step) ?? readStep(step, { shelf, date, inciOf })
     known.set(step, subject)
     return subject
-  }
-}
-
-/** A lever as it was done, with the days between that its makers print, and whether its step stung. */
-export type LeverDone = LeverRung & { makerDays?: number; stung?: true }
-
-/** The levers of fitted steps as they were done. `stung`: ids of steps that stung or burned. */
-export const leversDone = (
-  steps: readonly Step[],
-  read: (step: Step) => Subject,
-  stung: ReadonlySet<string> = new Set(),
-): LeverDone[] =>
-  steps.flatMap((step) => {
-    const { parts, levers } = read(step)
-    const pulled = step.levers ? leversPulled(step) : levers
-    return pulled.map((use) => {
-      const makers = parts
-        .filter((part) => leversOfPart(part, step).some(({ lever }) => lever === use.lever))
-        .map((part) => part.product?.maker?.daysBetween)
-      const days = makers.filter((known) => known !== undefined)
-      // One product whose maker says nothing keeps the house's days for all of them.
-      const isSaid = days.length > 0 && days.length === makers.length
-      return {
-        ...use,
-        ...(isSaid ? { makerDays: Math.max(...days) } : {}),
-        ...(stung.has(step.id) ? { stung: true as const } : {}),
-      }
-    })
-  })
-
-/** What steps did: levers and their rungs, every property of what touched the skin, and the exfoliation points on the zone that got most. */
-export function doneBy(
-  steps: readonly Step[],
-  read: (step: Step) => Subject,
-  stung?: ReadonlySet<string>,
-): { levers: LeverDone[]; work: Property[]; points: number } {
-  const subjects = steps.map(read)
-  return {
-    levers: leversDone(steps, read, stung),
-    work: [...new Set(subjects.flatMap(({ properties }) => [...properties]))],
-    points: visitPoints(subjects),
   }
 }
 

@@ -209,6 +209,7 @@ const ACTIVE: Product[] = [
   }),
   make({
     id: 'glycolic-peel',
+    aftermath: { rednessHours: 48, flakingDays: 3 },
     name: 'Glycolic Brief Peel',
     kind: 'acid',
     pH: 3.4,

@@ -96,6 +96,7 @@ export async function book(
   clientName: string,
   protocolId = 'brightening',
   daysLater = 0,
+  practitioner?: string,
 ): Promise<string> {
   const { body: day } = await person.ask<Day>('GET', '/api/day')
   const startsAt = await freeHour(
@@ -104,7 +105,10 @@ export async function book(
   const { body, status } = await person.ask<{ id: string }>('POST', '/api/visits', {
     clientId: day.choices.clients.find((client) => client.name === clientName)!.id,
     roomId: day.choices.rooms[0]!.id,
-    practitionerId: day.choices.practitioners[0]!.id,
+    practitionerId: (
+      day.choices.practitioners.find(({ name }) => name === practitioner) ??
+      day.choices.practitioners[0]!
+    ).id,
     protocolId,
     ...salonTime(startsAt),
     slotMinutes: 90,

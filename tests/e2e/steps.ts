@@ -2,7 +2,8 @@ import AxeBuilder from '@axe-core/playwright'
 import { expect, type Locator, type Page } from '@playwright/test'
 import { randomUUID } from 'node:crypto'
 import { questionByCode } from '#core/client'
-import { ALL_NO } from '../situations'
+import type { PastVisit } from '#core/climb'
+import { ALL_NO, CALM } from '../situations'
 import { book, dayOf, OWNER, signedIn, withDatabase } from '../api/http'
 
 /** The day the demo was loaded for: a run may go past midnight. */
@@ -97,12 +98,14 @@ export async function performUntil(page: Page, title: string) {
 interface Fresh {
   readonly bornOn?: string
   readonly protocol?: string
+  /** By name; left out: the first of the list. */ readonly practitioner?: string
   /** Codes left open; everything else was answered no. */ readonly open?: readonly string[]
 }
 /** A client of a test's own with a visit that nobody else changes; gives its address. */
 export async function freshVisit({
   bornOn = '1985-06-15',
   protocol = 'brightening',
+  practitioner,
   open = [],
 }: Fresh = {}): Promise<string> {
   const owner = await signedIn(OWNER)
@@ -113,7 +116,7 @@ export async function freshVisit({
       [client.id, client.name, bornOn],
     ),
   )
-  const id = await book(owner, client.name, protocol)
+  const id = await book(owner, client.name, protocol, 0, practitioner)
   const askedOn = await dayOf(owner, id)
   const facts = ALL_NO.filter((fact) => !open.includes(fact.code)).map((fact) => ({
     id: randomUUID(),
@@ -191,4 +194,32 @@ export async function noFaults(page: Page, name: string) {
         `${name}: ${violation.id} ${violation.nodes.map((node) => node.target.join(' ')).join(', ')}`,
     ),
   ).toEqual([])
+}
+
+/** A visit of the same client that was done and signed so many days before this one, with what it worked with. */
+export async function doneBefore(
+  address: string,
+  daysBefore: number,
+  done: Pick<PastVisit, 'levers' | 'work' | 'points'>,
+) {
+  const id = randomUUID()
+  await withDatabase(async (db) => {
+    await db.query(
+      `INSERT INTO visit (id, salon_id, client_id, room_id, practitioner_id, protocol_version_id, starts_at, ends_at, room_until, stage, locked_at)
+      SELECT $1, salon_id, client_id, room_id, practitioner_id, protocol_version_id, starts_at - $3 * interval '1 day' + interval '11 hours', ends_at - $3 * interval '1 day' + interval '11 hours', room_until - $3 * interval '1 day' + interval '11 hours', 'closed', now()
+      FROM visit WHERE id = $2`,
+      [id, address.split('/').at(-1), daysBefore],
+    )
+    await db.query(
+      `INSERT INTO outcome (visit_id, answer, levers, work, points, note, planned_s, actual_s, signed_name)
+      VALUES ($1, $2, $3, $4, $5, '', 3600, 3600, 'A test')`,
+      [
+        id,
+        JSON.stringify(CALM),
+        JSON.stringify(done.levers),
+        JSON.stringify(done.work ?? []),
+        done.points,
+      ],
+    )
+  })
 }

@@ -35,7 +35,7 @@ export function nextVisit(input: CompileInput, plan: FittedPlan, answer: SkinAns
   // After the last visit of a course that nothing follows there is no rhythm to keep.
   const apart = at?.isLast && !at.next ? undefined : protocol.course
   const window = nextWindow(date, { ...done, levers }, age, apart)
-  const visits = [...history, { on: date, ...done, levers, answer }]
+  const visits = [...history, { on: date, ...done, answer }]
   const wanted = levers.map(({ lever }) => ({ lever, rung: writtenRung(plan, lever) }))
   return { ...window, course: at, climb: suggest(wanted, visits, window.usual, age) }
 }

@@ -72,5 +72,32 @@ const put = (more: ProductChange) => emit('change', more)
     <button type="button" class="rung mt-1" @click="put(expectedAdded(product))">
       Another sensation
     </button>
+    <div class="flex flex-wrap items-center gap-4 mt-2 text-sm text-soft">
+      <span>After it the client is told of</span>
+      <FieldFigure
+        beside
+        whole
+        label="redness"
+        unit="hours"
+        words="Redness, hours"
+        :least="0"
+        :most="240"
+        :value="product.aftermath?.rednessHours"
+        @change="put({ aftermath: { flakingDays: 0, ...product.aftermath, rednessHours: $event } })"
+        @bad="emit('bad', $event)"
+      />
+      <FieldFigure
+        beside
+        whole
+        label="flaking"
+        unit="days"
+        words="Flaking, days"
+        :least="0"
+        :most="30"
+        :value="product.aftermath?.flakingDays"
+        @change="put({ aftermath: { rednessHours: 0, ...product.aftermath, flakingDays: $event } })"
+        @bad="emit('bad', $event)"
+      />
+    </div>
   </section>
 </template>
