@@ -1,8 +1,9 @@
 import { describe, expect, test } from 'vitest'
-import { SHELF } from '../../tests/fixtures'
+import { ACID, SHELF } from '../../tests/fixtures'
+import { applyMethod } from '../compose'
 import { around, day, has, planFor, product, scope, TOUGH, work } from '../../tests/rules/build'
-import { protocolOf } from '../../tests/situations'
-import { CHEEKS } from '../skin'
+import { client, protocolOf, readingOf, seen } from '../../tests/situations'
+import { CHEEKS, FACE_NECK } from '../skin'
 import type { Step } from '../protocol'
 
 // Rules that were too strict or too mild as they stood, each as a practitioner would object to it. Common practice, no source.
@@ -80,5 +81,45 @@ describe('dermaplaned skin is fresh, not open (D18)', () => {
     expect(has(needled, 'x')).toBe(true)
     const cream = needled.steps.find(({ id }) => id === 'cream')
     expect(cream?.zones ?? []).not.toContain(CHEEKS[0])
+  })
+})
+
+describe('steam before an acid is a switch (D06)', () => {
+  const acidCard = protocolOf(
+    ...ACID.steps.filter((step) => step.gate === undefined && step.closes === undefined),
+  )
+  const switched = (school: string) =>
+    protocolOf(...applyMethod(acidCard.steps, 'steam-acid', school, SHELF).steps)
+  const steamOf = (plan: ReturnType<typeof planFor>) =>
+    plan.steps.find(({ properties }) => properties.includes('steam-cooled'))
+  const cooled = switched('cooled')
+  const bare = { client: client(), ...TOUGH }
+  test('switched on it comes first, ten minutes and cold lie between, and the acid stands a rung lower', () => {
+    const plan = planFor({ protocol: cooled, ...bare })
+    const ids = plan.steps.map(({ id }) => id)
+    const steam = steamOf(plan)!
+    const cold = plan.steps.find(({ closes }) => closes === steam.id)!
+    expect(ids.indexOf(steam.id)).toBeLessThan(ids.indexOf(cold.id))
+    expect(ids.indexOf(cold.id)).toBeLessThan(ids.indexOf('peel'))
+    const rung = (card: typeof cooled) => card.steps.find(({ id }) => id === 'peel')!.lever!.rung
+    expect(rung(cooled)).toBe(rung(acidCard) - 1)
+    expect(switched('none').steps).toEqual(acidCard.steps)
+  })
+  test('without the cold, or after the acid, it goes; and on skin that flushes or marks', () => {
+    const without = protocolOf(...cooled.steps.filter(({ title }) => !title.startsWith('Cool')))
+    expect(steamOf(planFor({ protocol: without, ...bare }))).toBeUndefined()
+    const steam = cooled.steps.find(({ properties }) => properties.includes('steam-cooled'))!
+    const rest = cooled.steps.filter((step) => step !== steam)
+    const at = rest.findIndex(({ id }) => id === 'peel')
+    const after = protocolOf(...rest.slice(0, at + 1), steam, ...rest.slice(at + 1))
+    const both = planFor({ protocol: after, ...bare })
+    expect(steamOf(both) !== undefined && has(both, 'peel')).toBe(false)
+    for (const kind of ['flushing', 'marks'] as const) {
+      const reading = readingOf(seen('resilient', 1, FACE_NECK), seen(kind, 2, ['cheek-left']))
+      expect(
+        steamOf(planFor({ protocol: cooled, client: client(), reading })),
+        kind,
+      ).toBeUndefined()
+    }
   })
 })

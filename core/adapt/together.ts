@@ -167,7 +167,13 @@ interface Pair {
 }
 
 const PAIRS: readonly Pair[] = [
-  { ruleId: 'D06', ordered: false, first: isAcid, second: (other) => has(other, 'steam') },
+  {
+    ruleId: 'D06',
+    ordered: false,
+    first: isAcid,
+    second: (other) => has(other, 'steam') && !has(other, 'steam-cooled'),
+  },
+  { ruleId: 'D06', ordered: true, first: isAcid, second: (other) => has(other, 'steam-cooled') },
   {
     ruleId: 'D06',
     ordered: false,

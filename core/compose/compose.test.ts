@@ -150,7 +150,7 @@ describe('step catalogue', () => {
 
 describe('method switches', () => {
   test('every row of the trade’s table has its schools, a default and a reason', () => {
-    expect(METHODS).toHaveLength(21)
+    expect(METHODS).toHaveLength(22)
     for (const method of METHODS) {
       expect(method.schools.map((school) => school.id)).toContain(method.byDefault)
       expect(method.rewrite ?? method.kept).toBeDefined()

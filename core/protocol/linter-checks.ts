@@ -7,6 +7,7 @@ import {
   earlier,
   has,
   isAcid,
+  isCooledBetween,
   isUnfitAfter,
   softens,
   findingIf,
@@ -53,16 +54,15 @@ export const CHECKS: readonly Check[] = [
     ),
   ),
   wrong('L04', (read, at, steps) => {
-    const acid = has(read, 'steam')
-      ? [...earlier(steps, at), ...later(steps, at)].find(isAcid)
-      : undefined
-    return (
-      acid &&
-      findingIf(
-        true,
-        `Steam and ${acid.step.title} in one visit.`,
-        'Leave the steam out; soften with a concentrate.',
-      )
+    if (!has(read, 'steam')) return undefined
+    const acid = [...earlier(steps, at), ...later(steps, at)].find(isAcid)
+    if (!acid || isCooledBetween(read, acid, steps)) return undefined
+    return findingIf(
+      true,
+      `Steam and ${acid.step.title} in one visit.`,
+      has(read, 'steam-cooled')
+        ? 'Ten minutes and something cold between them, the acid after; or leave the steam out.'
+        : 'Leave the steam out; soften with a concentrate.',
     )
   }),
   wrong('L05', (read) =>

@@ -138,3 +138,14 @@ export function thickerBelow(steps: Steps, at: number): Read | undefined {
     ? undefined
     : before.slice(since + 1).find((other) => (thickness(other) ?? -1) > own)
 }
+
+const COOLED_S = 600
+/** Warm skin takes more acid: ten minutes and something cold lie between steam and the acid after it (rule D06, the method's switch). */
+export function isCooledBetween(steam: Read, acid: Read, steps: Steps): boolean {
+  const between = steps.slice(steps.indexOf(steam) + 1, steps.indexOf(acid))
+  const own = between.filter(({ step }) => !step.floating)
+  const seconds = own
+    .flatMap(({ step }) => step.segments)
+    .reduce((sum, { usualS }) => sum + usualS, 0)
+  return has(steam, 'steam-cooled') && own.some((read) => has(read, 'cold')) && seconds >= COOLED_S
+}

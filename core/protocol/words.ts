@@ -38,6 +38,8 @@ export const PROPERTIES = [
   'heat',
   'warm-towel',
   'steam',
+  /** Steam that a card cools away ten minutes before an acid (a method switch). */
+  'steam-cooled',
   'cold',
   'current',
   'field',
@@ -122,6 +124,7 @@ export const PROPERTIES = [
 export type Property = (typeof PROPERTIES)[number]
 const PROPERTY_WORDS: Partial<Record<Property, string>> = {
   rf: 'radio frequency',
+  'steam-cooled': 'steam before an acid',
   'metal-touch': 'metal that touches the skin',
   iced: 'what comes from the freezer',
   panel: 'a panel over the face',

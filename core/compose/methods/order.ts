@@ -1,4 +1,5 @@
 import type { Step } from '../../protocol/model'
+import { segment } from '../../protocol/segments'
 import {
   insert,
   fresh,
@@ -80,3 +81,34 @@ export function acidPlace(bench: Bench, where: string): readonly Step[] {
     neutral.findLastIndex((step) => step.id === added.id || step.closes === added.id) + 1
   return insert(neutral, gelAt, fresh(on(bench, neutral), 'soothe', added))
 }
+
+const COLD_MINUTES = 10
+/** Steam before an acid: cooled ten minutes in between, and the acid one rung lower (rule D06). Without an acid there is nothing to do. */
+export function steamBeforeAcid(bench: Bench, how: string): readonly Step[] {
+  const acid = isAcid(bench)
+  const isOwn = (step: Step) => step.byMethod === bench.question
+  if (how === 'none') return remove(bench, isOwn)
+  const first = bench.steps.find(acid)
+  if (!first || bench.steps.some((step) => bench.has(step, 'steam'))) return bench.steps
+  const steam = fresh(bench, 'steam', undefined, { properties: ['softening', 'steam-cooled'] })
+  const at = before(acid)(bench.steps)
+  const steamed = insert(bench.steps, at, steam)
+  const cold = fresh(on(bench, steamed), 'cold', undefined, {
+    title: 'Cool compresses, ten minutes',
+    phase: 'soften',
+    segments: [segment('cool', 'apply', COLD_MINUTES)],
+    zones: [...steam.zones],
+    closes: steam.id,
+    properties: ['cold'],
+  })
+  const { deviceId: _none, ...compress } = cold
+  return insert(steamed, at + 1, compress).map((step) =>
+    step.id === first.id ? milder(step) : step,
+  )
+}
+
+/** On the rung below the written one; never below the lowest. */
+const milder = (step: Step): Step =>
+  step.lever?.lever === 'acid'
+    ? { ...step, lever: { ...step.lever, rung: Math.max(1, step.lever.rung - 1) } }
+    : step

@@ -1,6 +1,6 @@
 import { each, comesOff, exfoliates, shift, before, after, having, remove } from '../methods/bench'
 import type { MethodQuestion, School } from '../methods/model'
-import { massagePlace, softening, acidPlace } from '../methods/order'
+import { massagePlace, softening, acidPlace, steamBeforeAcid } from '../methods/order'
 import {
   toneAfterEveryRemoval,
   toneWhereItMust,
@@ -125,6 +125,20 @@ export const METHODS: readonly MethodQuestion[] = [
       school('none', 'none', 'The exfoliant softens enough.'),
     ],
     rewrite: softening,
+  },
+  {
+    id: 'steam-acid',
+    asks: 'Steam before an acid',
+    byDefault: 'none',
+    schools: [
+      school('none', 'none', 'Warm skin takes more acid than it is meant to.'),
+      school(
+        'cooled',
+        'five minutes, cooled for ten',
+        'Opens the way for extraction; the acid then stands one rung lower, and never on skin that flushes or marks.',
+      ),
+    ],
+    rewrite: steamBeforeAcid,
   },
   {
     id: 'extraction',

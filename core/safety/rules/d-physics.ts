@@ -1,6 +1,6 @@
 import type { Property } from '../../protocol/words'
 import type { RuleEffect } from '../rule'
-import { ALWAYS, row, type RuleRow } from './rows'
+import { ALWAYS, anyOf, fact, finding, row, type RuleRow } from './rows'
 
 const needs = (require: NonNullable<RuleEffect['require']>, ...any: Property[]): RuleEffect => ({
   effect: 'require',
@@ -66,7 +66,21 @@ export const PHYSICS_RULES: readonly RuleRow[] = [
     ALWAYS,
     [],
     'Steam drives an acid deeper than it is meant to go; over an enzyme only where the product allows it and the rung is tolerated.',
-    'A hydrating concentrate softens without heat.',
+    'A hydrating concentrate softens without heat; steam before an acid is a switch of the card: ten minutes and cold between, the acid one rung lower.',
+  ),
+  row(
+    'D06s',
+    'Steam before an acid, on skin that flushes or marks',
+    anyOf(
+      finding('flushing', 2),
+      finding('vessels', 2),
+      finding('patchy-pigment'),
+      finding('marks'),
+      fact('melasma'),
+    ),
+    [{ effect: 'stop', target: { any: ['steam-cooled'] } }],
+    'Warm skin takes more acid, and here it shows for weeks.',
+    'The acid alone, or steam at another visit.',
   ),
   row(
     'D07',

@@ -460,6 +460,12 @@ export const FIRES: readonly Case[] = [
     (p) => minds(p).includes('tried away from the face') || minds(p).includes('headband'),
   ],
   [
+    'D06s',
+    'marks on the cheeks: no steam before an acid',
+    { ...x('steam', 'steam-cooled'), ...read(seen('marks', 1, ['chin'])) },
+    gone,
+  ],
+  [
     'A15t',
     'threads two months ago',
     { ...x('current'), ...of(yes('threads', { on: '2026-09-24', zones: ['jaw-left'] })) },

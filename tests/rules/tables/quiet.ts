@@ -33,6 +33,7 @@ export const QUIET: readonly (readonly [rules: readonly string[], what: string, 
   [['D17s'], 'SPF 50, broad', {}],
   [['A16l'], 'a light peel three days ago', of(yes('peel-light', on('2026-11-21')))],
   [['D27'], 'a plain step', around(work(['calming']))],
+  [['D06s'], 'calm skin', x('steam', 'steam-cooled')],
   [['A00'], 'light hands', x('pressure')],
   [
     [
