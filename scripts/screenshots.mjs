@@ -196,15 +196,10 @@ async function otherVisits({ page, settle, shot, stage, open }) {
 async function thinned({ page, settle, shot, stage, open }) {
   await open('Yuna Delacroix')
   await stage('Consult')
-  await page
-    .getByRole('group', { name: 'Medicines', exact: true })
-    .getByRole('button', { name: 'Something …' })
-    .click()
-  await page
-    .getByRole('radiogroup', { name: /^Isotretinoin or acitretin/ })
-    .getByRole('radio', { name: 'Yes', exact: true })
-    .click()
-  await page.getByText('What this card is for is left out today').first().waitFor()
+  const medicines = page.getByRole('region', { name: 'Medicines', exact: true })
+  await medicines.getByRole('button', { name: 'Change …' }).click()
+  await medicines.locator('[data-question="isotretinoin"]').click()
+  await page.getByText('Without its main step today').first().waitFor()
   await settle()
   await page.getByText('Saved', { exact: true }).waitFor()
   await settle()
