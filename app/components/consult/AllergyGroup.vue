@@ -1,8 +1,7 @@
 <script setup lang="ts">
 import type { FittedPlan } from '#core/adapt'
-import { FAMILIES, freeWordCode, freeWordOf } from '#core/catalog'
 import type { Fact, Known } from '#core/client'
-import { allergensSaid, allergyAnswer, flippedAllergen } from '~/support/consult/allergens'
+import { allergensSaid } from '~/support/consult/allergens'
 import type { AskedGroup } from '~/support/consult/consult'
 
 /** Allergies among the groups: what this card and its stand-ins hold stands as words; anything else is typed, and may be the client's own word. */
@@ -17,19 +16,8 @@ const props = defineProps<{
 }>()
 const emit = defineEmits<{ answer: [facts: Fact[]] }>()
 const typed = ref('')
-const isSaid = (id: string) => allergyAnswer(props.facts, id) === 'yes'
-const matches = (words: readonly string[]) =>
-  words.some((word) => word.toLowerCase().includes(typed.value.trim().toLowerCase()))
-const shown = computed(() =>
-  FAMILIES.filter(({ id, name, saidAs }) =>
-    typed.value.trim() === ''
-      ? props.families.has(id) || isSaid(id)
-      : isSaid(id) || matches([name, ...saidAs]),
-  ),
-)
-const own = computed(() => freeWordCode(typed.value))
-const flip = (code: string) => {
-  emit('answer', flippedAllergen(props.facts, code, props.today))
+const answered = (facts: Fact[]) => {
+  emit('answer', facts)
   typed.value = ''
 }
 const isAnyKnown = computed(() => allergensSaid(props.facts).length > 0)
@@ -50,35 +38,23 @@ const noneWord = computed(() => {
     :disabled="disabled"
   >
     <template #words>
-      <button
-        v-for="family in shown"
-        :key="family.id"
-        type="button"
-        class="pick pick-mind"
-        :aria-pressed="isSaid(family.id)"
+      <AllergenChips
+        :facts="facts"
+        :typed="typed"
+        :families="families"
+        :today="today"
         :disabled="disabled"
-        @click="flip(`allergy:${family.id}`)"
+        @answer="answered"
       >
-        {{ family.name }}
-      </button>
-      <input
-        v-model="typed"
-        class="field w-44"
-        type="search"
-        aria-label="Another allergen"
-        placeholder="another: yarrow …"
-        :disabled="disabled"
-      />
-      <button
-        v-if="own"
-        type="button"
-        class="pick pick-mind"
-        :aria-pressed="facts.get(own)?.answer === 'yes'"
-        :disabled="disabled"
-        @click="flip(own)"
-      >
-        “{{ freeWordOf(own) }}”, in every list
-      </button>
+        <input
+          v-model="typed"
+          class="field w-44"
+          type="search"
+          aria-label="Another allergen"
+          placeholder="another: yarrow …"
+          :disabled="disabled"
+        />
+      </AllergenChips>
     </template>
     <template #none>
       <button

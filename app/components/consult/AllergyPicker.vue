@@ -1,8 +1,8 @@
 <script setup lang="ts">
 import type { FittedPlan } from '#core/adapt'
 import type { Fact } from '#core/client'
-import { FAMILIES, freeWordCode, freeWordOf, type Product } from '#core/catalog'
-import { allergensSaid, allergyAnswer, flippedAllergen } from '~/support/consult/allergens'
+import type { Product } from '#core/catalog'
+import { allergensSaid, allergyAnswer } from '~/support/consult/allergens'
 
 /** Every family of allergens, the client's own words, and any ingredient list read for this client. */
 const props = defineProps<{
@@ -14,21 +14,9 @@ const props = defineProps<{
 }>()
 const emit = defineEmits<{ answer: [facts: Fact[]] }>()
 const typed = ref('')
-const isSaid = (id: string) => allergyAnswer(props.facts, id) === 'yes'
 const none = computed(
   () => allergyAnswer(props.facts, 'any') === 'no' && allergensSaid(props.facts).length === 0,
 )
-const shown = computed(() => {
-  const want = typed.value.trim().toLowerCase()
-  return FAMILIES.filter(
-    (family) =>
-      isSaid(family.id) ||
-      want === '' ||
-      [family.name, ...family.saidAs].some((word) => word.toLowerCase().includes(want)),
-  )
-})
-const own = computed(() => freeWordCode(typed.value))
-const flip = (code: string) => emit('answer', flippedAllergen(props.facts, code, props.today))
 </script>
 
 <template>
@@ -53,27 +41,13 @@ const flip = (code: string) => emit('answer', flippedAllergen(props.facts, code,
       >
         None known
       </button>
-      <button
-        v-for="family in shown"
-        :key="family.id"
-        type="button"
-        class="pick pick-mind"
-        :aria-pressed="isSaid(family.id)"
+      <AllergenChips
+        :facts="facts"
+        :typed="typed"
+        :today="today"
         :disabled="disabled"
-        @click="flip(`allergy:${family.id}`)"
-      >
-        {{ family.name }}
-      </button>
-      <button
-        v-if="own"
-        type="button"
-        class="pick pick-mind"
-        :aria-pressed="facts.get(own)?.answer === 'yes'"
-        :disabled="disabled"
-        @click="flip(own)"
-      >
-        “{{ freeWordOf(own) }}”, in every list
-      </button>
+        @answer="emit('answer', $event)"
+      />
     </div>
     <IngredientReader :facts="facts" :products="products" class="mt-3" />
     <AllergyRows
