@@ -18,7 +18,7 @@ test.describe('Prepare', () => {
       'no bisabolol',
     )
     await short.getByText(/not today$/).click()
-    await expect(short).toContainText('Yarrow Drops: 8.3 % of the mix, at most 5 %.')
+    await expect(short).toContainText('Yarrow Drops: 6.7 % of the mix, at most 5 %.')
     await short.getByRole('button', { name: /Panthenol Drops/ }).click()
     await expect(short).toContainText('Panthenol Drops stands in.')
     const card = page.getByRole('region', { name: /^Mix: Meadow cocktail/ })
