@@ -16,11 +16,11 @@ test('a card as a course: held against the days its own work needs, and what fol
   await page.keyboard.press('Tab')
   await least.fill('7')
   await page.keyboard.press('Tab')
-  const finding = page.getByRole('status').filter({ hasText: 'needs 28 days between' })
+  const finding = page.getByRole('status').filter({ hasText: 'needs 14 days between' })
   await expect(finding).toContainText('Visits 7 days apart: Glycolic peel')
   await expect(detail(page, 'Course too short')).toBeVisible()
-  await finding.getByRole('button', { name: 'Make it at least 28 days.' }).click()
-  await expect(least).toHaveValue('28')
+  await finding.getByRole('button', { name: 'Make it at least 14 days.' }).click()
+  await expect(least).toHaveValue('14')
   await expect(finding).toHaveCount(0)
   await page.getByRole('button', { name: /^Publish version/ }).click()
   await page.getByLabel('What changed').fill('A course of five')
@@ -29,6 +29,6 @@ test('a card as a course: held against the days its own work needs, and what fol
   const owner = await signedIn(OWNER)
   const { body } = await owner.ask<{ version: object }>('GET', `/api/protocols/${id}`)
   expect(body.version).toMatchObject({
-    course: { visits: 5, leastDays: 28, mostDays: 35, next: 'course-peel' },
+    course: { visits: 5, leastDays: 14, mostDays: 35, next: 'course-peel' },
   })
 })
