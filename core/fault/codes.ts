@@ -6,6 +6,10 @@ export const PROBLEM_CODES = [
   // the request
   'invalid',
   'not_json',
+  'too_deep',
+  'too_large',
+  'too_slow',
+  'half_character',
   'bad_id',
   'bad_file',
   'bad_intake',

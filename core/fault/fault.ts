@@ -23,6 +23,7 @@ export type FaultKind =
   | 'infeasible'
   | 'signed-out'
   | 'wrong-method'
+  | 'too-slow'
   | 'too-large'
   | 'wrong-type'
   | 'too-many'

@@ -6,6 +6,7 @@ import { CONSENT_KINDS, newestTexts, publishText } from '../db/consent.sql'
 import { inTransaction } from '../db/rows'
 import { requireCan } from '../utils/access'
 import { useDb } from '../utils/db'
+import { readJson } from '../utils/body'
 import { explainDatabase, parsed } from '../utils/problem'
 import { created } from '../utils/reply'
 
@@ -19,7 +20,7 @@ const Body = z.strictObject({
 /** Publishes new words for one kind of consent. Older versions stay with the signatures under them. */
 export default defineEventHandler(async (event) => {
   const account = await requireCan(event, 'rules.write')
-  const { kind, after, title, body } = parsed(Body, await readBody(event))
+  const { kind, after, title, body } = parsed(Body, await readJson(event))
   try {
     return await inTransaction(useDb(), async (db) => {
       const newest =

@@ -10,6 +10,7 @@ export const STATUS_OF: Readonly<Record<FaultKind, number>> = {
   'wrong-method': 405,
   conflict: 409,
   infeasible: 409,
+  'too-slow': 408,
   'too-large': 413,
   'wrong-type': 415,
   'too-many': 429,
@@ -22,6 +23,9 @@ export class SignedOut extends Fault {
 /** The address is there, but not for this method. */
 export class WrongMethod extends Fault {
   readonly kind = 'wrong-method'
+}
+export class TooSlow extends Fault {
+  readonly kind = 'too-slow'
 }
 export class TooLarge extends Fault {
   readonly kind = 'too-large'

@@ -11,6 +11,7 @@ import { loadShelf } from '../db/shelf.sql'
 import { saveDevice, saveKit, saveSupply } from '../db/things.sql'
 import { requireCan } from './access'
 import { useDb } from './db'
+import { readJson } from './body'
 import { parsed } from './problem'
 
 /** The shelf as it stands today, with everything these steps name. */
@@ -50,7 +51,7 @@ export function defineThingPut<Body extends z.ZodType<{ id: string; name: string
   return defineEventHandler(async (event) => {
     const account = await requireCan(event, 'shelf.write')
     const id = shelfId(event)
-    const body = parsed(model, await readBody(event))
+    const body = parsed(model, await readJson(event))
     if (body.id !== id)
       throw new Invalid({
         code: 'other_id',

@@ -7,6 +7,7 @@ import type { VisitRow } from '../db/visit.sql'
 import { requireVisit } from './access'
 import type { Capability } from './capabilities'
 import { useDb } from './db'
+import { readJson } from './body'
 import { explainDatabase, parsed } from './problem'
 
 interface Change<Body extends z.ZodType> {
@@ -31,7 +32,7 @@ export function defineVisitChange<Body extends z.ZodType, Result>(
 ) {
   return defineEventHandler(async (event) => {
     const { account, visit } = await requireVisit(event, capability)
-    const given = parsed(body, await readBody(event))
+    const given = parsed(body, await readJson(event))
     try {
       const result = await inTransaction(useDb(), async (db) => {
         const told = await work({ db, event, account, visit, body: given })

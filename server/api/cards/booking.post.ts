@@ -6,6 +6,7 @@ import { writeAudit } from '../../db/access.sql'
 import { requireCan } from '../../utils/access'
 import { cardMoney } from '../../utils/money'
 import { useDb } from '../../utils/db'
+import { readJson } from '../../utils/body'
 import { parsed } from '../../utils/problem'
 import { bookingInputOf } from '../../utils/visit-input'
 
@@ -30,7 +31,7 @@ const Body = z.union([
  */
 export default defineEventHandler(async (event) => {
   const account = await requireCan(event, 'booking')
-  const body = parsed(Body, await readBody(event))
+  const body = parsed(Body, await readJson(event))
   const isKnown = 'clientId' in body
   if (isKnown) await requireCan(event, 'health.read')
   const db = useDb()

@@ -6,6 +6,7 @@ import { inTransaction } from '../../db/rows'
 import { listKnown, saveKnown } from '../../db/rules.sql'
 import { requireCan } from '../../utils/access'
 import { useDb } from '../../utils/db'
+import { readJson } from '../../utils/body'
 import { parsed } from '../../utils/problem'
 
 const Body = z.strictObject({
@@ -25,7 +26,7 @@ export default defineEventHandler(async (event) => {
       detail: 'An entry needs a short name of small letters, figures and hyphens.',
       path: 'id',
     })
-  const body = parsed(Body, await readBody(event))
+  const body = parsed(Body, await readJson(event))
   if (!questionByCode.has(body.code))
     throw new Invalid({
       code: 'unknown_question',

@@ -7,6 +7,7 @@ import { addProtocol, draftOf, newestVersion, saveDraft, type Draft } from '../.
 import { inTransaction } from '../../db/rows'
 import { requireCan } from '../../utils/access'
 import { useDb } from '../../utils/db'
+import { BODY_MOST, readJson } from '../../utils/body'
 import { parsed } from '../../utils/problem'
 import { shelfToday } from '../../utils/shelf'
 import { created } from '../../utils/reply'
@@ -25,7 +26,7 @@ const FAULTS_SHOWN = 5
 /** A new protocol: empty, a copy, or from a file. It starts as a draft; nothing can be booked before it is published. */
 export default defineEventHandler(async (event) => {
   const account = await requireCan(event, 'protocol.write')
-  const body = parsed(Body, await readBody(event))
+  const body = parsed(Body, await readJson(event, BODY_MOST.file))
   const { draft, missing } = await startOf(body, account.salon_id)
   const id = randomUUID()
   await inTransaction(useDb(), async (db) => {

@@ -5,6 +5,7 @@ import { writeAudit } from '../../db/access.sql'
 import { clearRule, setRule } from '../../db/rules.sql'
 import { requireCan } from '../../utils/access'
 import { useDb } from '../../utils/db'
+import { readJson } from '../../utils/body'
 import { parsed } from '../../utils/problem'
 
 const Body = z.strictObject({
@@ -23,7 +24,7 @@ export default defineEventHandler(async (event) => {
       detail: 'There is no such rule in the book.',
       path: 'ruleId',
     })
-  const setting = parsed(Body, await readBody(event))
+  const setting = parsed(Body, await readJson(event))
   requireAllowed(rule, setting)
   if (isAsInTheBook(rule, setting)) await clearRule(useDb(), account.salon_id, rule.id)
   else await setRule(useDb(), account.salon_id, rule.id, setting, account.id)

@@ -3,6 +3,7 @@ import { accountByEmail, recentFailures, recordAttempt } from '../../db/access.s
 import { signIn } from '../../utils/access'
 import { useDb } from '../../utils/db'
 import { hashPassword, verifyPassword } from '../../utils/password'
+import { readJson } from '../../utils/body'
 import { parsed, SignedOut, TooMany } from '../../utils/problem'
 
 const Body = z.strictObject({ email: z.email().max(200), password: z.string().min(1).max(200) })
@@ -13,7 +14,7 @@ const MOST_PER_ADDRESS = 40
 const nobody = hashPassword('nobody')
 
 export default defineEventHandler(async (event) => {
-  const { email, password } = parsed(Body, await readBody(event))
+  const { email, password } = parsed(Body, await readJson(event))
   const address = getRequestIP(event) ?? 'unknown'
   const failures = await recentFailures(useDb(), email, address, WINDOW_MINUTES)
   if (failures.by_email >= MOST_PER_EMAIL || failures.by_address >= MOST_PER_ADDRESS) {

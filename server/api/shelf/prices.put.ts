@@ -4,6 +4,7 @@ import { writeAudit } from '../../db/access.sql'
 import { setPrice } from '../../db/money.sql'
 import { requireCan } from '../../utils/access'
 import { useDb } from '../../utils/db'
+import { readJson } from '../../utils/body'
 import { parsed } from '../../utils/problem'
 
 const Body = z.strictObject({
@@ -16,7 +17,7 @@ const Body = z.strictObject({
 /** What is asked for a protocol or an enhancement, and what is asked for it nearby. */
 export default defineEventHandler(async (event) => {
   const account = await requireCan(event, 'price.write')
-  const price = parsed(Body, await readBody(event))
+  const price = parsed(Body, await readJson(event))
   await setPrice(useDb(), account.salon_id, price)
   await writeAudit(useDb(), account.id, 'price.write', price.kind, price.ref, {
     priceMinor: price.priceMinor,

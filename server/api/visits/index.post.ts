@@ -7,6 +7,7 @@ import { writeAudit } from '../../db/access.sql'
 import { requireCan } from '../../utils/access'
 import { bookableVersion } from '../../utils/bookable'
 import { useDb } from '../../utils/db'
+import { readJson } from '../../utils/body'
 import { explainDatabase, parsed } from '../../utils/problem'
 import { created } from '../../utils/reply'
 
@@ -23,7 +24,7 @@ const Body = z.strictObject({
 
 export default defineEventHandler(async (event) => {
   const account = await requireCan(event, 'booking')
-  const body = parsed(Body, await readBody(event))
+  const body = parsed(Body, await readJson(event))
   const version = await bookableVersion(useDb(), account.salon_id, body.protocolId)
   const salon = (await salonById(useDb(), account.salon_id))!
   const id = randomUUID()

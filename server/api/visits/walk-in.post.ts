@@ -10,6 +10,7 @@ import { bookVisit } from '../../db/visit.sql'
 import { requireCan } from '../../utils/access'
 import { bookableVersion } from '../../utils/bookable'
 import { useDb } from '../../utils/db'
+import { readJson } from '../../utils/body'
 import { explainDatabase, parsed } from '../../utils/problem'
 import { created } from '../../utils/reply'
 
@@ -26,7 +27,7 @@ const Body = z.strictObject({
 /** Somebody comes in without a booking: a name, a birthday, and a visit from now. The twelve stop questions come on Consult. */
 export default defineEventHandler(async (event) => {
   const account = await requireCan(event, 'booking')
-  const body = parsed(Body, await readBody(event))
+  const body = parsed(Body, await readJson(event))
   const { id: protocolVersionId } = await bookableVersion(
     useDb(),
     account.salon_id,

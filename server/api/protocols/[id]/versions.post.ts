@@ -5,6 +5,7 @@ import { writeAudit } from '../../../db/access.sql'
 import { dropDraft, newestVersion, publishVersion } from '../../../db/protocol.sql'
 import { inTransaction } from '../../../db/rows'
 import { useDb } from '../../../utils/db'
+import { BODY_MOST, readJson } from '../../../utils/body'
 import { explainDatabase, parsed } from '../../../utils/problem'
 import { requireProtocol } from '../../../utils/protocol'
 import { created } from '../../../utils/reply'
@@ -33,7 +34,7 @@ function versionAfter(before: Before, protocolId: string, body: z.infer<typeof B
 /** Publishes the next version of a protocol; visits keep pointing to the version they used. */
 export default defineEventHandler(async (event) => {
   const { account, protocol } = await requireProtocol(event, 'protocol.write')
-  const body = parsed(Body, await readBody(event))
+  const body = parsed(Body, await readJson(event, BODY_MOST.file))
   const newest = await newestVersion(useDb(), account.salon_id, protocol.id)
   const number = (newest?.version ?? 0) + 1
   if (number - 1 !== body.basedOn)

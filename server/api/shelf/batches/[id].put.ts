@@ -7,6 +7,7 @@ import { batchOf, saveBatches } from '../../../db/batch.sql'
 import { productOf } from '../../../db/product.sql'
 import { requireCan } from '../../../utils/access'
 import { useDb } from '../../../utils/db'
+import { readJson } from '../../../utils/body'
 import { parsed } from '../../../utils/problem'
 import { shelfId } from '../../../utils/shelf'
 
@@ -20,7 +21,7 @@ const Body = z.strictObject({
 export default defineEventHandler(async (event) => {
   const account = await requireCan(event, 'shelf.write')
   const id = shelfId(event)
-  const { productId, batch, reason } = parsed(Body, await readBody(event))
+  const { productId, batch, reason } = parsed(Body, await readJson(event))
   if (batch.id !== id)
     throw new Invalid({
       code: 'other_id',

@@ -6,6 +6,7 @@ import { writeAudit } from '../../../db/access.sql'
 import { addCheckIn } from '../../../db/outcome.sql'
 import { requireVisit } from '../../../utils/access'
 import { useDb } from '../../../utils/db'
+import { readJson } from '../../../utils/body'
 import { parsed } from '../../../utils/problem'
 import { created } from '../../../utils/reply'
 
@@ -14,7 +15,7 @@ const Body = z.strictObject({ askedOn: z.iso.date(), answer: SkinAnswer })
 /** What the client tells a day or three after: appended beside the signed record, and read by the climb. */
 export default defineEventHandler(async (event) => {
   const { account, visit } = await requireVisit(event, 'health.write')
-  const { askedOn, answer } = parsed(Body, await readBody(event))
+  const { askedOn, answer } = parsed(Body, await readJson(event))
   if (!visit.locked_at)
     throw new Conflict({
       code: 'not_signed',

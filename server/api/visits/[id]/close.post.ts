@@ -21,6 +21,7 @@ import {
   workDone,
 } from '../../../utils/use'
 import { useDb } from '../../../utils/db'
+import { readJson } from '../../../utils/body'
 import { explainDatabase, parsed } from '../../../utils/problem'
 
 /** `used`: what was really taken of each product; left out, what the plan takes. */
@@ -36,7 +37,7 @@ const Body = z.strictObject({
 /** Signs and locks the visit: the skin's answer, the note, the levers of the plan that was performed, and what it took off the shelf with its lots. */
 export default defineEventHandler(async (event) => {
   const { account, visit } = await requireVisit(event, 'sign')
-  const { answer, note, used } = parsed(Body, await readBody(event))
+  const { answer, note, used } = parsed(Body, await readJson(event))
   const performed = await performedRun(visit)
   await requireKnownProducts(visit, used)
   try {

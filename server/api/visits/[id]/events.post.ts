@@ -10,6 +10,7 @@ import { setStage } from '../../../db/visit.sql'
 import { requireVisit } from '../../../utils/access'
 import { canDo } from '../../../utils/capabilities'
 import { useDb } from '../../../utils/db'
+import { BODY_MOST, readJson } from '../../../utils/body'
 import { parsed } from '../../../utils/problem'
 
 const Body = z.strictObject({ events: z.array(RunEvent).max(500) })
@@ -20,7 +21,7 @@ const Body = z.strictObject({ events: z.array(RunEvent).max(500) })
  */
 export default defineEventHandler(async (event) => {
   const { account, visit } = await requireVisit(event, 'perform')
-  const { events } = parsed(Body, await readBody(event))
+  const { events } = parsed(Body, await readJson(event, BODY_MOST.events))
   await inTransaction(useDb(), async (db) => {
     const fresh = await addEvents(db, visit.id, events, account.id)
     if (visit.locked_at === null) for (const one of fresh) await keep(db, visit.id, one, account)

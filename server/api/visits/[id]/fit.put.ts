@@ -4,12 +4,13 @@ import { writeAudit } from '../../../db/access.sql'
 import { setFit } from '../../../db/visit.sql'
 import { requireVisit } from '../../../utils/access'
 import { useDb } from '../../../utils/db'
+import { readJson } from '../../../utils/body'
 import { explainDatabase, parsed } from '../../../utils/problem'
 
 /** How the visit is to be fitted to its slot: another length, what must stay, whether spare time is given out. */
 export default defineEventHandler(async (event) => {
   const { account, visit } = await requireVisit(event, 'health.write')
-  const fit = parsed(SlotWish, await readBody(event))
+  const fit = parsed(SlotWish, await readJson(event))
   if (visit.stage === 'performing' || visit.stage === 'closed')
     throw new Conflict({
       code: 'underway',

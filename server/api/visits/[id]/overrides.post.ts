@@ -6,6 +6,7 @@ import { writeAudit } from '../../../db/access.sql'
 import { addOverride, withdrawOverride } from '../../../db/plan.sql'
 import { requireVisit } from '../../../utils/access'
 import { useDb } from '../../../utils/db'
+import { readJson } from '../../../utils/body'
 import { explainDatabase, parsed } from '../../../utils/problem'
 import { compileInputOf } from '../../../utils/visit-input'
 
@@ -26,7 +27,7 @@ const Body = z.discriminatedUnion('do', [
 /** Keeps a step as written against a rule that allows it, with a reason; or takes that back. A stop cannot be waved through. */
 export default defineEventHandler(async (event) => {
   const { account, visit } = await requireVisit(event, 'health.write')
-  const body = parsed(Body, await readBody(event))
+  const body = parsed(Body, await readJson(event))
   try {
     if (body.do === 'withdraw') await withdrawOverride(useDb(), visit.id, body.ruleId, body.stepId)
     else {

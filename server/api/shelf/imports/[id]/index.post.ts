@@ -16,6 +16,7 @@ import { dropImport, hasImport, stagedRows } from '../../../../db/import.sql'
 import { idsElsewhere, productsByIds, saveProducts } from '../../../../db/product.sql'
 import { requireCan } from '../../../../utils/access'
 import { useDb } from '../../../../utils/db'
+import { readJson } from '../../../../utils/body'
 import { parsed } from '../../../../utils/problem'
 import { shelfId } from '../../../../utils/shelf'
 
@@ -25,7 +26,7 @@ const Body = z.strictObject({ count: z.number().int().min(1).max(200_000) })
 export default defineEventHandler(async (event) => {
   const account = await requireCan(event, 'shelf.write')
   const id = shelfId(event)
-  const { count } = parsed(Body, await readBody(event))
+  const { count } = parsed(Body, await readJson(event))
   return inTransaction(useDb(), async (db) => {
     const salonId = account.salon_id
     const rows = await completeRows(db, salonId, id, count)

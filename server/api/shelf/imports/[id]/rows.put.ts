@@ -5,6 +5,7 @@ import { NotFound } from '#core/fault'
 import { hasImport, stageRows } from '../../../../db/import.sql'
 import { requireCan } from '../../../../utils/access'
 import { useDb } from '../../../../utils/db'
+import { BODY_MOST, readJson } from '../../../../utils/body'
 import { parsed } from '../../../../utils/problem'
 import { shelfId } from '../../../../utils/shelf'
 
@@ -29,7 +30,7 @@ export default defineEventHandler(async (event) => {
       detail: 'This import is over. Begin again with the file.',
       path: 'id',
     })
-  const { from, rows } = parsed(Body, await readBody(event))
+  const { from, rows } = parsed(Body, await readJson(event, BODY_MOST.file))
   await stageRows(useDb(), id, from, rows)
   return sendNoContent(event)
 })

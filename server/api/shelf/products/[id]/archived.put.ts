@@ -4,6 +4,7 @@ import { writeAudit } from '../../../../db/access.sql'
 import { archiveProduct } from '../../../../db/product.sql'
 import { requireCan } from '../../../../utils/access'
 import { useDb } from '../../../../utils/db'
+import { readJson } from '../../../../utils/body'
 import { parsed } from '../../../../utils/problem'
 import { shelfId } from '../../../../utils/shelf'
 
@@ -12,7 +13,7 @@ const Body = z.strictObject({ archived: z.boolean() })
 /** Puts a product away, or back. Cards that name it keep it; nothing new is chosen from it. */
 export default defineEventHandler(async (event) => {
   const account = await requireCan(event, 'shelf.write')
-  const { archived } = parsed(Body, await readBody(event))
+  const { archived } = parsed(Body, await readJson(event))
   if ((await archiveProduct(useDb(), account.salon_id, shelfId(event), archived)) === 0)
     throw new NotFound({
       code: 'no_product',

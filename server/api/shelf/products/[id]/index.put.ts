@@ -7,6 +7,7 @@ import { inTransaction, type Db } from '../../../../db/rows'
 import { insertProduct, productOf, productsByIds, updateProduct } from '../../../../db/product.sql'
 import { requireCan } from '../../../../utils/access'
 import { useDb } from '../../../../utils/db'
+import { readJson } from '../../../../utils/body'
 import { parsed } from '../../../../utils/problem'
 import { shelfId } from '../../../../utils/shelf'
 
@@ -17,7 +18,7 @@ const Body = z.strictObject({ product: Product, seenAt: z.string().max(40).optio
 export default defineEventHandler(async (event) => {
   const account = await requireCan(event, 'shelf.write')
   const id = shelfId(event)
-  const { product, seenAt } = parsed(Body, await readBody(event))
+  const { product, seenAt } = parsed(Body, await readJson(event))
   if (product.id !== id)
     throw new Invalid({
       code: 'other_id',

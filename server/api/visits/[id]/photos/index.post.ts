@@ -7,6 +7,7 @@ import { addPhoto, MOMENTS } from '../../../../db/photo.sql'
 import { requireVisit } from '../../../../utils/access'
 import { useDb } from '../../../../utils/db'
 import { PHOTO_MOST_BYTES, reencoded } from '../../../../utils/picture'
+import { BODY_MOST, readLimited } from '../../../../utils/body'
 import { explainDatabase, parsed, TooLarge } from '../../../../utils/problem'
 import { created } from '../../../../utils/reply'
 
@@ -34,6 +35,8 @@ export default defineEventHandler(async (event) => {
       detail:
         'The client has not signed the consent to photographs for the record. It is on Consult.',
     })
+  // Read within its limits first: the parser of parts would take whatever comes.
+  Object.assign(event.node.req, { rawBody: await readLimited(event, BODY_MOST.photo) })
   const parts = (await readMultipartFormData(event)) ?? []
   const text = (name: string) => parts.find((part) => part.name === name)?.data.toString('utf8')
   const fields = parsed(Fields, {
