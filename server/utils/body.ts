@@ -30,18 +30,24 @@ export async function readJson(event: H3Event, most: number = BODY_MOST.usual): 
   return jsonOf(text)
 }
 
-/** The bytes of a body, at most so many. What comes after a refusal is not read: the connection ends with the answer. */
-export async function readLimited(event: H3Event, most: number): Promise<Buffer> {
-  const { req, res } = event.node
+/** The bytes of a body, at most so many. */
+export async function readLimited({ node }: H3Event, most: number): Promise<Buffer> {
+  const { req } = node
   try {
     if (Number(req.headers['content-length'] ?? 0) > most) throw tooLarge(most)
     return await collected(req, most)
   } catch (refused) {
-    req.pause()
-    res.setHeader('Connection', 'close')
-    res.once('finish', () => req.destroy())
+    letGo(req)
     throw refused
   }
+}
+
+/** So long what still comes after a refusal is thrown away unread: a line cut at once would take the answer with it. */
+const LINGER_MS = 2000
+function letGo(req: IncomingMessage) {
+  const cut = setTimeout(() => req.destroy(), LINGER_MS)
+  req.once('end', () => clearTimeout(cut)).once('close', () => clearTimeout(cut))
+  req.resume()
 }
 
 /** Gathers what comes, as long as it comes, is not too much and does not take too long. */

@@ -19,10 +19,7 @@ function sendInPieces(path: string, piece: Buffer, pieces: number, type: string)
         resolve({ ...said, status: reply.statusCode! })
       })
     })
-    asked.on('error', (error: NodeJS.ErrnoException) => {
-      // The server has answered and closed while we were still sending.
-      if (error.code !== 'EPIPE' && error.code !== 'ECONNRESET') reject(error)
-    })
+    asked.on('error', reject)
     let left = pieces
     const more = () => {
       while (left > 0 && !asked.destroyed) {
