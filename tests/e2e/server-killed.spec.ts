@@ -32,6 +32,18 @@ async function startServer(): Promise<ChildProcess> {
   return child
 }
 
+/** What the database has of a visit's run, in its order. */
+async function eventsOf(visitId: string): Promise<string[]> {
+  const client = new pg.Client({ connectionString: process.env.ZEN_TEST_DATABASE })
+  await client.connect()
+  const { rows } = await client.query<{ type: string }>(
+    `SELECT body->>'type' AS type FROM run_event WHERE visit_id = $1 ORDER BY seq`,
+    [visitId],
+  )
+  await client.end()
+  return rows.map((row) => row.type)
+}
+
 test.use({ baseURL: ADDRESS })
 
 test('killing the server while a visit runs loses no event', async ({ page }) => {
@@ -48,6 +60,9 @@ test('killing the server while a visit runs loses no event', async ({ page }) =>
     await page.getByRole('button', { name: 'Start the visit' }).click()
     await expect(page.getByText('Saved', { exact: true })).toBeVisible()
 
+    // “Saved” may still be that of the stage before: the start itself has to be there.
+    await expect.poll(() => eventsOf(visitId).then((events) => events.length)).toBe(1)
+
     const gone = new Promise((resolve) => server.once('exit', resolve))
     server.kill('SIGKILL')
     await gone
@@ -60,14 +75,7 @@ test('killing the server while a visit runs loses no event', async ({ page }) =>
     server = await startServer()
     await pass(page, 0.2)
     await expect(page.getByText('Saved', { exact: true })).toBeVisible()
-    const client = new pg.Client({ connectionString: process.env.ZEN_TEST_DATABASE })
-    await client.connect()
-    const { rows } = await client.query<{ type: string }>(
-      `SELECT body->>'type' AS type FROM run_event WHERE visit_id = $1 ORDER BY seq`,
-      [visitId],
-    )
-    await client.end()
-    expect(rows.map((row) => row.type)).toEqual([
+    expect(await eventsOf(visitId)).toEqual([
       'start',
       'finished',
       'finished',
