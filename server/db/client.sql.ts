@@ -274,11 +274,13 @@ export const addClearance = (
     ],
   )
 type Goals = Pick<Client, 'concerns' | 'goalDetails'>
-/** Sets the ranked goals: the first is the most wanted. */
-export const setGoals = (db: Db, id: string, { concerns, goalDetails = {} }: Goals) =>
-  execute(db, 'UPDATE client SET concerns = $2, goal_details = $3 WHERE id = $1', [
-    ...[id, concerns, JSON.stringify(goalDetails)],
-  ])
+/** Sets the ranked goals: the first is the most wanted. Details that are not given stay as they are. */
+export const setGoals = (db: Db, id: string, { concerns, goalDetails }: Goals) =>
+  execute(
+    db,
+    'UPDATE client SET concerns = $2, goal_details = COALESCE($3, goal_details) WHERE id = $1',
+    [id, concerns, goalDetails ? JSON.stringify(goalDetails) : null],
+  )
 export const addClient = (
   db: Db,
   client: {

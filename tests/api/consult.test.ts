@@ -215,3 +215,19 @@ describe('the words of a consent', () => {
     ).rejects.toMatchObject({ code: '23001' })
   })
 })
+
+test('goals keep their places and the client’s wish; whoever sends none of it leaves them as they are', async () => {
+  const id = await book(owner, 'Wren Castellane')
+  const path = `/api/visits/${id}/goals`
+  const details = { firm: { zones: ['neck-front'], wish: true } }
+  const goalsOf = async () => {
+    const { client } = (await visitOf(id)).input
+    return [client.concerns, client.goalDetails]
+  }
+  const first = await owner.ask('PUT', path, { concerns: ['firm', 'eyes'], details })
+  expect([first.status, await goalsOf()]).toEqual([204, [['firm', 'eyes'], details]])
+  await owner.ask('PUT', path, { concerns: ['eyes', 'firm'] })
+  expect(await goalsOf()).toEqual([['eyes', 'firm'], details])
+  await owner.ask('PUT', path, { concerns: ['brighten', 'hydrate'], details: {} })
+  expect(await goalsOf()).toEqual([['brighten', 'hydrate'], {}])
+})

@@ -18,16 +18,10 @@ const props = defineProps<{
   plan: FittedPlan | undefined
   today: string
   disabled: boolean
-  kind?: 'medicine' | 'condition'
 }>()
 const emit = defineEmits<{ answer: [facts: Fact[]] }>()
-const label = computed(() => (props.kind ? 'Which medicine' : 'Medicine or condition'))
 const typed = ref('')
-const found = computed(() =>
-  searchKnown(typed.value, props.known)
-    .filter((entry) => !props.kind || entry.kind === props.kind)
-    .slice(0, 8),
-)
+const found = computed(() => searchKnown(typed.value, props.known).slice(0, 8))
 const inForce = computed(() => factsInForce(props.facts))
 const taken = computed(() => medicinesOf(props.facts, props.known))
 /** A medicine is an answer of its own and to its question; a condition answers its question. */
@@ -60,8 +54,8 @@ const say = (entry: { known: Known; fact: Fact }, change: Partial<Fact>) => {
       v-model="typed"
       class="field w-72"
       type="search"
-      :aria-label="label"
-      :placeholder="`${label.toLowerCase()}, by name …`"
+      aria-label="Medicine or condition"
+      placeholder="medicine or condition, by name …"
       :disabled="disabled"
     />
     <ul v-if="typed" class="mt-1" aria-label="Found">

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import type { FittedPlan } from '#core/adapt'
-import { isHeldBack } from '~/support/fit/held-back'
+import { heldCodes, isHeldBack, notKnownOf } from '~/support/fit/held-back'
 import { openGroups } from '~/support/consult/consult'
 
 /** What nobody has asked yet, in one line, and what is held back until then. */
@@ -14,8 +14,14 @@ function firstOf(words: readonly string[], most: number): string {
 const store = useVisitStore()
 const { needed, facts } = useAskedGroups()
 const names = computed(() =>
-  store.data ? openGroups(facts.value, store.data.input.date, needed.value) : [],
+  store.data
+    ? openGroups(facts.value, store.data.input.date, {
+        ...needed.value,
+        codes: new Set([...needed.value.codes, ...heldCodes(props.plan, facts.value)]),
+      })
+    : [],
 )
+const notKnown = computed(() => notKnownOf(props.plan, facts.value))
 const named = computed(() => firstOf(names.value, GROUPS_MOST))
 const held = computed(() => props.plan.changes.filter((change) => isHeldBack(change, facts.value)))
 const heldWords = computed(() =>
@@ -28,12 +34,17 @@ const heldWords = computed(() =>
 
 <template>
   <div
-    v-if="names.length > 0"
+    v-if="names.length > 0 || notKnown.length > 0"
     class="border-l-4 border-now bg-now-ground px-4 py-2"
     role="note"
     aria-label="Not asked yet"
   >
-    <span class="font-semibold">Ask first: </span>{{ named }}
+    <template v-if="names.length > 0"
+      ><span class="font-semibold">Ask first: </span>{{ named }}</template
+    >
+    <span v-if="notKnown.length > 0" class="block">
+      <span class="font-semibold">Not today without an answer: </span>{{ notKnown.join(' · ') }}
+    </span>
     <NuxtLink v-if="to" class="text-link ml-1" :to="to">Ask</NuxtLink>
     <span v-if="heldWords" class="block text-sm text-soft">Held back: {{ heldWords }}</span>
   </div>

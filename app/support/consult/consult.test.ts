@@ -16,7 +16,7 @@ import { factsInForce, KNOWN, type Fact } from '#core/client'
 import { RULE_BOOK } from '#core/safety'
 import { askedGroups, clearancesWanted, medicinesOf, openGroups } from './consult'
 import { allergensSaid, flippedAllergen } from './allergens'
-import { isHeldBack } from '~/support/fit/held-back'
+import { heldCodes, isHeldBack, notKnownOf } from '~/support/fit/held-back'
 import { rulePage, rulesFound } from '~/support/rules/rule-book'
 import { askable, rulesAbout } from '~/support/fit/why-not'
 
@@ -70,6 +70,26 @@ describe('the groups of Consult', () => {
     expect(change(unasked).length).toBeGreaterThan(0)
     const notKnown: Fact = { code: 'heat-urticaria', answer: 'unknown', askedOn: TODAY }
     expect(change({ ...unasked, facts: [...unasked.facts, notKnown] })).toEqual([])
+  })
+  test('what could stop the visit and nobody can answer is said, so that no button is shut without a reason', () => {
+    const somebody = client([], {
+      facts: [
+        ...ALL_NO.filter(({ code }) => code !== 'infection'),
+        { code: 'infection', answer: 'unknown', askedOn: TODAY },
+      ],
+    })
+    const plan = compile(input({ client: somebody }))
+    expect(plan.status).toBe('ask-first')
+    expect(open(somebody.facts)).toEqual([])
+    expect(notKnownOf(plan, factsInForce(somebody.facts))).toEqual(['Cold sore, infection, fever'])
+    expect(notKnownOf(planFor(), factsInForce(ALL_NO))).toEqual([])
+  })
+  test('whatever is held back has its group asked for', () => {
+    const unasked = client([], { facts: ALL_NO.filter(({ code }) => code !== 'heat-urticaria') })
+    const plan = compile(input({ client: unasked, protocol: CLARIFYING }))
+    expect(heldCodes(plan, factsInForce(unasked.facts))).toContain('heat-urticaria')
+    const nothing = { codes: new Set(['heat-urticaria']), families: new Set<string>() }
+    expect(openGroups(factsInForce(unasked.facts), TODAY, nothing)).toEqual(['Cold, heat, breath'])
   })
   test('an allergen taken back is no; the first one also says that somebody asked', () => {
     const first = flippedAllergen(new Map(), 'allergy:oat', TODAY)

@@ -1,5 +1,5 @@
 import { shortcomingsOf, type Change, type FittedPlan } from '#core/adapt'
-import type { Fact } from '#core/client'
+import { QUESTIONS, type Fact } from '#core/client'
 
 type Facts = ReadonlyMap<string, Fact>
 
@@ -10,7 +10,19 @@ export const isHeldBack = ({ why }: Change, facts: Facts): boolean =>
     ({ unasked, facts: codes = [] }) => unasked === true && !codes.some((code) => facts.has(code)),
   )
 
-/** What is wrong with a ladder, in sentences; nothing as long as what is missing is only held back until somebody has asked. */
+/** Codes of questions that hold something back, whether or not the card was thought to need them. */
+export const heldCodes = (plan: FittedPlan, facts: Facts): string[] =>
+  plan.changes
+    .filter((change) => isHeldBack(change, facts))
+    .flatMap(({ why }) => why.flatMap(({ facts: codes = [] }) => codes))
+
+/** Questions that could stop the whole visit and that the client cannot answer, in words. */
+export const notKnownOf = ({ askFirst }: FittedPlan, facts: Facts): string[] =>
+  QUESTIONS.filter(
+    ({ ask, code }) => askFirst.includes(ask) && facts.get(code)?.answer === 'unknown',
+  ).map(({ word }) => word)
+
+/** What is wrong with a ladder, in sentences; its main step is not called lost as long as it is only held back until somebody has asked. */
 export function wrongWith(plan: FittedPlan, facts: Facts): string[] {
   const held = new Set(
     plan.changes
@@ -19,5 +31,5 @@ export function wrongWith(plan: FittedPlan, facts: Facts): string[] {
   )
   const lost = plan.heart?.lost ?? []
   const isOnlyHeld = lost.length > 0 && lost.every(({ stepId }) => held.has(stepId))
-  return isOnlyHeld ? [] : shortcomingsOf(plan)
+  return shortcomingsOf(isOnlyHeld ? { ...plan, heart: undefined } : plan)
 }

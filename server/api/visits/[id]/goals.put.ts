@@ -9,7 +9,7 @@ const Body = z.strictObject({
     .array(Concern)
     .max(CONCERNS.length)
     .refine((list) => new Set(list).size === list.length, 'every goal once'),
-  details: GoalDetails.default({}),
+  details: GoalDetails.optional(),
 })
 
 /** Ranked goals: the first is the most wanted. */
