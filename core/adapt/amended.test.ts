@@ -1,10 +1,23 @@
 import { describe, expect, test } from 'vitest'
 import { ACID, SHELF } from '../../tests/fixtures'
 import { applyMethod } from '../compose'
-import { around, day, has, planFor, product, scope, TOUGH, work } from '../../tests/rules/build'
-import { client, protocolOf, readingOf, seen } from '../../tests/situations'
+import {
+  around,
+  day,
+  has,
+  planFor,
+  product,
+  retinoidNight,
+  read,
+  scope,
+  shelfOf,
+  using,
+  TOUGH,
+  work,
+} from '../../tests/rules/build'
+import { CALM, client, protocolOf, readingOf, seen } from '../../tests/situations'
 import { CHEEKS, FACE_NECK } from '../skin'
-import type { Step } from '../protocol'
+import { segment, type Step } from '../protocol'
 
 // Rules that were too strict or too mild as they stood, each as a practitioner would object to it. Common practice, no source.
 
@@ -17,6 +30,13 @@ const withSun = (id: string): Step[] =>
   )
 const sunUse = (id: string) => SHELF.products.find((known) => known.id === id)!.uses[0]!.id
 
+const PASSED = {
+  kind: 'delayed',
+  zone: 'ears',
+  placedOn: '2026-11-18',
+  readOn: '2026-11-20',
+  result: 'calm',
+} as const
 const needles = (depthMm?: number): Step =>
   work(['needling'], {
     heart: true,
@@ -52,6 +72,80 @@ describe('needling on normal skin (C15)', () => {
     })
     const plan = planFor({ ...around(scrub, needles(0.25)), ...scope('needling') })
     expect([has(plan, 'x'), has(plan, 'y')]).toEqual([true, false])
+  })
+})
+
+describe('retinoid and acid in one visit (C15r, C15a)', () => {
+  const CALM_TWICE = ['2026-10-01', '2026-11-01']
+  const visits = (levers: readonly ('acid' | 'retinoid')[], answer: Partial<typeof CALM> = {}) =>
+    CALM_TWICE.map((on) => ({
+      ...{ on, answer: { ...CALM, ...answer } },
+      levers: levers.map((lever) => ({ lever, rung: 2 })),
+    }))
+  const reason = { ruleId: 'C15n', stepId: 'z', reason: 'Asked for it, and knows it', by: 'Ilse' }
+  const isKept = (given: object) => has(planFor({ ...retinoidNight(1), ...given }), 'z')
+
+  test('with a reason beyond two points, where each has two calm visits', () => {
+    const history = visits(['acid', 'retinoid'])
+    expect(isKept({ history })).toBe(false)
+    expect(isKept({ history, overrides: [reason] })).toBe(true)
+  })
+  test('a reason alone is not enough, on resilient skin neither', () => {
+    const short = [
+      [],
+      visits(['acid']),
+      visits(['retinoid']),
+      visits(['acid', 'retinoid']).slice(1),
+    ]
+    const strong = visits(['acid', 'retinoid'], { redness: 3, rednessHours: 72 })
+    const long = visits(['acid', 'retinoid']).map((past, at) => ({
+      ...past,
+      on: `2026-0${at + 5}-01`,
+    }))
+    for (const history of [...short, strong, long]) {
+      expect(isKept({ history, overrides: [reason] })).toBe(false)
+      expect(isKept({ history, overrides: [reason], ...TOUGH })).toBe(false)
+    }
+  })
+  test('two points on normal skin need neither', () => {
+    expect(has(planFor({ ...retinoidNight(0), history: [] }), 'z')).toBe(true)
+  })
+  test('no reason opens the rule itself', () => {
+    for (const ruleId of ['C15r', 'C15'])
+      expect(isKept({ history: [], overrides: [{ ...reason, ruleId }] })).toBe(false)
+  })
+  test('sensitive skin takes the one or the other, tested, never both', () => {
+    const serum = using('night', ['retinoid'])
+    const given = {
+      ...shelfOf(
+        { id: 'night', properties: ['retinoid'] },
+        {
+          id: 'wash',
+          properties: ['acid', 'exfoliating'],
+          actives: [{ name: 'lactic', percent: 2 }],
+          pH: 4,
+        },
+      ),
+      ...read(seen('sensitive', 1, FACE_NECK)),
+      client: {
+        ...client(),
+        patchTests: ['night', 'wash'].map((productId) => ({ ...PASSED, productId })),
+      },
+      daytime: false,
+    }
+    const cleanser: Step = {
+      ...using('wash', ['acid', 'exfoliating']),
+      id: 'y',
+      phase: 'second-cleanse',
+      segments: [segment('on', 'apply', 1), segment('off', 'remove', 1)],
+    }
+    const kept = (...steps: Step[]) => {
+      const plan = planFor({ ...given, ...around(...steps) })
+      return ['x', 'y'].filter((id) => has(plan, id))
+    }
+    expect(kept(serum)).toEqual(['x'])
+    expect(kept(cleanser)).toEqual(['y'])
+    expect(kept(cleanser, serum)).toHaveLength(1)
   })
 })
 

@@ -37,6 +37,7 @@ export function clashWith(
   return (
     pairClash(subject, chosen, orderOf) ??
     drivenTooFar(subject, chosen, { constraints, orderOf }) ??
+    retinoidWithAcid(subject, chosen, constraints) ??
     overAllowance(subject, chosen, constraints) ??
     secondLayer(subject, chosen, constraints)
   )
@@ -96,23 +97,19 @@ function overRung(driven: Subject, constraints: readonly Constraint[]): Clash | 
   return undefined
 }
 
-const allowanceOf = (
+/** The tightest limit of a kind on a zone. */
+function tightest(
+  kind: 'exfoliation' | 'retinoid-with-acid',
   zone: ZoneId,
   constraints: readonly Constraint[],
-): { max: number; constraint: Constraint | undefined } => {
-  const limits = constraints.filter(
-    (constraint) =>
-      constraint.limit?.kind === 'exfoliation' &&
-      (!constraint.zones || constraint.zones.includes(zone)),
+): { readonly max: number; readonly constraint: Constraint } | undefined {
+  const limits = constraints.flatMap((constraint) =>
+    constraint.limit?.kind === kind && (!constraint.zones || constraint.zones.includes(zone))
+      ? [{ max: constraint.limit.max, constraint }]
+      : [],
   )
-  const tightest = limits.reduce<Constraint | undefined>(
-    (least, constraint) => (!least || maxOf(constraint) < maxOf(least) ? constraint : least),
-    undefined,
-  )
-  return { max: tightest ? maxOf(tightest) : Infinity, constraint: tightest }
+  return limits.sort((a, b) => a.max - b.max)[0]
 }
-const maxOf = (constraint: Constraint): number =>
-  constraint.limit?.kind === 'exfoliation' ? constraint.limit.max : Infinity
 
 /** Points spent at home before the visit: one rule counts once, whatever it was used for. */
 function usedBefore(constraints: readonly Constraint[]): number {
@@ -134,14 +131,11 @@ function overAllowance(
   const { points } = subject
   if (points === 0) return undefined
   const before = usedBefore(constraints)
-  for (const zone of ZONES.filter((candidate) => subject.step.zones.includes(candidate))) {
-    const spent =
-      before +
-      chosen
-        .filter((other) => other.step.zones.includes(zone))
-        .reduce((sum, other) => sum + other.points, 0)
-    const { max, constraint } = allowanceOf(zone, constraints)
-    if (spent + points <= max || !constraint) continue
+  for (const zone of zonesOf(subject)) {
+    const spent = before + pointsOf(chosen.filter(isOn(zone)))
+    const limit = tightest('exfoliation', zone, constraints)
+    if (!limit || spent + points <= limit.max) continue
+    const { constraint } = limit
     return {
       ruleId: constraint.ruleId,
       reason: `${constraint.reason} ${spent} spent${before > 0 ? `, ${before} of it at home` : ''}, ${points} more wanted.`,
@@ -152,10 +146,34 @@ function overAllowance(
   return undefined
 }
 
+const zonesOf = ({ step }: Subject): ZoneId[] => ZONES.filter((zone) => step.zones.includes(zone))
+const isOn =
+  (zone: ZoneId) =>
+  ({ step }: Subject): boolean =>
+    step.zones.includes(zone)
+const pointsOf = (subjects: readonly Subject[]): number =>
+  subjects.reduce((sum, { points }) => sum + points, 0)
 const same = (a: Subject, b: Subject): boolean => zonesMeet(a.step.zones, b.step.zones)
 const has = (subject: Subject, ...any: Property[]): boolean =>
   any.some((property) => subject.properties.has(property))
 const isAcid = (subject: Subject): boolean => has(subject, 'acid') && has(subject, 'exfoliating')
+
+/** A retinoid and an acid on one zone: not on every skin, and not beyond a measure without calm visits of both (C15r, C15a). */
+function retinoidWithAcid(
+  subject: Subject,
+  chosen: readonly Subject[],
+  constraints: readonly Constraint[],
+): Clash | undefined {
+  for (const zone of zonesOf(subject)) {
+    const limit = tightest('retinoid-with-acid', zone, constraints)
+    const together = [...chosen.filter(isOn(zone)), subject]
+    const both = together.some((one) => has(one, 'retinoid')) && together.some(isAcid)
+    if (!limit || !both || pointsOf(together) <= limit.max) continue
+    const { ruleId, reason, instead } = limit.constraint
+    return { ruleId, reason, instead, constraint: limit.constraint }
+  }
+  return undefined
+}
 
 /** A pair of steps on shared zones that a rule of family D forbids. `ordered`: only when the first is written before the second. */
 interface Pair {

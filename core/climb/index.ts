@@ -1,4 +1,12 @@
-export { FIRST_RUNG, GAP_DAYS, isHarm, isStrong, suggest, suggestLever } from './suggest'
+export {
+  FIRST_RUNG,
+  GAP_DAYS,
+  isHarm,
+  hasTwoCalm,
+  isStrong,
+  suggest,
+  suggestLever,
+} from './suggest'
 export type { Move, Suggestion } from './suggest'
 export { daysBeforeAgain, daysOfPoints, minDays, nextWindow, waitingWork } from './intervals'
 export type { Done, NextWindow } from './intervals'

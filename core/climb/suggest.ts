@@ -73,6 +73,17 @@ function usesOf(lever: LeverId, history: readonly PastVisit[]): Use[] {
 const isBlamed = (used: readonly LeverUse[], all: readonly LeverUse[]): boolean =>
   used.some(({ stung }) => stung) || !all.some(({ stung }) => stung)
 
+/** The last two visits with this lever were calm, and the last of them is no longer ago than a gap (E07). `today` is an ISO date. */
+export function hasTwoCalm(lever: LeverId, history: readonly PastVisit[], today: string): boolean {
+  const lastTwo = usesOf(
+    lever,
+    history.filter(({ on }) => on < today),
+  ).slice(-2)
+  return (
+    lastTwo.length === 2 && lastTwo.every(isCalm) && daysBetween(lastTwo[1]!.on, today) <= GAP_DAYS
+  )
+}
+
 const answerInWords = (answer: SkinAnswer): string => {
   const parts = [
     answer.redness > 0 ? `redness ${answer.redness} of 4 for ${answer.rednessHours} h` : '',

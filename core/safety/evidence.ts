@@ -1,5 +1,6 @@
 import { daysBetween } from '../client/facts'
 import type { PatchTest } from '../client/model'
+import { hasTwoCalm } from '../climb'
 import { byKind } from '../kinds'
 import type { Evidence } from './rule'
 import type { KnownFacts } from './situation'
@@ -33,6 +34,8 @@ export const holds = byKind<Evidence, [known: KnownFacts], boolean>({
   resilient: () => false,
   scope: ({ technique }, { situation }) =>
     situation.practitioner?.scope.includes(technique) ?? false,
+  'two-calm': ({ levers }, { situation: { history, date } }) =>
+    levers.every((lever) => hasTwoCalm(lever, history, date)),
   'said-yes': ({ code }, { facts }) => facts.get(code)?.answer === 'yes',
   // Product by product: see `targetOf`.
   'patch-test': () => false,

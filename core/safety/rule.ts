@@ -114,6 +114,8 @@ export type Limit =
   /** Points already spent before the visit. */
   | { readonly kind: 'exfoliation-used'; readonly max: number }
   | { readonly kind: 'acid-layers'; readonly max: number }
+  /** Points where a retinoid and an acid meet on a zone; 0: not both. */
+  | { readonly kind: 'retinoid-with-acid'; readonly max: number }
 
 /** When a rule applies. Predicates never negate a hazard, so that adding one only tightens. */
 export type Condition =
@@ -165,6 +167,8 @@ export type Evidence =
   | { readonly kind: 'patch-test' }
   /** The practitioner's recorded scope has it. */
   | { readonly kind: 'scope'; readonly technique: Technique }
+  /** Each of these levers has two calm visits behind it (`core/climb`). */
+  | { readonly kind: 'two-calm'; readonly levers: readonly LeverId[] }
   /** The client said yes. */
   | { readonly kind: 'said-yes'; readonly code: string }
 

@@ -160,6 +160,10 @@ const limitWords = byKind<Limit, [], string>({
   'maker-minutes': () => 'the minutes its maker prints',
   exfoliation: ({ max }) => `${max} exfoliation ${max === 1 ? 'point' : 'points'} at the most`,
   'exfoliation-used': () => 'points already spent count',
+  'retinoid-with-acid': ({ max }) =>
+    max === 0
+      ? 'not a retinoid and an acid in one visit'
+      : `a retinoid and an acid together ${max} exfoliation points at the most`,
   'acid-layers': ({ max }) => `${max === 1 ? 'one acid layer' : `${max} acid layers`} at the most`,
 })
 
@@ -169,6 +173,8 @@ const evidenceWords = byKind<Evidence, [], string>({
   resilient: () => 'skin that is read as resilient',
   'patch-test': () => 'a calm delayed patch test of the product within six months',
   scope: () => 'the practitioner’s recorded scope',
+  'two-calm': ({ levers }) =>
+    `two calm visits of ${listed(levers.map((lever) => LEVER_WORDS[lever]))}`,
   'said-yes': ({ code }) => `yes to “${questionWords(code)}”`,
 })
 

@@ -82,6 +82,22 @@ export const at = (zones: readonly ZoneId[], ...properties: Property[]): Given =
 /** Skin that takes three points, so that the allowance stays out of the way. */
 export const TOUGH: Given = { reading: readingOf(seen('resilient', 1, FACE_NECK)) }
 export const acid = (rung = 3): Given => lever('acid', rung, 'acid', 'exfoliating')
+const retinoid = (): Step =>
+  work(['retinoid'], {
+    id: 'z',
+    phase: 'moisturise',
+    priority: 1,
+    lever: { lever: 'retinoid', rung: 1 },
+  })
+/** A mild acid left on, so many scrubs, then a retinoid, in the evening. */
+export const retinoidNight = (scrubs: 0 | 1): Given => ({
+  ...around(
+    work(['acid', 'exfoliating'], { lever: { lever: 'acid', rung: 1 } }),
+    ...(scrubs === 1 ? [work(['scrub', 'exfoliating'], { id: 'y' })] : []),
+    retinoid(),
+  ),
+  daytime: false,
+})
 export const on = (date: string) => ({ on: date })
 export const CHIN: Partial<Fact> = { zones: ['chin'] }
 export const history = (

@@ -3,6 +3,12 @@ import type { Shelf } from '#core/catalog'
 import type { ProtocolVersion, Step } from '#core/protocol'
 import type { Reading } from '#core/skin'
 
+/** What the skin answered: anything but a plain number is a yes or a no. */
+interface Answer {
+  readonly stinging: number
+  readonly [sign: string]: number | boolean
+}
+
 /** A visit and what came of it, as far as the second reading looks at it. */
 export interface Visit {
   readonly protocol: ProtocolVersion
@@ -13,6 +19,7 @@ export interface Visit {
     readonly levers: readonly { readonly lever: string; readonly rung: number }[]
     readonly work?: readonly string[] | undefined
     readonly points?: number | undefined
+    readonly answer: Answer | null
   }[]
   readonly shelf: Shelf
   readonly date: string
@@ -112,6 +119,18 @@ export class Facts {
       .filter((past) => past.on < this.visit.date && done(past))
       .map((past) => dayOf(this.visit.date) - dayOf(past.on))
     return Math.min(Infinity, ...days)
+  }
+
+  /** The last two visits with a lever were followed by little redness and stinging and by no other sign, and it is not long ago. */
+  wasCalmTwice(lever: string): boolean {
+    const used = this.visit.history
+      .filter(({ on, levers }) => on < this.visit.date && levers.some((use) => use.lever === lever))
+      .sort((a, b) => dayOf(b.on) - dayOf(a.on))
+    const isCalm = ({ answer }: Visit['history'][number]) =>
+      answer !== null && answer.stinging < 6 && Object.values(answer).every((sign) => sign !== true)
+    const [last, before] = used
+    const isRecent = last !== undefined && dayOf(this.visit.date) - dayOf(last.on) <= 84
+    return isRecent && before !== undefined && [last, before].every(isCalm)
   }
 
   /** Zones in which this was seen or pinned, from a grade on. */

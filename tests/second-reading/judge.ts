@@ -34,6 +34,7 @@ export function judge(visit: Visit, outcome: Outcome): string[] {
     ...putOn,
     ...wrongOrders(steps.map(whole), visit),
     ...tooMuch(steps, facts),
+    ...tooMuchTogether(steps, facts),
     ...untrue(visit, outcome),
     ...ofTheVisit(facts),
   ]
@@ -221,6 +222,20 @@ function tooMuch(steps: readonly (readonly Touch[])[], facts: Facts): string[] {
       .reduce((sum, touch) => sum + leastPoints(touch), 0)
     const most = allowance(zone, facts)
     return spent > most ? [`${zone}: ${spent} points of exfoliation, ${most} allowed`] : []
+  })
+}
+
+/** Retinoid and acid on one zone: never on sensitive skin, and beyond two points only where both are known to be borne. */
+function tooMuchTogether(steps: readonly (readonly Touch[])[], facts: Facts): string[] {
+  const touches = steps.flat()
+  const isBorne = ['acid', 'retinoid'].every((lever) => facts.wasCalmTwice(lever))
+  return [...new Set(touches.flatMap(({ zones }) => zones))].flatMap((zone) => {
+    const here = touches.filter(({ zones }) => zones.includes(zone))
+    const retinoids = here.filter((touch) => has(touch, 'retinoid'))
+    if (retinoids.length === 0 || !here.some(isAcid)) return []
+    const spent = here.reduce((sum, touch) => sum + leastPoints(touch), retinoids.length / 2)
+    const isTender = allowance(zone, facts) < 2
+    return isTender || (spent > 2 && !isBorne) ? [`${zone}: retinoid and acid in one visit`] : []
   })
 }
 

@@ -57,6 +57,14 @@ const shorten = (max: number, ...any: Property[]): RuleEffect => ({
 const allowance = (max: number, more: Partial<RuleEffect> = {}): RuleEffect[] => [
   { effect: 'limit', target: { any: SPENDS }, limit: { kind: 'exfoliation', max }, ...more },
 ]
+const retinoidWithAcid = (max: number, more: Partial<RuleEffect>): RuleEffect[] => [
+  {
+    effect: 'limit',
+    target: { any: ['retinoid', 'acid'] },
+    limit: { kind: 'retinoid-with-acid', max },
+    ...more,
+  },
+]
 
 /** Family C: the skin as read today. */
 export const SKIN_RULES: readonly RuleRow[] = [
@@ -349,6 +357,24 @@ export const SKIN_RULES: readonly RuleRow[] = [
     allowance(0, { zones: 'because' }),
     'An impaired barrier takes no exfoliation.',
     'Soothe and hydrate.',
+    { basis: 'house' },
+  ),
+  row(
+    'C15r',
+    'Retinoid and acid in one visit',
+    ALWAYS,
+    retinoidWithAcid(2, { unless: { kind: 'two-calm', levers: ['retinoid', 'acid'] } }),
+    'Irritation adds up: beyond two points only where retinoid and acid each have two calm visits behind them.',
+    'One of the two today, the other at another visit or at home.',
+    { basis: 'house' },
+  ),
+  row(
+    'C15a',
+    'Retinoid and acid on sensitive skin',
+    anyOf(finding('sensitive'), finding('barrier')),
+    retinoidWithAcid(0, { zones: 'because' }),
+    'Sensitive or impaired skin never takes a retinoid and an acid in one visit.',
+    'One of the two there, or neither.',
     { basis: 'house' },
   ),
   row(

@@ -26,6 +26,7 @@ import {
   acid,
   on,
   CHIN,
+  retinoidNight,
   history,
   scope,
   self,
@@ -957,6 +958,19 @@ export const FIRES: readonly Case[] = [
     'none for an impaired barrier: suction counts',
     { ...lever('suction', 1, 'suction'), ...read(seen('barrier', 1, FACE_NECK)) },
     gone,
+  ],
+  [
+    'C15r',
+    'two and a half points with a retinoid, never done before: the retinoid goes',
+    { ...retinoidNight(1), ...TOUGH, history: [] },
+    (p) => has(p, 'x') && has(p, 'y') && !has(p, 'z'),
+  ],
+  [
+    'C15a',
+    'one and a half points on sensitive cheeks: not both',
+    { ...retinoidNight(0), ...read(seen('sensitive', 1, CHEEKS)) },
+    (p) =>
+      has(p, 'x') !== has(p, 'z') || !step(p, 'z')!.zones.some((zone) => CHEEKS.includes(zone)),
   ],
   [
     'C16',

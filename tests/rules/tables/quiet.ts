@@ -1,7 +1,7 @@
 import { BRIGHTENING, ACID, CLARIFYING, SET_MASK } from '../../fixtures'
-import { shelfOf, read } from '../build'
+import { shelfOf, read, retinoidNight, TOUGH } from '../build'
 import { client, no, protocolOf, seen, TODAY, yes, CALM } from '../../situations'
-import { EYES } from '#core/skin'
+import { CHEEKS, EYES } from '#core/skin'
 import { of, who, pins, work, around, x, at, on, history, using, type Given } from '../build'
 
 export const QUIET: readonly (readonly [rules: readonly string[], what: string, given: Given])[] = [
@@ -223,6 +223,8 @@ export const QUIET: readonly (readonly [rules: readonly string[], what: string, 
   [['C13'], 'lip-safe on the lips', {}],
   [['C14'], 'acid on the face alone', { protocol: ACID }],
   [['C15', 'C15n'], 'nothing exfoliates', around(work(['cold']))],
+  [['C15r'], 'two calm visits of each', { ...retinoidNight(1), ...TOUGH }],
+  [['C15a'], 'dry cheeks', { ...retinoidNight(0), ...read(seen('dry', 1, CHEEKS)) }],
   [['C17'], 'an event in nine days', { ...x('oil'), ...of(yes('event', on('2026-12-03'))) }],
   [['C17'], 'yesterday', { ...x('extraction'), ...of(yes('event', on('2026-11-23'))) }],
   [['C18'], 'red light', { ...x('led'), ...of(yes('phototype-iii')) }],
