@@ -5,6 +5,7 @@ import {
   around,
   day,
   has,
+  minds,
   planFor,
   product,
   retinoidNight,
@@ -15,7 +16,7 @@ import {
   TOUGH,
   work,
 } from '../../tests/rules/build'
-import { CALM, client, protocolOf, readingOf, seen } from '../../tests/situations'
+import { CALM, client, protocolOf, readingOf, seen, yes } from '../../tests/situations'
 import { CHEEKS, FACE_NECK } from '../skin'
 import { segment, type Step } from '../protocol'
 
@@ -146,6 +147,30 @@ describe('retinoid and acid in one visit (C15r, C15a)', () => {
     expect(kept(serum)).toEqual(['x'])
     expect(kept(cleanser)).toEqual(['y'])
     expect(kept(cleanser, serum)).toHaveLength(1)
+  })
+})
+
+describe('sun protection that should rather be replaced (D17, B-salicylates-sun)', () => {
+  const allergic = (reacted: boolean) => ({
+    client: {
+      ...client([yes('allergy:salicylates')]),
+      memories: reacted
+        ? [{ productId: 'open-cover', memory: 'reacted' as const, on: '2026-10-01' }]
+        : [],
+    },
+    ...without('sun-veil'),
+  })
+  const without = (id: string) => ({
+    shelf: {
+      ...SHELF,
+      products: SHELF.products.map((one) => (one.id === id ? { ...one, stock: 0 } : one)),
+    },
+  })
+  test('the written one is out: what holds no salicylate first, else the weak one with a caution, never none', () => {
+    expect(product(planFor(allergic(false)), 'sun')).toBe('open-cover')
+    const plan = planFor(allergic(true))
+    expect(product(plan, 'sun')).toBe('sun-fluid')
+    expect(minds(plan)).toContain('Another sun protection if there is one; else watch.')
   })
 })
 

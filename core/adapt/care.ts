@@ -20,6 +20,7 @@ const CARE: Readonly<Record<Requirement, Care>> = {
   'neutralise-after': { line: 'neutralise to the end of the foam' },
   'skin-dry': { line: 'on dry skin' },
   'skin-damp': { line: 'on damp skin' },
+  'rather-damp': { line: 'rather on slightly damp skin' },
   'sun-filter': {},
   'working-time': { line: 'it sets: mix when your hands are free' },
   'along-growth': { line: 'along the growth, rinse and comb through' },

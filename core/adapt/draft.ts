@@ -9,7 +9,7 @@ import { makespanOf, placeKeeping, segmentsOf } from './lay'
 import type { FittedPlan } from './plan'
 import type { Visit } from './visit'
 
-export const ENGINE_VERSION = '0.6.0'
+export const ENGINE_VERSION = '0.7.0'
 
 /** A plan without a fitted ladder: what is known of the visit before any step is decided. */
 export function draftOf({ input, constraints, written }: Visit): FittedPlan {

@@ -158,10 +158,10 @@ function inAllowedMinutes(
 
 /** The step in the minutes a limit leaves: its own figure, the device's, or what each product's maker prints. Undefined where it needs more. */
 function cappedBy({ limit }: Constraint, step: Step, context: OptionContext): Step | undefined {
-  if (limit?.kind === 'dwell-minutes') return capMinutes(step, limit.max)
+  if (limit?.kind === 'dwell-minutes') return capMinutes(context.read(step), limit.max)
   if (limit?.kind === 'device-minutes') {
     const most = deviceById(context.shelf, step.deviceId)?.maxMinutes
-    return most === undefined ? step : capMinutes(step, most)
+    return most === undefined ? step : capMinutes(context.read(step), most)
   }
   return limit?.kind === 'maker-minutes' ? asPrinted(context.read(step)) : step
 }

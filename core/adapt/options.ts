@@ -28,9 +28,7 @@ export function optionsFor(
   }
   const { product } = context.read(step)
   const isOut = product !== undefined && product.stock <= 0
-  // What is out goes where nothing may stand in; what every visit needs stays, and the tray says that it is short.
-  if (options.length === 0 && (step.essential || !isOut))
-    options.push(...asLastResort(step, context))
+  if (options.length === 0) options.push(...asLastResort(step, context, isOut))
   if (!step.essential) {
     const why = [...distinctWhy(blockedBy), ...(isOut ? [outOfStock(product)] : [])]
     options.push({ step: undefined, changes: [droppedChange(step, why)] })
@@ -57,15 +55,22 @@ function withoutParts(
   return { ...option, changes: [change, ...option.changes] }
 }
 
-/** Nothing better is on the shelf: what should rather be replaced may stay, with a caution. */
-function asLastResort(step: Step, context: OptionContext): Option[] {
+/**
+ * Nothing better is on the shelf: what should rather be replaced may stay, with a caution. What is out goes where nothing may stand in; what
+ * every visit needs stays, and the tray says that it is short. What protects from the sun may be any such thing: nothing is worse.
+ */
+function asLastResort(step: Step, context: OptionContext, isOut: boolean): Option[] {
   const lenient: OptionContext = {
     ...context,
     constraintsFor: (candidate) =>
       context.constraintsFor(candidate).filter((constraint) => !constraint.soft),
   }
-  const fitted = fitStep(step, step, lenient)
-  return fitted.ok ? [fitted.option] : []
+  const others = context.read(step).properties.has('sun-filter') ? candidates(step, context) : []
+  const asWritten = step.essential || !isOut ? [step] : []
+  return [...asWritten, ...others]
+    .map((candidate) => fitStep(candidate, step, lenient))
+    .flatMap((fitted) => (fitted.ok ? [fitted.option] : []))
+    .slice(0, 1)
 }
 
 /** The same on lower rungs of the lever that the skin answers most: less of it may go beside the rest. */

@@ -199,9 +199,9 @@ describe('choices', () => {
   test('strength and minutes are capped separately', () => {
     const peel = ACID.steps.find((step) => step.id === 'peel')!
     const glycolic = SHELF.products.find((product) => product.id === 'glycolic-peel')!
-    // 25 % at pH 3.4: 1/(1+10^(3.4−3.83)) = 72.9 % free → 18.2 %, rung 3; four minutes, rung 3.
+    // 25 % at pH 3.4: 1/(1+10^(3.4−3.83)) = 72.9 % free → 18.2 %, rung 3; one minute of putting on and four more, rung 4.
     expect(freeAcidOf(glycolic)).toBeCloseTo(18.2, 1)
-    expect(subjectReader(SHELF)(peel).levers).toEqual([{ lever: 'acid', rung: 3 }])
+    expect(subjectReader(SHELF)(peel).levers).toEqual([{ lever: 'acid', rung: 4 }])
     expect(freeAcidOf({ ...glycolic, vehicle: 'alcohol' })).toBeUndefined()
   })
 })

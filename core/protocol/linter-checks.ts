@@ -96,12 +96,12 @@ export const CHECKS: readonly Check[] = [
   ),
   wrong('L09', (read, at, steps) =>
     findingIf(
-      has(read, 'tightening') &&
+      has(read, 'tightening', 'drying') &&
         zonesMeet(read.step.zones, EYES) &&
         !steps
           .slice(0, at)
           .some((other) => has(other, 'eye-work') && zonesMeet(other.step.zones, EYE_CONTOUR)),
-      `${read.step.title} tightens on the bare eye contour.`,
+      `${read.step.title} ${has(read, 'tightening') ? 'tightens' : 'dries'} on the bare eye contour.`,
       'Eye gel first, or leave the eye contour out.',
     ),
   ),

@@ -96,6 +96,11 @@ describe('what is no fault', () => {
         work('mask', ['tightening'], { zones: ['under-eye-left'] }),
       ],
     ],
+    [
+      'L09',
+      'a mask that leaves the eyes free',
+      [work('mask', ['tightening', 'drying'], { zones: ['forehead', 'cheek-left'] })],
+    ],
   ]
   test.each(GOOD)('%s: %s', (id, _what, steps) => expect(found(steps)).not.toContain(id))
   test('an evening without sun protection', () =>

@@ -46,6 +46,7 @@ export const REQUIREMENTS = [
   'neutralise-after',
   'skin-dry',
   'skin-damp',
+  'rather-damp',
   'sun-filter',
   'working-time',
   'along-growth',

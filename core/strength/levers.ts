@@ -1,7 +1,13 @@
 import type { Step } from '../protocol/model'
 import { LEVERS, type LeverId, type Property } from '../protocol/words'
 import { acidPercentOf, acidRung } from './acid'
-import { governedMinutes, governedSeconds, usualSecondsOf, type StepPart } from './parts'
+import {
+  actingMinutes,
+  actingSeconds,
+  governedMinutes,
+  usualSecondsOf,
+  type StepPart,
+} from './parts'
 import { firmestOf, pressureRung } from './pressure'
 import { retinoidRung } from './retinoid'
 import { HIGHEST_RUNG, rungHolding, RUNGS, TOP_RUNG } from './rungs'
@@ -41,7 +47,7 @@ const HALF_MINUTE_S = 30
 function timedRung(part: StepPart, step: Step, lever: LeverId): number {
   const usualS = usualSecondsOf(part)
   if (usualS === 0) return saidRung(step, lever) ?? TOP_RUNG
-  const ownS = governedSeconds(part.segments)
+  const ownS = actingSeconds(part)
   const rungs = RUNGS.enzyme.share!.map((_, at) => at + 1)
   return rungs.find((rung) => ownS <= secondsOfUsual(usualS, rung)) ?? HIGHEST_RUNG
 }
@@ -73,7 +79,7 @@ const JUDGES: Readonly<Record<LeverId, Judge>> = {
     const percent = acidPercentOf(part.product)
     if (percent === undefined)
       return part.product ? HIGHEST_RUNG : (saidRung(step, 'acid') ?? HIGHEST_RUNG)
-    return acidRung({ percent, minutes: governedMinutes(part.segments), isLeftOn: part.isLeftOn })
+    return acidRung({ percent, minutes: actingMinutes(part), isLeftOn: part.isLeftOn })
   },
   enzyme: (part, step) => (has(part, 'enzyme') ? timedRung(part, step, 'enzyme') : undefined),
   warming: (part, step) =>

@@ -3,7 +3,7 @@ import type { LeverId } from '../protocol/words'
 import { minutes } from '../quantity/time'
 import { acidMinutesAt, acidPercentOf } from './acid'
 import { saidRung, secondsOfUsual } from './levers'
-import { governed, governedSeconds, usualSecondsOf, type StepPart } from './parts'
+import { actingSeconds, governed, puttingOnSeconds, usualSecondsOf, type StepPart } from './parts'
 import { softened } from './pressure'
 import { retinoidRung } from './retinoid'
 import { HIGHEST_RUNG, limitAt, RUNGS } from './rungs'
@@ -44,16 +44,21 @@ export function capSegments(
   }
 }
 
-/** The step with its governed minutes at most so many; undefined below what it needs at least. */
-export const capMinutes = (step: Step, mostMinutes: number): Step | undefined =>
-  capSegments(step, governed(step.segments), minutes(mostMinutes), true)
+/** The step with its governed minutes at most so many, of what acts from its first touch on; undefined below what it needs at least. */
+export const capMinutes = ({ step, parts }: Subject, mostMinutes: number): Step | undefined =>
+  capSegments(
+    step,
+    governed(step.segments),
+    minutes(mostMinutes) - Math.max(0, ...parts.map(puttingOnSeconds)),
+    true,
+  )
 
 /** The step with each of its products no longer on than its maker prints; undefined where one needs longer at least. */
 export const asPrinted = ({ step, parts }: Subject): Step | undefined =>
   parts.reduce<Step | undefined>((sofar, part) => {
     const most = part.product?.maker?.minutes?.most
     if (!sofar || most === undefined) return sofar
-    return capSegments(sofar, partSegments(sofar, part), minutes(most), true)
+    return capPart(sofar, part, minutes(most), true)
   }, step)
 
 type Lower = (step: Step, part: StepPart, rung: number, lever: LeverId) => Step | undefined
@@ -64,6 +69,10 @@ const partSegments = (step: Step, part: StepPart): Segment[] => {
   return step.segments.filter((segment) => ids.has(segment.id))
 }
 
+/** The step with one of its products acting no longer than so many seconds, putting it on included. */
+const capPart = (step: Step, part: StepPart, allowedS: number, isHeld: boolean): Step | undefined =>
+  capSegments(step, partSegments(step, part), allowedS - puttingOnSeconds(part), isHeld)
+
 const acidLower: Lower = (step, part, rung) => {
   const percent = acidPercentOf(part.product)
   // Of what strength it is nobody knows: it cannot be made weaker.
@@ -73,7 +82,7 @@ const acidLower: Lower = (step, part, rung) => {
       : undefined
   const most = acidMinutesAt({ percent, isLeftOn: part.isLeftOn }, rung)
   if (part.isLeftOn) return most === 0 ? undefined : step
-  return capSegments(step, partSegments(step, part), most * 60, false)
+  return capPart(step, part, most * 60, false)
 }
 
 const timedLower: Lower = (step, part, rung, lever) => {
@@ -82,19 +91,13 @@ const timedLower: Lower = (step, part, rung, lever) => {
   const ofS =
     usualS > 0
       ? usualS
-      : governedSeconds(part.segments) /
-        (RUNGS.enzyme.share![(now ?? RUNGS.enzyme.share!.length) - 1] ?? 1)
-  return capSegments(step, partSegments(step, part), secondsOfUsual(ofS, rung), false)
+      : actingSeconds(part) / (RUNGS.enzyme.share![(now ?? RUNGS.enzyme.share!.length) - 1] ?? 1)
+  return capPart(step, part, secondsOfUsual(ofS, rung), false)
 }
 
 const minutesLower: Lower = (step, part, rung, lever) => {
   const most = limitAt(RUNGS[lever].minutes!, rung)
-  return capSegments(
-    step,
-    partSegments(step, part),
-    most === undefined ? Infinity : most * 60,
-    false,
-  )
+  return capPart(step, part, most === undefined ? Infinity : most * 60, false)
 }
 
 function settingLower(step: Step, part: StepPart, rung: number): Step {

@@ -77,6 +77,25 @@ export function governed(segments: readonly Segment[]): Segment[] {
 export const governedSeconds = (segments: readonly Segment[]): number =>
   governed(segments).reduce((sum, segment) => sum + segment.usualS, 0)
 
+/** What acts from its first touch on; a self-heating mask acts in its heat alone, machines and steam in their own minutes. */
+const ACTS: readonly Property[] = ['acid', 'enzyme', 'warming']
+
+type Acting = globalThis.Pick<StepPart, 'properties' | 'segments'>
+
+/** Seconds in which an active layer is put on: they count as its own (rule D24). 0 for anything else, and where it only is put on. */
+export function puttingOnSeconds({ properties, segments }: Acting): number {
+  if (!ACTS.some((property) => properties.has(property))) return 0
+  if (!segments.some(({ kind }) => kind === 'dwell')) return 0
+  return segments
+    .filter(({ kind }) => kind === 'apply')
+    .reduce((sum, { usualS }) => sum + usualS, 0)
+}
+
+/** Seconds from the first touch to the start of removal (rule D24); of what does not act from its first touch, those a lever governs. */
+export const actingSeconds = (part: Acting): number =>
+  puttingOnSeconds(part) + governedSeconds(part.segments)
+export const actingMinutes = (part: Acting): number => toMinutes(actingSeconds(part))
+
 /**
  * Seconds its maker says are usual for one product of a step: as printed, with its source, else as its use is kept on the shelf. An acid's
  * printed minutes only ever make them fewer (law 15). 0: nobody says.
@@ -86,12 +105,13 @@ export function usualSecondsOf({
   use,
   properties,
 }: globalThis.Pick<StepPart, 'product' | 'use' | 'properties'>): number {
-  const keptS = governedSeconds(use?.segments ?? [])
+  const keptS = actingSeconds({ properties, segments: use?.segments ?? [] })
   const printed = product?.maker?.minutes
   if (!printed) return keptS
   const printedS = Math.round(printed.usual * 60)
   return properties.has('acid') && keptS > 0 ? Math.min(keptS, printedS) : printedS
 }
 
+/** Minutes of work that a lever governs. */
 export const governedMinutes = (segments: readonly Segment[]): number =>
   toMinutes(governedSeconds(segments))

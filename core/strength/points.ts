@@ -3,7 +3,7 @@ import type { Product } from '../catalog/model'
 import type { Step } from '../protocol/model'
 import type { Property } from '../protocol/words'
 import { acidPercentOf } from './acid'
-import { governedMinutes, type StepPart } from './parts'
+import { actingMinutes, type StepPart } from './parts'
 
 /** Free acid in percent where it may be computed; undefined for other products and vehicles. */
 export function freeAcidOf(product: Product | undefined): number | undefined {
@@ -66,7 +66,7 @@ function acidPoints(part: StepPart, step: Step): number {
   if (part.isLeftOn) return 1
   const index = exposureIndex(
     acidPercentOf(part.product) ?? AHA_REVIEW.professional.percent,
-    governedMinutes(part.segments),
+    actingMinutes(part),
   )
   if (index < 30) return 1
   return index <= 90 ? 2 : 3

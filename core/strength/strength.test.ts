@@ -26,7 +26,7 @@ const read = (step: Step, products: readonly Product[] = SHELF.products) =>
 const rungOf = (step: Step, lever: string, products?: readonly Product[]): number =>
   read(step, products).levers.find((pulled) => pulled.lever === lever)?.rung ?? 0
 
-/** A peel of so much glycolic acid at a pH, so many minutes. */
+/** A peel of so much glycolic acid at a pH, so many minutes from first touch: half a minute of them it is put on. */
 function peel(
   percent: number,
   pH: number,
@@ -43,7 +43,7 @@ function peel(
   }
   const segments = [
     segment('on', 'apply', 0.5),
-    segment('dwell', 'dwell', [0, minutes, 60]),
+    segment('dwell', 'dwell', [0, minutes - 0.5, 60]),
     ...(isLeftOn ? [] : [segment('off', 'remove', 1)]),
   ]
   const step = stepOf({ product: { productId: 'p', useId: product.uses[0]!.id }, segments })
@@ -67,6 +67,17 @@ describe('strength is read off what touches the skin', () => {
   ] as const)('acid: %s', (_what, [percent, pH, minutes], rung) =>
     expect(peelRung(percent, pH, minutes)).toBe(rung),
   )
+  test('minutes run from the first touch to the start of removal (D24): a slow hand makes the same peel stronger', () => {
+    const { step, products } = peel(12, 1, 3)
+    const slow = {
+      ...step,
+      segments: step.segments.map((part) => (part.id === 'on' ? { ...part, usualS: 120 } : part)),
+    }
+    expect([rungOf(step, 'acid', products), rungOf(slow, 'acid', products)]).toEqual([2, 4])
+    const lowered = onRung(read(slow, products), 'acid', 2)!
+    expect(lowered.segments.map(({ usualS }) => usualS)).toEqual([120, 60, 60])
+    expect(onRung(read(slow, products), 'acid', 1)).toBeUndefined()
+  })
   test('left on: soft is rung 3, stronger is above the table', () => {
     expect(peelRung(6, 1, 1, true)).toBe(3)
     expect(peelRung(8, 1, 1, true)).toBe(5)
@@ -85,12 +96,18 @@ describe('strength is read off what touches the skin', () => {
   })
   test('a mask of forty-five minutes and a paste of eight are both held, by their own maker’s minutes', () => {
     const use = ENZYME.uses[0]!
+    const [puttingS, dwellS] = (['apply', 'dwell'] as const).map((kind) =>
+      use.segments
+        .filter((part) => part.kind === kind)
+        .reduce((sum, { usualS }) => sum + usualS, 0),
+    ) as [number, number]
+    const wholeS = puttingS + dwellS
     const step = (share: number) =>
       stepOf({
         product: { productId: ENZYME.id, useId: use.id },
         segments: use.segments.map((part) =>
           part.kind === 'dwell'
-            ? { ...part, minS: 0, usualS: Math.floor((part.usualS * share) / 30) * 30 }
+            ? { ...part, minS: 0, usualS: Math.floor((wholeS * share) / 30) * 30 - puttingS }
             : part,
         ),
       })

@@ -8,7 +8,7 @@ import type { Property } from '../protocol/words'
 import { acidPercentOf, acidRung } from './acid'
 import { leversOfParts, type LeverRung } from './levers'
 import {
-  governedMinutes,
+  actingMinutes,
   isPickLeftOn,
   picksOf,
   segmentsOfPick,
@@ -219,7 +219,7 @@ function ofWork(
   if (isSalicylicRinse(part)) properties.add('salicylic-rinse')
   const percent = acidPercentOf(part.product)
   const isAcid = properties.has('acid') && properties.has('exfoliating')
-  const minutes = governedMinutes(part.segments)
+  const minutes = actingMinutes({ properties, segments: part.segments })
   const isMild =
     percent !== undefined && acidRung({ percent, minutes, isLeftOn: part.isLeftOn }) < 2
   if (

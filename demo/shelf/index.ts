@@ -220,7 +220,7 @@ const ACTIVE: Product[] = [
     emergencyOff: 'neutralise then rinse',
     expected: [...ACID_FEEL],
     inci: 'Aqua, Glycolic Acid, Sodium Hydroxide, Glycerin',
-    uses: acidUse(1, 4, 5),
+    uses: acidUse(1, 3, 4),
   }),
   make({
     id: 'mandelic-peel',
@@ -234,7 +234,7 @@ const ACTIVE: Product[] = [
     emergencyOff: 'neutralise then rinse',
     expected: [...ACID_FEEL],
     inci: 'Aqua, Mandelic Acid, Propanediol, Sodium Hydroxide',
-    uses: acidUse(1, 3, 5),
+    uses: acidUse(1, 2, 4),
   }),
   make({
     id: 'soda-neutraliser',

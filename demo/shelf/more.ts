@@ -279,7 +279,7 @@ const MASKS: Product[] = [
     inci: 'Oryza Sativa Bran, Subtilisin, Pteridium Extract, Kaolin',
     maker: {
       source: 'Leaflet in the box, edition of February 2026',
-      minutes: { usual: 10, most: 10 },
+      minutes: { usual: 14, most: 15 },
       daysBetween: 14,
       warmRemoval: false,
     },

@@ -65,7 +65,10 @@ function touchOf(
   const product = used?.product
   const is = propertiesOf(step, used, device)
   const dwells = segments.filter(({ kind }) => kind === 'dwell')
-  const worked = dwells.length > 0 ? dwells : segments.filter(({ kind }) => kind === 'apply')
+  const puttingOn = segments.filter(({ kind }) => kind === 'apply')
+  const isActive = is.has('acid') || is.has('enzyme') || is.has('warming')
+  // What acts, acts from the first touch.
+  const worked = [...dwells, ...(dwells.length === 0 || isActive ? puttingOn : [])]
   const lastOn = step.segments.findLastIndex(
     (segment) =>
       segments.includes(segment) && segment.kind !== 'remove' && segment.kind !== 'prepare',
@@ -136,11 +139,11 @@ export function acidRung({ free, minutes, leftOn }: Touch): number {
   return at === -1 ? 5 : at + 1
 }
 
-/** The rung of a timed work by the share of its maker's own minutes, to the half minute. */
+/** The rung of an enzyme by the share of its maker's own minutes, to the half minute. */
 export function timedRung({ product, step, minutes }: Touch): number {
   const use = product?.uses.find(({ id }) => id === step.product?.useId)
-  const dwells = use?.segments.filter(({ kind }) => kind === 'dwell') ?? []
-  const usual = dwells.reduce((sum, { usualS }) => sum + usualS, 0) / 60
+  const acting = use?.segments.filter(({ kind }) => kind === 'apply' || kind === 'dwell') ?? []
+  const usual = acting.reduce((sum, { usualS }) => sum + usualS, 0) / 60
   if (usual === 0) return 0
   const shares = [0.4, 0.6, 0.8, 1]
   const at = shares.findIndex(

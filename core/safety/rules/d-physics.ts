@@ -45,6 +45,14 @@ export const PHYSICS_RULES: readonly RuleRow[] = [
     'Blot dry, or dampen, first.',
   ),
   row(
+    'D03a',
+    'Damp skin under a thermal or plaster mask',
+    ALWAYS,
+    [needs('rather-damp', 'self-heating')],
+    'Slightly damp skin lets the plaster set evenly and come off in one piece; no other mask asks for it unless its maker does.',
+    'A mist before it, where its leaflet says nothing else.',
+  ),
+  row(
     'D04',
     'Conductive gel',
     ALWAYS,

@@ -168,7 +168,7 @@ export const FIRES: readonly Case[] = [
     'A07',
     'enzyme on rung 1',
     { ...of(yes('medicine:tretinoin')) },
-    (p) => rungs(p, 'enzyme') === 1 && dwell(p, 'enzyme') === 180,
+    (p) => rungs(p, 'enzyme') === 1 && dwell(p, 'enzyme') === 150,
   ],
   [
     'A07',
@@ -1039,6 +1039,12 @@ export const FIRES: readonly Case[] = [
     { ...around(work(['blotting'], { id: 'y' }), work(['ultrasonic-blade'])) },
     (p) => has(p, 'x+damp'),
   ],
+  [
+    'D03a',
+    'a thermal mask: rather on slightly damp skin',
+    x('self-heating', 'heat'),
+    (p) => minds(p).includes('rather on slightly damp skin') && !has(p, 'x+damp'),
+  ],
   ['D04', 'gel under current', x('current'), (p) => trays(p).includes('conductive gel')],
   [
     'D05',
@@ -1270,7 +1276,7 @@ export const FIRES: readonly Case[] = [
     'E02',
     'first visit: one rung lower, two at the most',
     { history: [] },
-    (p) => rungs(p, 'enzyme') === 2 && dwell(p, 'enzyme') === 300,
+    (p) => rungs(p, 'enzyme') === 2 && dwell(p, 'enzyme') === 240,
   ],
   [
     'E03',
