@@ -77,7 +77,8 @@ export async function offlineReady(page: Page) {
   })
   await expect
     .poll(() => page.evaluate(() => navigator.serviceWorker.controller !== null), {
-      timeout: 20_000,
+      // Installing keeps every built file: on a busy machine that takes its time.
+      timeout: 100_000,
     })
     .toBe(true)
 }
