@@ -58,15 +58,9 @@ async function loadStudio(db: PoolClient, today: string): Promise<Studio> {
     today,
   }
   await addSalon(db, { id: studio.salonId, ...SALON })
-  for (const name of ROOMS) {
-    const id = randomUUID()
-    studio.rooms.push(id)
-    await execute(db, 'INSERT INTO room (id, salon_id, name) VALUES ($1, $2, $3)', [
-      id,
-      studio.salonId,
-      name,
-    ])
-  }
+  // Rows that hang on others take their salon from here.
+  await db.query("SELECT set_config('zen.salon', $1, true)", [studio.salonId])
+  for (const name of ROOMS) studio.rooms.push(await addRoom(studio, name))
   const hash = await hashPassword(DEMO_PASSWORD)
   for (const person of PEOPLE) {
     const practitionerId = person.practitioner ? randomUUID() : null
@@ -96,6 +90,13 @@ async function loadStudio(db: PoolClient, today: string): Promise<Studio> {
     await publishVersion(db, version, null)
   }
   return studio
+}
+
+async function addRoom({ db, salonId }: Studio, name: string): Promise<string> {
+  const id = randomUUID()
+  const values = [id, salonId, name]
+  await execute(db, 'INSERT INTO room (id, salon_id, name) VALUES ($1, $2, $3)', values)
+  return id
 }
 
 async function loadStock({ db, salonId, today }: Studio) {

@@ -18,7 +18,7 @@ async function main() {
   // A folder beside that of `npm start`, so that the two never meet.
   const database = await startPostgres(`${dataHome(root)}-dev`, { durable: false })
   try {
-    const { demo } = await prepareDatabase(root, database.url)
+    const { demo } = await prepareDatabase(root, database)
     const port = await freePort(3300)
     say(`Zen Ladder, developing: http://127.0.0.1:${port}`)
     if (demo) say(`Demo sign-in ${demo.email} · ${demo.password}`)

@@ -275,7 +275,7 @@ await ensurePackages(root)
 await ensureBuild(root)
 const database = await throwAwayPostgres()
 try {
-  await prepareDatabase(root, database.url)
+  await prepareDatabase(root, database)
   const app = await startApplication(root, {
     url: database.url,
     secret: 'for-pictures-only-0123456789abcdef',

@@ -92,7 +92,8 @@ function logFrom(env, home) {
 
 async function preparedDatabase(database, { host, isLocal }) {
   const env = isLocal ? {} : { ZEN_DEMO: process.env.ZEN_DEMO ?? '0' }
-  const prepared = await prepareDatabase(root, database.url, env)
+  const prepared = await prepareDatabase(root, database, env)
+  if (prepared.refused) throw new Stop(1, prepared.refused)
   if (prepared.loadedDemo) say('Loaded the demo studio into the empty database')
   if (!isLocal && prepared.demo)
     throw new Stop(
@@ -126,7 +127,7 @@ async function serve(home, own, listening, closing) {
   closing.push(() => lock.release())
   const database = own
     ? await startPostgres(home, { durable: true })
-    : { url: process.env.DATABASE_URL }
+    : { url: process.env.DATABASE_URL, ownerUrl: process.env.ZEN_MIGRATE_URL }
   if (own) closing.push(() => database.stop())
   const { demo } = await preparedDatabase(database, listening)
   const { host, tls } = listening

@@ -2,20 +2,17 @@ import { mkdtempSync, readdirSync, readFileSync, rmSync, statSync } from 'node:f
 import { tmpdir } from 'node:os'
 import { basename, dirname, join } from 'node:path'
 import { fileURLToPath } from 'node:url'
-import { prepareDatabase, startApplication } from './lib/application.mjs'
 import { ensureDebian } from './lib/debian.mjs'
 import { ensureBuild, ensurePackages } from './lib/packages.mjs'
-import { freePort } from './lib/ports.mjs'
-import { throwAwayPostgres } from './lib/postgres.mjs'
 import { endAll, run } from './lib/run.mjs'
 import { say, Stop } from './lib/say.mjs'
+import { startTestServer } from './lib/test-server.mjs'
 
 // Types, lint, unit, api and browser tests, on a throw-away database; leaves nothing running. `npm test -- unit` runs one part.
 const root = dirname(dirname(fileURLToPath(import.meta.url)))
 const parts = process.argv.slice(2)
 let interrupted = false
 const wanted = (part) => !interrupted && (parts.length === 0 || parts.includes(part))
-const SECRET = 'a-secret-for-tests-only-0123456789abcdef'
 // One day for the whole run, midnight or not.
 const TODAY = new Date().toISOString().slice(0, 10)
 const total = { passed: 0, failed: 0 }
@@ -73,37 +70,8 @@ async function lint() {
   count('lint', Number(good), Number(!good))
 }
 
-/** A built server on a throw-away database of its own. */
-async function startServer(lane) {
-  const database = await throwAwayPostgres()
-  try {
-    await prepareDatabase(root, database.url, { ZEN_TODAY: TODAY })
-    const app = await startApplication(root, {
-      url: database.url,
-      secret: SECRET,
-      host: '127.0.0.1',
-      port: await freePort(3410 + 200 * lane),
-      quiet: true,
-    })
-    const env = {
-      ZEN_TEST_URL: app.address,
-      ZEN_TEST_DATABASE: database.url,
-      ZEN_TEST_SECRET: SECRET,
-      ZEN_TEST_TODAY: TODAY,
-    }
-    const stop = async () => {
-      await app.stop()
-      await database.remove()
-    }
-    return { env, stop }
-  } catch (error) {
-    await database.remove()
-    throw error
-  }
-}
-
 async function withServer(work) {
-  const server = await startServer(0)
+  const server = await startTestServer(root, TODAY)
   try {
     await work(server.env)
   } finally {
@@ -143,7 +111,7 @@ async function browser(folder) {
   const servers = []
   try {
     // One after another: two at once could take the same port.
-    for (let lane = 0; lane < LANES; lane++) servers.push(await startServer(lane))
+    for (let lane = 0; lane < LANES; lane++) servers.push(await startTestServer(root, TODAY, lane))
     await Promise.all(
       servers.map(async ({ env }) => {
         for (let spec = waiting.shift(); spec && !interrupted; spec = waiting.shift())

@@ -30,5 +30,7 @@ export type {
   PatchTest,
   ProductMemory,
 } from './model'
+export { dayFault, patchTestFault, readingFault } from './evidence'
+export type { Days, EvidenceFault } from './evidence'
 export { contradictions, factFaults } from './faults'
 export type { FactFault } from './faults'

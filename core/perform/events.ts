@@ -46,11 +46,11 @@ export const RunEvent = z.strictObject({
   id: z.uuid(),
   deviceId: z.string().min(1).max(60),
   /** Counts up per device. */
-  seq: z.number().int().min(0),
+  seq: z.number().int().min(0).max(2_147_483_647),
   /** Wall clock of the device, milliseconds since 1970. */
   wallMs: z.number().int(),
   /** Milliseconds since the device's page began, never set back. */
-  elapsedMs: z.number().min(0),
+  elapsedMs: z.number().min(0).max(1e12),
   body: RunBody,
 })
 export type RunEvent = z.infer<typeof RunEvent>

@@ -3,12 +3,17 @@ import { setTimeout as wait } from 'node:timers/promises'
 import { join } from 'node:path'
 import { must } from './run.mjs'
 
-/** Migrates a database and loads the demo into an empty one. Gives what was done. */
-export async function prepareDatabase(root, url, env = {}) {
+/** Migrates a database and loads the demo into an empty one. Gives what was done, and why its serving role is refused. */
+export async function prepareDatabase(root, { url, ownerUrl, adminUrl }, env = {}) {
+  const urls = {
+    DATABASE_URL: url,
+    ...(ownerUrl ? { ZEN_MIGRATE_URL: ownerUrl } : {}),
+    ...(adminUrl ? { ZEN_ADMIN_URL: adminUrl } : {}),
+  }
   const output = await must(
     process.execPath,
     ['--import', 'tsx', join(root, 'scripts/prepare-database.ts')],
-    { cwd: root, keep: true, env: { ...process.env, DATABASE_URL: url, ...env } },
+    { cwd: root, keep: true, env: { ...process.env, ...urls, ...env } },
   )
   return JSON.parse(output.trim().split('\n').at(-1))
 }

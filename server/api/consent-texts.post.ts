@@ -3,12 +3,8 @@ import { z } from 'zod'
 import { Invalid } from '#core/fault'
 import { writeAudit } from '../db/access.sql'
 import { CONSENT_KINDS, newestTexts, publishText } from '../db/consent.sql'
-import { inTransaction } from '../db/rows'
-import { requireCan } from '../utils/access'
-import { useDb } from '../utils/db'
-import { readJson } from '../utils/body'
-import { explainDatabase, parsed } from '../utils/problem'
 import { created } from '../utils/reply'
+import { defineDoor } from '../utils/door'
 
 const Body = z.strictObject({
   kind: z.enum(CONSENT_KINDS),
@@ -18,29 +14,25 @@ const Body = z.strictObject({
 })
 
 /** Publishes new words for one kind of consent. Older versions stay with the signatures under them. */
-export default defineEventHandler(async (event) => {
-  const account = await requireCan(event, 'rules.write')
-  const { kind, after, title, body } = parsed(Body, await readJson(event))
-  try {
-    return await inTransaction(useDb(), async (db) => {
-      const newest =
-        (await newestTexts(db, account.salon_id)).find((text) => text.kind === kind)?.version ?? 0
-      if (after > newest)
-        throw new Invalid({
-          code: 'no_version',
-          detail: `There is no version ${after} of these words.`,
-          path: 'after',
-        })
-      // Two at once make the same version: the database lets one of them in.
-      const text = { id: randomUUID(), kind, version: after + 1, title, body }
-      await publishText(db, account.salon_id, text)
-      await writeAudit(db, account.id, 'consent.publish', 'consent_text', text.id, {
-        kind,
-        version: text.version,
+export default defineDoor(
+  { can: 'rules.write', body: Body },
+  async ({ db, event, account, body: words }) => {
+    const { kind, after, title, body } = words
+    const newest =
+      (await newestTexts(db, account.salon_id)).find((text) => text.kind === kind)?.version ?? 0
+    if (after > newest)
+      throw new Invalid({
+        code: 'no_version',
+        detail: `There is no version ${after} of these words.`,
+        path: 'after',
       })
-      return created(event, { id: text.id, version: text.version })
+    // Two at once make the same version: the database lets one of them in.
+    const text = { id: randomUUID(), kind, version: after + 1, title, body }
+    await publishText(db, account.salon_id, text)
+    await writeAudit(db, account.id, 'consent.publish', 'consent_text', text.id, {
+      kind,
+      version: text.version,
     })
-  } catch (error) {
-    throw explainDatabase(error)
-  }
-})
+    return created(event, { id: text.id, version: text.version })
+  },
+)

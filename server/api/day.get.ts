@@ -3,25 +3,22 @@ import { listClients, listPractitioners, listRooms, salonById } from '../db/salo
 import { listBookable } from '../db/protocol.sql'
 import { verdictsOf } from '../db/plan.sql'
 import { visitsOn } from '../db/visit.sql'
-import { requireCan } from '../utils/access'
 import { canDo } from '../utils/capabilities'
-import { useDb } from '../utils/db'
-import { parsed } from '../utils/problem'
+import { defineDoor } from '../utils/door'
 
 const Query = z.object({ date: z.iso.date().optional() })
 
 /** One day of the salon: its visits in order, and what a booking can choose from. */
-export default defineEventHandler(async (event) => {
-  const account = await requireCan(event, 'booking')
-  const { date } = parsed(Query, getQuery(event))
-  const salon = (await salonById(useDb(), account.salon_id))!
+export default defineDoor({ can: 'booking', query: Query }, async ({ db, account, query }) => {
+  const { date } = query
+  const salon = (await salonById(db, account.salon_id))!
   const day = date ?? salon.today
-  const visits = await visitsOn(useDb(), account.salon_id, day)
-  const protocols = await listBookable(useDb(), account.salon_id)
+  const visits = await visitsOn(db, account.salon_id, day)
+  const protocols = await listBookable(db, account.salon_id)
   // What a ladder has lost tells of the client's health.
   const verdicts = canDo(account.role, 'health.read')
     ? await verdictsOf(
-        useDb(),
+        db,
         visits.map(({ id }) => id),
       )
     : []
@@ -43,9 +40,9 @@ export default defineEventHandler(async (event) => {
       verdict: verdictOf.get(visit.id),
     })),
     choices: {
-      clients: await listClients(useDb(), account.salon_id),
-      rooms: await listRooms(useDb(), account.salon_id),
-      practitioners: await listPractitioners(useDb(), account.salon_id),
+      clients: await listClients(db, account.salon_id),
+      rooms: await listRooms(db, account.salon_id),
+      practitioners: await listPractitioners(db, account.salon_id),
       protocols: protocols.map(({ id, name }) => ({ id, name })),
     },
   }

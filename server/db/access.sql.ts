@@ -18,8 +18,7 @@ export const accountByEmail = (db: Db, email: string) =>
     db,
     Account,
     `SELECT id, salon_id, name, role, practitioner_id, password_hash, demo
-      FROM account
-      WHERE email = lower($1)`,
+      FROM account_by_email($1)`,
     [email],
   )
 
@@ -29,11 +28,7 @@ export const demoAccount = (db: Db) =>
     db,
     Account,
     `SELECT id, salon_id, name, role, practitioner_id, password_hash, demo
-      FROM account
-      WHERE demo
-        AND role = 'practitioner'
-      ORDER BY email
-      LIMIT 1`,
+      FROM demo_account()`,
   )
 
 /** The account of a session that has neither expired nor been ended. */
@@ -41,12 +36,8 @@ export const accountOfSession = (db: Db, sessionId: string) =>
   maybeOne(
     db,
     Account,
-    `SELECT a.id, a.salon_id, a.name, a.role, a.practitioner_id, a.password_hash, a.demo
-      FROM session s
-        JOIN account a ON a.id = s.account_id
-      WHERE s.id = $1
-        AND s.ended_at IS NULL
-        AND s.expires_at > now()`,
+    `SELECT id, salon_id, name, role, practitioner_id, password_hash, demo
+      FROM account_of_session($1)`,
     [sessionId],
   )
 

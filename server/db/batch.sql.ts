@@ -81,13 +81,13 @@ export async function saveBatches(db: Db, rows: readonly BatchRow[], move: Move)
         before AS (
           SELECT n.id, COALESCE(b.left_amount, 0) AS was
           FROM new n
-            LEFT JOIN batch b ON b.id = n.id
+            LEFT JOIN batch b ON b.salon_id = current_salon() AND b.id = n.id
         ),
         written AS (
           INSERT INTO batch (id, product_id, lot, received_on, best_before, opened_on, left_amount)
           SELECT id, "productId", lot, "receivedOn", "bestBefore", "openedOn", "left"
           FROM new
-          ON CONFLICT (id) DO UPDATE
+          ON CONFLICT (salon_id, id) DO UPDATE
           SET
             lot = excluded.lot,
             received_on = excluded.received_on,
@@ -124,9 +124,12 @@ const Owner = z.object({ id: z.string(), productId: z.string() })
 export const batchOwners = async (db: Db, ids: readonly string[]): Promise<Map<string, string>> =>
   new Map(
     (
-      await many(db, Owner, 'SELECT id, product_id AS "productId" FROM batch WHERE id = ANY($1)', [
-        ids,
-      ])
+      await many(
+        db,
+        Owner,
+        'SELECT id, product_id AS "productId" FROM batch WHERE salon_id = current_salon() AND id = ANY($1)',
+        [ids],
+      )
     ).map((row) => [row.id, row.productId]),
   )
 
@@ -136,8 +139,10 @@ export async function lockBatches(
   salonId: string,
   productIds: readonly string[],
 ): Promise<BatchRow[]> {
-  await execute(db, 'SELECT 1 FROM batch WHERE product_id = ANY($1) ORDER BY id FOR UPDATE', [
-    productIds,
-  ])
+  await execute(
+    db,
+    'SELECT FROM batch WHERE salon_id = current_salon() AND product_id = ANY($1) ORDER BY id FOR UPDATE',
+    [productIds],
+  )
   return batchesOf(db, salonId, productIds)
 }

@@ -1,18 +1,9 @@
 import { z } from 'zod'
-import {
-  type Clearance,
-  Client,
-  Concern,
-  type Fact,
-  GoalDetails,
-  PatchTest,
-} from '#core/client/model'
-import { execute, many, maybeOne, type Db } from './rows'
+import { Client, Concern, type Fact, GoalDetails } from '#core/client/model'
+import { listPatchTests } from './evidence.sql'
+import { addOnce, execute, many, maybeOne, withoutNulls, type Db } from './rows'
 
 const ISO = 'YYYY-MM-DD'
-const orLeftOut = <T extends object>(row: T) =>
-  Object.fromEntries(Object.entries(row).filter(([, value]) => value !== null))
-
 const ClientRow = z.object({
   id: z.string(),
   name: z.string(),
@@ -54,7 +45,7 @@ const clientRow = (db: Db, id: string) =>
 /** Rows with what they do not have left out; parsed with the client they belong to. */
 async function looseRows(db: Db, sql: string, id: string) {
   const rows = await many(db, z.record(z.string(), z.unknown()), sql, [id])
-  return rows.map(orLeftOut)
+  return rows.map(withoutNulls)
 }
 
 const listFacts = (db: Db, id: string) =>
@@ -118,161 +109,53 @@ export const clientBirthday = async (db: Db, id: string): Promise<string> =>
     [id],
   ))!.born_on
 
-/** Appends one dated answer; earlier ones stay. Sent twice it is taken once; false when the id belongs to another client's answer. */
-export async function addFact(
+const valuesOf = ({ code, answer, askedOn, on, zones, reaction, note }: Fact) => [
+  ...[code, answer, askedOn],
+  ...[on ?? null, zones ?? null, reaction ?? null, note ?? null],
+]
+
+/** Appends one dated answer; earlier ones stay. `path`: where its id stood. */
+export const addFact = (
   db: Db,
   id: string,
   clientId: string,
   fact: Fact,
   accountId: string | null,
-): Promise<boolean> {
-  const added = await execute(
-    db,
-    `INSERT INTO health_fact (
-        id,
-        client_id,
-        code,
-        answer,
-        asked_on,
-        happened_on,
-        zones,
-        reaction,
-        note,
-        recorded_by,
-        recorded_at
-      )
-      VALUES ($1, $2, $3, $4, $5, $6, $7, $8, $9, $10, clock_timestamp())
-      ON CONFLICT (id) DO NOTHING`,
-    [
-      id,
-      clientId,
-      fact.code,
-      fact.answer,
-      fact.askedOn,
-      fact.on ?? null,
-      fact.zones ?? null,
-      fact.reaction ?? null,
-      fact.note ?? null,
-      accountId,
-    ],
-  )
-  return added === 1 || (await isFactOf(db, id, clientId, fact.code))
-}
-
-async function isFactOf(db: Db, id: string, clientId: string, code: string): Promise<boolean> {
-  const row = await maybeOne(
-    db,
-    z.object({ id: z.string() }),
-    `SELECT id
-      FROM health_fact
-      WHERE id = $1
-        AND client_id = $2
-        AND code = $3`,
-    [id, clientId, code],
-  )
-  return row !== undefined
-}
-
-const PatchRow = PatchTest.extend({ id: z.string() })
-/** Patch tests of a client, oldest first, each with its id. */
-export async function listPatchTests(db: Db, clientId: string) {
-  const rows = await many(
-    db,
-    z.record(z.string(), z.unknown()),
-    `SELECT
-        id,
-        product_id AS "productId",
-        kind,
-        zone,
-        to_char(placed_on, '${ISO}') AS "placedOn",
-        to_char(read_on, '${ISO}') AS "readOn",
-        result,
-        note
-      FROM patch_test
-      WHERE client_id = $1
-      ORDER BY placed_on, id`,
-    [clientId],
-  )
-  return rows.map((row) => PatchRow.parse(orLeftOut(row)))
-}
-/** Places a patch test; sent twice it is placed once. */
-export const addPatchTest = (
-  db: Db,
-  id: string,
-  clientId: string,
-  test: PatchTest,
-  accountId: string,
+  path?: string,
 ) =>
-  execute(
+  addOnce(
     db,
-    `INSERT INTO patch_test (
-        id,
-        client_id,
-        product_id,
-        kind,
-        zone,
-        placed_on,
-        read_on,
-        result,
-        note,
-        recorded_by
-      )
-      VALUES ($1, $2, $3, $4, $5, $6, $7, $8, $9, $10)
-      ON CONFLICT (id) DO NOTHING`,
     [
-      id,
-      clientId,
-      test.productId,
-      test.kind,
-      test.zone,
-      test.placedOn,
-      test.readOn ?? null,
-      test.result,
-      test.note ?? null,
-      accountId,
+      `INSERT INTO health_fact (
+          id,
+          client_id,
+          code,
+          answer,
+          asked_on,
+          happened_on,
+          zones,
+          reaction,
+          note,
+          recorded_by,
+          recorded_at
+        )
+        VALUES ($1, $2, $3, $4, $5, $6, $7, $8, $9, $10, clock_timestamp())
+        ON CONFLICT (id) DO NOTHING`,
+      [id, clientId, ...valuesOf(fact), accountId],
     ],
-  )
-/** Reads a patch test that waits; gives the number of tests read (0: there is none that waits under this id). */
-export const readPatchTest = (
-  db: Db,
-  id: string,
-  clientId: string,
-  result: 'calm' | 'reacted',
-  readOn: string,
-) =>
-  execute(
-    db,
-    `UPDATE patch_test
-      SET result = $3, read_on = $4
-      WHERE id = $1
-        AND client_id = $2
-        AND result = 'waiting'`,
-    [id, clientId, result, readOn],
+    [
+      `SELECT
+        FROM health_fact
+        WHERE id = $1
+          AND client_id = $2
+          AND code = $3
+          AND answer = $4
+          AND asked_on = $5`,
+      [id, clientId, fact.code, fact.answer, fact.askedOn],
+    ],
+    path,
   )
 
-/** Records a clearance: who gave it, when, until when. Sent twice it is taken once. */
-export const addClearance = (
-  db: Db,
-  id: string,
-  clientId: string,
-  clearance: Clearance,
-  accountId: string,
-) =>
-  execute(
-    db,
-    `INSERT INTO clearance (id, client_id, clearance, given_by, given_on, until, recorded_by)
-      VALUES ($1, $2, $3, $4, $5, $6, $7)
-      ON CONFLICT (id) DO NOTHING`,
-    [
-      id,
-      clientId,
-      clearance.clearance,
-      clearance.by,
-      clearance.on,
-      clearance.until ?? null,
-      accountId,
-    ],
-  )
 type Goals = Pick<Client, 'concerns' | 'goalDetails'>
 /** Sets the ranked goals: the first is the most wanted. Details that are not given stay as they are. */
 export const setGoals = (db: Db, id: string, { concerns, goalDetails }: Goals) =>

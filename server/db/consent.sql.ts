@@ -1,5 +1,5 @@
 import { z } from 'zod'
-import { execute, many, maybeOne, type Db } from './rows'
+import { addOnce, execute, many, maybeOne, type Db } from './rows'
 
 export const CONSENT_KINDS = ['treatment', 'guardian', 'photo-record', 'photo-publish'] as const
 export type ConsentKind = (typeof CONSENT_KINDS)[number]
@@ -22,14 +22,27 @@ export const newestTexts = (db: Db, salonId: string) =>
       ORDER BY kind, version DESC`,
     [salonId],
   )
+/** A consent's words, and the day (ISO) on which the salon first had words of that kind. */
 export const textById = (db: Db, salonId: string, id: string) =>
   maybeOne(
     db,
-    Text,
-    `SELECT id, kind, version, title, body
-      FROM consent_text
-      WHERE salon_id = $1
-        AND id = $2`,
+    Text.extend({ firstOn: z.string() }),
+    `SELECT
+        t.id,
+        t.kind,
+        t.version,
+        t.title,
+        t.body,
+        (
+          SELECT to_char(min(f.published_at) AT TIME ZONE s.time_zone, 'YYYY-MM-DD')
+          FROM consent_text f
+          WHERE f.salon_id = t.salon_id
+            AND f.kind = t.kind
+        ) AS "firstOn"
+      FROM consent_text t
+        JOIN salon s ON s.id = t.salon_id
+      WHERE t.salon_id = $1
+        AND t.id = $2`,
     [salonId, id],
   )
 export const publishText = (db: Db, salonId: string, text: z.infer<typeof Text>) =>
@@ -89,9 +102,10 @@ export const addConsent = (
   },
   accountId: string,
 ) =>
-  execute(
+  addOnce(
     db,
-    `INSERT INTO consent (
+    [
+      `INSERT INTO consent (
         id,
         client_id,
         visit_id,
@@ -104,31 +118,32 @@ export const addConsent = (
       )
       VALUES ($1, $2, $3, $4, $5, $6, $7, $8, $9)
       ON CONFLICT (id) DO NOTHING`,
+      [
+        consent.id,
+        consent.clientId,
+        consent.visitId,
+        consent.textId,
+        consent.signer,
+        consent.relation,
+        consent.signedOn,
+        consent.signature,
+        accountId,
+      ],
+    ],
     [
-      consent.id,
-      consent.clientId,
-      consent.visitId,
-      consent.textId,
-      consent.signer,
-      consent.relation,
-      consent.signedOn,
-      consent.signature,
-      accountId,
+      `SELECT FROM consent WHERE id = $1 AND client_id = $2 AND text_id = $3 AND signature = $4`,
+      [consent.id, consent.clientId, consent.textId, consent.signature],
     ],
   )
-/** Withdraws a consent and gives its kind; undefined when it is not there or was withdrawn before. */
+/** Withdraws a consent that holds, from a day on. */
 export const withdrawConsent = (db: Db, id: string, clientId: string, on: string) =>
-  maybeOne(
+  execute(
     db,
-    z.object({ kind: z.enum(CONSENT_KINDS) }),
-    `UPDATE consent c
+    `UPDATE consent
       SET withdrawn_on = $3
-      FROM consent_text t
-      WHERE t.id = c.text_id
-        AND c.id = $1
-        AND c.client_id = $2
-        AND c.withdrawn_on IS NULL
-      RETURNING t.kind`,
+      WHERE id = $1
+        AND client_id = $2
+        AND withdrawn_on IS NULL`,
     [id, clientId, on],
   )
 export const holdsConsent = async (db: Db, clientId: string, kind: ConsentKind): Promise<boolean> =>

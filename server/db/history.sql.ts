@@ -40,7 +40,7 @@ const HISTORY = `SELECT
         o.points
       FROM visit v
         JOIN outcome o ON o.visit_id = v.id
-        JOIN protocol_version pv ON pv.id = v.protocol_version_id
+        JOIN protocol_version pv ON pv.salon_id = v.salon_id AND pv.id = v.protocol_version_id
       WHERE v.client_id = $1
         AND v.starts_at < $2
       ORDER BY v.starts_at`

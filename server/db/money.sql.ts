@@ -99,7 +99,7 @@ export const bookedUntil = (db: Db, salonId: string, from: string, until: string
       FROM visit v
         JOIN salon s ON s.id = v.salon_id
         JOIN client c ON c.id = v.client_id
-        JOIN protocol_version pv ON pv.id = v.protocol_version_id
+        JOIN protocol_version pv ON pv.salon_id = v.salon_id AND pv.id = v.protocol_version_id
         LEFT JOIN LATERAL (
           SELECT plan
           FROM fitted_plan

@@ -1,6 +1,6 @@
 import { z } from 'zod'
 import { MAP_VIEWS } from '#core/skin'
-import { execute, many, maybeOne, type Db } from './rows'
+import { addOnce, many, maybeOne, type Db } from './rows'
 
 export const MOMENTS = ['start', 'end'] as const
 const Listed = z.object({
@@ -57,21 +57,27 @@ export const addPhoto = (
   },
   accountId: string,
 ) =>
-  execute(
+  addOnce(
     db,
-    `INSERT INTO photo (id, client_id, visit_id, view, moment, light, width, height, bytes, recorded_by)
+    [
+      `INSERT INTO photo (id, client_id, visit_id, view, moment, light, width, height, bytes, recorded_by)
       VALUES ($1, $2, $3, $4, $5, $6, $7, $8, $9, $10)
       ON CONFLICT (id) DO NOTHING`,
+      [
+        photo.id,
+        photo.clientId,
+        photo.visitId,
+        photo.view,
+        photo.moment,
+        photo.light,
+        photo.width,
+        photo.height,
+        photo.bytes,
+        accountId,
+      ],
+    ],
     [
-      photo.id,
-      photo.clientId,
-      photo.visitId,
-      photo.view,
-      photo.moment,
-      photo.light,
-      photo.width,
-      photo.height,
-      photo.bytes,
-      accountId,
+      `SELECT FROM photo WHERE id = $1 AND visit_id = $2 AND view = $3 AND moment = $4`,
+      [photo.id, photo.visitId, photo.view, photo.moment],
     ],
   )

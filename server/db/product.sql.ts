@@ -96,7 +96,7 @@ export async function insertProduct(
       SELECT $1, $2, $3, $4, COALESCE(max(position), 0) + 1, $5
       FROM product
       WHERE salon_id = $2
-      ON CONFLICT (id) DO NOTHING
+      ON CONFLICT (salon_id, id) DO NOTHING
       RETURNING ${CHANGED}`,
     columnsOf(salonId, product),
   )
@@ -159,14 +159,13 @@ export async function saveProducts(db: Db, salonId: string, products: readonly P
     `INSERT INTO product (id, salon_id, name, kind, position, body)
       SELECT r.id, $1, r.name, r.kind, r.position, r.body
       FROM jsonb_to_recordset($2) AS r (id text, name text, kind text, position int, body jsonb)
-      ON CONFLICT (id) DO UPDATE
+      ON CONFLICT (salon_id, id) DO UPDATE
       SET
         name = excluded.name,
         kind = excluded.kind,
         body = excluded.body,
         changed_at = clock_timestamp(),
-        archived_at = NULL
-      WHERE product.salon_id = $1`,
+        archived_at = NULL`,
     [salonId, JSON.stringify(rows)],
   )
 }
@@ -192,18 +191,3 @@ export const productsByIds = async (
       )
     ).map((row) => [row.id, asProduct(row.body)]),
   )
-
-const Other = z.object({ id: z.string() })
-
-/** Ids that another salon uses: taken, though nothing of this salon's. */
-export const idsElsewhere = async (
-  db: Db,
-  salonId: string,
-  ids: readonly string[],
-): Promise<string[]> =>
-  (
-    await many(db, Other, 'SELECT id FROM product WHERE salon_id <> $1 AND id = ANY($2)', [
-      salonId,
-      ids,
-    ])
-  ).map((row) => row.id)

@@ -50,7 +50,7 @@ export const listProtocols = (db: Db, salonId: string) =>
         p.archived_at,
         d.saved_at AS draft_at
       FROM protocol p
-        LEFT JOIN protocol_version v ON v.protocol_id = p.id
+        LEFT JOIN protocol_version v ON v.salon_id = p.salon_id AND v.protocol_id = p.id
         LEFT JOIN protocol_draft d ON d.protocol_id = p.id
       WHERE p.salon_id = $1
       ORDER BY p.id, v.version DESC`,
@@ -64,7 +64,7 @@ export const listBookable = (db: Db, salonId: string) =>
     z.object({ id: z.string(), name: z.string(), version_id: z.string() }),
     `SELECT DISTINCT ON (p.id) p.id, v.name, v.id AS version_id
       FROM protocol p
-        JOIN protocol_version v ON v.protocol_id = p.id
+        JOIN protocol_version v ON v.salon_id = p.salon_id AND v.protocol_id = p.id
       WHERE p.salon_id = $1
         AND p.archived_at IS NULL
       ORDER BY p.id, v.version DESC`,
@@ -78,7 +78,7 @@ export async function bookableCards(db: Db, salonId: string): Promise<ProtocolVe
     Row,
     `SELECT DISTINCT ON (v.protocol_id) ${VERSION}
       FROM protocol_version v
-        JOIN protocol p ON p.id = v.protocol_id
+        JOIN protocol p ON p.salon_id = v.salon_id AND p.id = v.protocol_id
       WHERE p.salon_id = $1
         AND p.archived_at IS NULL
       ORDER BY v.protocol_id, v.version DESC`,
@@ -98,7 +98,7 @@ export async function newestVersion(
     Row,
     `SELECT ${VERSION}
       FROM protocol_version v
-        JOIN protocol p ON p.id = v.protocol_id
+        JOIN protocol p ON p.salon_id = v.salon_id AND p.id = v.protocol_id
       WHERE p.salon_id = $1
         AND p.id = $2
       ORDER BY v.version DESC
@@ -108,10 +108,17 @@ export async function newestVersion(
   return row && toVersion(row)
 }
 
-export async function versionById(db: Db, id: string): Promise<ProtocolVersion | undefined> {
-  const row = await maybeOne(db, Row, `SELECT ${VERSION} FROM protocol_version v WHERE v.id = $1`, [
-    id,
-  ])
+export async function versionById(
+  db: Db,
+  salonId: string,
+  id: string,
+): Promise<ProtocolVersion | undefined> {
+  const row = await maybeOne(
+    db,
+    Row,
+    `SELECT ${VERSION} FROM protocol_version v WHERE v.salon_id = $1 AND v.id = $2`,
+    [salonId, id],
+  )
   return row && toVersion(row)
 }
 
@@ -122,7 +129,7 @@ export async function versionsOf(db: Db, salonId: string, protocolId: string) {
     Row.extend({ published_at: z.date(), by: z.string().nullable() }),
     `SELECT ${VERSION}, v.published_at, a.name AS by
       FROM protocol_version v
-        JOIN protocol p ON p.id = v.protocol_id
+        JOIN protocol p ON p.salon_id = v.salon_id AND p.id = v.protocol_id
         LEFT JOIN account a ON a.id = v.published_by
       WHERE p.salon_id = $1
         AND p.id = $2
@@ -155,6 +162,7 @@ export const addProtocol = (db: Db, salonId: string, id: string, name: string) =
   execute(db, 'INSERT INTO protocol (id, salon_id, name) VALUES ($1, $2, $3)', [id, salonId, name])
 
 const Head = z.object({ id: z.string(), name: z.string(), archived_at: z.date().nullable() })
+export type ProtocolRow = z.infer<typeof Head>
 /** A protocol of this salon, published or not. */
 export const protocolById = (db: Db, salonId: string, id: string) =>
   maybeOne(
@@ -228,7 +236,7 @@ export const saveDraft = (db: Db, protocolId: string, draft: Draft, accountId: s
     db,
     `INSERT INTO protocol_draft (protocol_id, based_on, name, steps, methods, course, saved_by)
       VALUES ($1, $2, $3, $4, $5, $6, $7)
-      ON CONFLICT (protocol_id) DO UPDATE
+      ON CONFLICT (salon_id, protocol_id) DO UPDATE
       SET
         based_on = $2,
         name = $3,

@@ -1,6 +1,6 @@
 import { z } from 'zod'
 import { NOTHING_READ, Reading } from '#core/skin/model'
-import { execute, maybeOne, type Db } from './rows'
+import { addOnce, maybeOne, type Db } from './rows'
 import type { VisitRow } from './visit.sql'
 
 export async function latestReading(db: Db, visitId: string): Promise<Reading> {
@@ -42,10 +42,13 @@ export const addReading = (
   reading: Reading,
   accountId: string | null,
 ) =>
-  execute(
+  addOnce(
     db,
-    `INSERT INTO reading (id, visit_id, body, read_by)
+    [
+      `INSERT INTO reading (id, visit_id, body, read_by)
       VALUES ($1, $2, $3, $4)
       ON CONFLICT (id) DO NOTHING`,
-    [id, visitId, reading, accountId],
+      [id, visitId, reading, accountId],
+    ],
+    [`SELECT FROM reading WHERE id = $1 AND visit_id = $2 AND body = $3`, [id, visitId, reading]],
   )

@@ -3,7 +3,7 @@ import { PlacedSegment } from '#core/adapt/model'
 import { PHASES } from '#core/protocol'
 import type { Planned } from '#core/risk'
 import { RunEvent } from '#core/perform/model'
-import { execute, many, type Db } from './rows'
+import { idTaken, many, type Db } from './rows'
 
 const EventRow = z.object({
   id: z.string(),
@@ -13,6 +13,8 @@ const EventRow = z.object({
   elapsedMs: z.number(),
   body: RunEvent.shape.body,
 })
+
+const Id = z.object({ id: z.string() })
 
 export const listEvents = (db: Db, visitId: string) =>
   many(
@@ -25,34 +27,48 @@ export const listEvents = (db: Db, visitId: string) =>
     [visitId],
   )
 
-/** Appends events of a run; one already there (by id) is left as it is. Gives the events that are new. */
+/**
+ * Appends events of a run in one statement and in the order of their ids, so that two tablets never wait for each other in a ring. One that is
+ * there already is left as it is; an id that names an event of another visit is refused. Gives the events that are new.
+ */
 export async function addEvents(
   db: Db,
   visitId: string,
   events: readonly RunEvent[],
   accountId: string | null,
 ): Promise<RunEvent[]> {
-  const fresh: RunEvent[] = []
-  for (const event of events) {
-    const added = await execute(
-      db,
-      `INSERT INTO run_event (id, visit_id, device_id, seq, wall_ms, elapsed_ms, body, received_by)
-        VALUES ($1, $2, $3, $4, $5, $6, $7, $8)
-        ON CONFLICT (id) DO NOTHING`,
-      [
-        event.id,
-        visitId,
-        event.deviceId,
-        event.seq,
-        event.wallMs,
-        event.elapsedMs,
-        event.body,
-        accountId,
-      ],
-    )
-    if (added === 1) fresh.push(event)
-  }
-  return fresh
+  const added = await many(
+    db,
+    Id,
+    `INSERT INTO run_event (id, visit_id, device_id, seq, wall_ms, elapsed_ms, body, received_by)
+      SELECT e.id, $1, e."deviceId", e.seq, e."wallMs", e."elapsedMs", e.body, $3
+      FROM jsonb_to_recordset($2) AS e (
+          id uuid,
+          "deviceId" text,
+          seq int,
+          "wallMs" bigint,
+          "elapsedMs" double precision,
+          body jsonb
+        )
+      ORDER BY e.id
+      ON CONFLICT (id) DO NOTHING
+      RETURNING id`,
+    [visitId, JSON.stringify(events), accountId],
+  )
+  const fresh = new Set(added.map(({ id }) => id))
+  const before = events.filter(({ id }) => !fresh.has(id))
+  const known = await many(
+    db,
+    Id,
+    'SELECT id FROM run_event WHERE visit_id = $1 AND id = ANY ($2)',
+    [visitId, before.map(({ id }) => id)],
+  )
+  const own = new Set(known.map(({ id }) => id))
+  const strange = before.find(({ id }) => !own.has(id))
+  if (strange) throw idTaken(`events.${events.indexOf(strange)}.id`)
+  return events.filter(
+    ({ id }, at) => fresh.has(id) && events.findIndex((other) => other.id === id) === at,
+  )
 }
 
 const RunRow = z.object({

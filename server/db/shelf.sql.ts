@@ -29,7 +29,7 @@ const CHOSEN = `WITH
                   OR EXISTS (
                     SELECT
                     FROM batch b
-                    WHERE b.product_id = p.id
+                    WHERE b.salon_id = p.salon_id AND b.product_id = p.id
                       AND b.left_amount > 0
                   )
                 ) DESC,
@@ -54,13 +54,13 @@ const CHOSEN = `WITH
       UNION
       SELECT part ->> 'productId'
       FROM chosen
-        JOIN product USING (id),
-        jsonb_array_elements(body -> 'recipe' -> 'parts') AS part
+        JOIN product p ON p.salon_id = $1 AND p.id = chosen.id,
+        jsonb_array_elements(p.body -> 'recipe' -> 'parts') AS part
       UNION
       SELECT other
       FROM chosen
-        JOIN product USING (id),
-        jsonb_array_elements_text(body -> 'substitutes') AS other`
+        JOIN product p ON p.salon_id = $1 AND p.id = chosen.id,
+        jsonb_array_elements_text(p.body -> 'substitutes') AS other`
 
 async function chosenIds(
   db: Db,

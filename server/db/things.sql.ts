@@ -38,52 +38,46 @@ interface Thing {
   readonly name: string
 }
 
-/** Writes a device: a new one at the end of its list. False when the id belongs to another salon. */
-export async function saveDevice(db: Db, salonId: string, body: Thing): Promise<boolean> {
-  const written = await execute(
+/** Writes a device: a new one at the end of its list. */
+export async function saveDevice(db: Db, salonId: string, body: Thing) {
+  await execute(
     db,
     `INSERT INTO device (id, salon_id, name, position, body)
       SELECT $1, $2, $3, COALESCE(max(position), 0) + 1, $4
       FROM device
       WHERE salon_id = $2
-      ON CONFLICT (id) DO UPDATE
-      SET name = excluded.name, body = excluded.body
-      WHERE device.salon_id = $2`,
+      ON CONFLICT (salon_id, id) DO UPDATE
+      SET name = excluded.name, body = excluded.body`,
     [body.id, salonId, body.name, JSON.stringify(body)],
   )
-  return written === 1
 }
 
-/** Writes a supply: a new one at the end of its list. False when the id belongs to another salon. */
-export async function saveSupply(db: Db, salonId: string, body: Thing): Promise<boolean> {
-  const written = await execute(
+/** Writes a supply: a new one at the end of its list. */
+export async function saveSupply(db: Db, salonId: string, body: Thing) {
+  await execute(
     db,
     `INSERT INTO supply (id, salon_id, name, position, body)
       SELECT $1, $2, $3, COALESCE(max(position), 0) + 1, $4
       FROM supply
       WHERE salon_id = $2
       ON CONFLICT (salon_id, id) DO UPDATE
-      SET name = excluded.name, body = excluded.body
-      WHERE supply.salon_id = $2`,
+      SET name = excluded.name, body = excluded.body`,
     [body.id, salonId, body.name, JSON.stringify(body)],
   )
-  return written === 1
 }
 
-/** Writes a kit: a new one at the end of its list. False when the id belongs to another salon. */
-export async function saveKit(db: Db, salonId: string, body: Thing): Promise<boolean> {
-  const written = await execute(
+/** Writes a kit: a new one at the end of its list. */
+export async function saveKit(db: Db, salonId: string, body: Thing) {
+  await execute(
     db,
     `INSERT INTO kit (id, salon_id, name, position, body)
       SELECT $1, $2, $3, COALESCE(max(position), 0) + 1, $4
       FROM kit
       WHERE salon_id = $2
       ON CONFLICT (salon_id, id) DO UPDATE
-      SET name = excluded.name, body = excluded.body
-      WHERE kit.salon_id = $2`,
+      SET name = excluded.name, body = excluded.body`,
     [body.id, salonId, body.name, JSON.stringify(body)],
   )
-  return written === 1
 }
 
 /** Takes single-use supplies off the shelf by id and count; never below none. */

@@ -20,7 +20,7 @@ export const usesOf = (db: Db, visitId: string) =>
     UseRow,
     `SELECT u.product_id AS "productId", p.name, p.kind, u.lot, u.amount, u.unit
       FROM visit_use u
-        JOIN product p ON p.id = u.product_id
+        JOIN product p ON p.salon_id = u.salon_id AND p.id = u.product_id
       WHERE u.visit_id = $1
       ORDER BY p.position, u.lot`,
     [visitId],

@@ -36,6 +36,10 @@ export type VisitRow = z.infer<typeof Visit>
 export const visitById = (db: Db, salonId: string, id: string) =>
   maybeOne(db, Visit, 'SELECT * FROM visit_detail WHERE salon_id = $1 AND id = $2', [salonId, id])
 
+/** Holds a visit of a salon until the transaction ends. */
+export const lockVisit = (db: Db, salonId: string, id: string) =>
+  execute(db, 'SELECT FROM visit WHERE salon_id = $1 AND id = $2 FOR NO KEY UPDATE', [salonId, id])
+
 /** Visits of one day in the salon's own time zone, in order of time and room. */
 export const visitsOn = (db: Db, salonId: string, date: string) =>
   many(

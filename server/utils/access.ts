@@ -1,10 +1,10 @@
 import { randomUUID } from 'node:crypto'
 import type { H3Event } from 'h3'
 import { useSession } from 'h3'
-import { Forbidden, NotFound } from '#core/fault'
+import { Forbidden } from '#core/fault'
 import type { Account } from '../db/access.sql'
 import { accountOfSession, endSession, openSession, writeAudit } from '../db/access.sql'
-import { visitById, type VisitRow } from '../db/visit.sql'
+import { inSalon } from '../db/rows'
 import { canDo, type Capability } from './capabilities'
 import { useConfig } from './config'
 import { useDb } from './db'
@@ -25,14 +25,22 @@ function sealed(event: H3Event) {
 /** Signs an account in: a session row, named in a sealed cookie. */
 export async function signIn(event: H3Event, account: Account) {
   const sessionId = randomUUID()
-  await openSession(useDb(), sessionId, account.id, SESSION_HOURS)
+  await inSalon(useDb(), account.salon_id, async (db) => {
+    await openSession(db, sessionId, account.id, SESSION_HOURS)
+    await writeAudit(db, account.id, 'session.open', 'account', account.id)
+  })
   await (await sealed(event)).update({ sessionId })
-  await writeAudit(useDb(), account.id, 'session.open', 'account', account.id)
 }
 
 export async function signOut(event: H3Event) {
   const session = await sealed(event)
-  if (session.data.sessionId) await endSession(useDb(), session.data.sessionId)
+  const { sessionId } = session.data
+  const account = sessionId && (await accountOfSession(useDb(), sessionId))
+  if (account)
+    await inSalon(useDb(), account.salon_id, async (db) => {
+      await endSession(db, sessionId)
+      await writeAudit(db, account.id, 'session.end', 'account', account.id)
+    })
   await session.clear()
 }
 
@@ -49,29 +57,18 @@ export async function requireCan(event: H3Event, capability: Capability): Promis
       code: 'signed_out',
       detail: 'You are signed out. Sign in and go on where you were.',
     })
-  if (!canDo(account.role, capability))
-    throw new Forbidden({
-      code: 'not_allowed',
-      detail: 'Your role may not do this. Ask the owner of the salon.',
-    })
+  if (!canDo(account.role, capability)) {
+    const [path] = event.path.split('?')
+    await inSalon(useDb(), account.salon_id, (db) =>
+      writeAudit(db, account.id, 'refused', 'route', `${event.method} ${path}`, { capability }),
+    )
+    throw notAllowed()
+  }
   return account
 }
 
-/** The account and the visit of a route below /api/visits/:id, of the same salon; else 404. */
-export async function requireVisit(
-  event: H3Event,
-  capability: Capability,
-): Promise<{ account: Account; visit: VisitRow }> {
-  const account = await requireCan(event, capability)
-  const id = getRouterParam(event, 'id') ?? ''
-  const visit = /^[0-9a-f-]{36}$/.test(id)
-    ? await visitById(useDb(), account.salon_id, id)
-    : undefined
-  if (!visit)
-    throw new NotFound({
-      code: 'no_visit',
-      detail: 'There is no such visit in this salon.',
-      path: 'id',
-    })
-  return { account, visit }
-}
+export const notAllowed = (): Forbidden =>
+  new Forbidden({
+    code: 'not_allowed',
+    detail: 'Your role may not do this. Ask the owner of the salon.',
+  })

@@ -5,9 +5,12 @@ import {
   type FactFault,
   KNOWN,
   medicineCode,
+  type Days,
+  type EvidenceFault,
   type Fact,
   questionByCode,
 } from '#core/client'
+import { Invalid } from '#core/fault'
 import { clientBirthday } from '../db/client.sql'
 import { listKnown } from '../db/rules.sql'
 import type { VisitRow } from '../db/visit.sql'
@@ -27,12 +30,26 @@ export async function faultsOf(
 ): Promise<FactFault[]> {
   const own = await listKnown(db, visit.salon_id)
   const medicines = new Set((own.length > 0 ? own : KNOWN).map((entry) => medicineCode(entry.id)))
-  const latest = new Date(Math.max(Date.now(), visit.starts_at.getTime()) + DAY_MS)
-    .toISOString()
-    .slice(0, 10)
+  const { earliest, latest } = await daysOf(db, visit)
   return factFaults(facts, {
     latest,
-    bornOn: await clientBirthday(db, visit.client_id),
+    bornOn: earliest,
     known: (code) => FIXED.has(code) || isFreeWordCode(code) || medicines.has(code),
   })
+}
+
+/** Days between which something can have happened to a visit's client; a day of grace for clocks and time zones. */
+export async function daysOf(db: PoolClient, visit: VisitRow): Promise<Days> {
+  const latest = new Date(Math.max(Date.now(), visit.starts_at.getTime()) + DAY_MS)
+  return {
+    earliest: await clientBirthday(db, visit.client_id),
+    latest: latest.toISOString().slice(0, 10),
+  }
+}
+
+/** Throws where evidence has a fault. `path`: where the evidence stands in the body. */
+export function refuseEvidence(fault: EvidenceFault | undefined, path = ''): void {
+  if (!fault) return
+  const { code, says, field } = fault
+  throw new Invalid({ code, detail: says, path: path ? `${path}.${field}` : field })
 }

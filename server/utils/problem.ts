@@ -1,5 +1,6 @@
 import type { z } from 'zod'
-import { Conflict, Fault, Invalid, type FaultKind, type Problem } from '#core/fault'
+import { Conflict, Fault, Invalid, NotFound, type FaultKind, type Problem } from '#core/fault'
+import { idTaken } from '../db/rows'
 
 /** The status each kind of fault is told with. */
 export const STATUS_OF: Readonly<Record<FaultKind, number>> = {
@@ -73,6 +74,10 @@ const CLASHES: Readonly<Record<string, Problem>> = {
     code: 'room_taken',
     detail: 'The room is taken at that time, turnover included. Choose another time or room.',
   },
+  client_free: {
+    code: 'client_taken',
+    detail: 'This client has another visit at that time. Choose another time.',
+  },
   practitioner_free: {
     code: 'practitioner_taken',
     detail: 'The practitioner has another visit at that time. Choose another time or person.',
@@ -102,12 +107,49 @@ const CLASHES: Readonly<Record<string, Problem>> = {
 /** restrict_violation: raised by our own triggers, with a sentence of their own. */
 const RESTRICTED = '23001'
 
+interface Refusal {
+  readonly constraint?: string
+  readonly code?: string
+  readonly message?: string
+}
+
 /** Words for what the database refused; other errors go on unchanged. */
 export function explainDatabase(error: unknown): unknown {
-  const refusal = error as { constraint?: string; code?: string; message?: string }
-  const clash = refusal.constraint === undefined ? undefined : CLASHES[refusal.constraint]
+  const { constraint, code, message } = error as Refusal
+  const clash = constraint === undefined ? undefined : CLASHES[constraint]
   if (clash) return new Conflict(clash)
-  if (refusal.code !== RESTRICTED) return error
-  const why = refusal.message ?? 'It is locked'
-  return new Conflict({ code: 'locked', detail: `${why}. Add a note instead.` })
+  if (code === RESTRICTED)
+    return new Conflict({
+      code: 'locked',
+      detail: `${message ?? 'It is locked'}. Add a note instead.`,
+    })
+  return explainKind(code, constraint) ?? error
 }
+
+/** What was sent and got past its schema, by the kind of the refusal (PostgreSQL, appendix A: SQLSTATE). Names of ours alone are told. */
+function explainKind(code: string | undefined, constraint: string | undefined): Fault | undefined {
+  if (code === '23503')
+    return new NotFound({
+      code: 'not_here',
+      detail:
+        'Something that this names is not in this salon. Open the page again and choose anew.',
+      ...(constraint ? { path: fieldOf(constraint) } : {}),
+    })
+  if (code === '23505') return idTaken('id')
+  if (code === '23514')
+    return new Invalid({
+      code: 'invalid',
+      detail: 'A value here is not possible. Check dates and amounts.',
+    })
+  // Class 22: a value that no column of its kind can hold.
+  if (code?.startsWith('22'))
+    return new Invalid({
+      code: 'invalid',
+      detail: 'A value here cannot be kept. Check what was typed.',
+    })
+  return undefined
+}
+
+/** `visit_room_id_fkey` is about `roomId`. */
+const fieldOf = (constraint: string): string =>
+  (/_([a-z]+(?:_id)?)_fkey$/.exec(constraint)?.[1] ?? constraint).replace(/_id$/, 'Id')

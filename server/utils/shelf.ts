@@ -3,16 +3,13 @@ import type { z } from 'zod'
 import type { Shelf } from '#core/catalog'
 import { namedIn } from '#core/formats'
 import type { Step } from '#core/protocol'
-import { Conflict, Invalid } from '#core/fault'
+import { Invalid } from '#core/fault'
 import { writeAudit } from '../db/access.sql'
 import type { Db } from '../db/rows'
 import { salonById } from '../db/salon.sql'
 import { loadShelf } from '../db/shelf.sql'
 import { saveDevice, saveKit, saveSupply } from '../db/things.sql'
-import { requireCan } from './access'
-import { useDb } from './db'
-import { readJson } from './body'
-import { parsed } from './problem'
+import { defineDoor } from './door'
 
 /** The shelf as it stands today, with everything these steps name. */
 export const shelfToday = async (
@@ -48,23 +45,15 @@ export function defineThingPut<Body extends z.ZodType<{ id: string; name: string
   thing: keyof typeof SAVE,
   model: Body,
 ) {
-  return defineEventHandler(async (event) => {
-    const account = await requireCan(event, 'shelf.write')
+  return defineDoor({ can: 'shelf.write', body: model }, async ({ db, event, account, body }) => {
     const id = shelfId(event)
-    const body = parsed(model, await readJson(event))
     if (body.id !== id)
       throw new Invalid({
         code: 'other_id',
         detail: 'The id in the body is not the one in the path.',
         path: 'id',
       })
-    if (!(await SAVE[thing](useDb(), account.salon_id, body)))
-      throw new Conflict({
-        code: 'taken',
-        detail: 'This id is taken. Choose another name.',
-        path: 'id',
-      })
-    await writeAudit(useDb(), account.id, `${thing}.write`, thing, id)
-    return sendNoContent(event)
+    await SAVE[thing](db, account.salon_id, body)
+    await writeAudit(db, account.id, `${thing}.write`, thing, id)
   })
 }

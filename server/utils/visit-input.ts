@@ -19,7 +19,7 @@ const EVENING_HOUR = 18
 
 /** Everything a visit's plan is made from, read from the database. */
 export async function compileInputOf(db: Db, visit: VisitRow): Promise<CompileInput> {
-  const protocol = await versionById(db, visit.protocol_version_id)
+  const protocol = await versionById(db, visit.salon_id, visit.protocol_version_id)
   const client = await loadClient(db, visit.client_id)
   if (!protocol || !client)
     throw new Error(`Visit ${visit.id} points to a client or protocol that is not there.`)

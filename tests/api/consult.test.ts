@@ -3,7 +3,7 @@ import { randomUUID } from 'node:crypto'
 import { describe, expect, test } from 'vitest'
 import type { FittedPlan } from '#core/adapt'
 import { book, withDatabase } from './http'
-import { visitOf, planOf, said, SIGNATURE } from './visits'
+import { visitOf, planOf, said, SIGNATURE, today } from './visits'
 
 describe('clearances', () => {
   test('one with who and when turns a clearance into a caution; after its last day it is none', async () => {
@@ -108,6 +108,9 @@ describe('patch tests', () => {
   })
 })
 
+// Their words were published when the demo was loaded: nobody signed before.
+const TODAY = await today()
+
 describe('consent', () => {
   const sign = async (id: string, kind: string, more: object = {}) => {
     const text = (await visitOf(id)).texts.find((text) => text.kind === kind)!
@@ -117,11 +120,24 @@ describe('consent', () => {
       textId: text.id,
       signer: 'Somebody Signing',
       relation: 'client',
-      signedOn: '2026-11-24',
+      signedOn: TODAY,
       signature: SIGNATURE,
       ...more,
     })
   }
+  test.each([
+    ['before there were any words', { signedOn: '2020-01-01' }, 'long_ago'],
+    ['in the future', { signedOn: '2099-01-01' }, 'future'],
+    [
+      'with a dot and no stroke',
+      { signature: SIGNATURE.replace(/<path.*<\/path>/, '') },
+      'invalid',
+    ],
+  ])('is not signed %s', async (_what, more, code) => {
+    const id = await book(owner, 'Marguerite Abiola')
+    const { status, body } = await sign(id, 'treatment', more)
+    expect([status, body.code]).toEqual([400, code])
+  })
   test('is kept with its exact words; withdrawn once, never changed', async () => {
     const id = await book(owner, 'Marguerite Abiola')
     expect((await sign(id, 'treatment')).status).toBe(201)
@@ -130,7 +146,7 @@ describe('consent', () => {
     expect(
       (
         await owner.ask('DELETE', `/api/visits/${id}/consents/${consent.id}`, {
-          on: '2026-11-24',
+          on: TODAY,
           factId: randomUUID(),
         })
       ).status,
@@ -138,7 +154,7 @@ describe('consent', () => {
     expect(
       (
         await owner.ask('DELETE', `/api/visits/${id}/consents/${consent.id}`, {
-          on: '2026-11-24',
+          on: TODAY,
           factId: randomUUID(),
         })
       ).status,
@@ -162,7 +178,7 @@ describe('consent', () => {
     )
     for (const consent of held)
       await owner.ask('DELETE', `/api/visits/${id}/consents/${consent.id}`, {
-        on: '2026-11-24',
+        on: TODAY,
         factId: randomUUID(),
       })
     expect((await planOf(id)).status).toBe('postponed')

@@ -84,10 +84,19 @@ describe('guards in the database', () => {
         ).rows[0]!,
     )
     const { body: day } = await owner.ask<Day>('GET', '/api/day')
-    const { clients, rooms, practitioners } = day.choices
+    const { rooms, practitioners } = day.choices
+    // Somebody whom no other test books.
+    const clientId = randomUUID()
+    await withDatabase((db) =>
+      db.query(
+        `INSERT INTO client (id, salon_id, name, born_on)
+          VALUES ($1, current_salon(), 'Nobody Else', '1985-06-15')`,
+        [clientId],
+      ),
+    )
     const ask = (minutesLater: number, room: number, practitioner: number) =>
       owner.ask('POST', '/api/visits', {
-        clientId: clients[0]!.id,
+        clientId,
         roomId: rooms[room]!.id,
         practitionerId: practitioners[practitioner]!.id,
         protocolId: 'acid',

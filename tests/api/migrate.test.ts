@@ -5,6 +5,7 @@ import { randomUUID } from 'node:crypto'
 import pg from 'pg'
 import { afterAll, beforeAll, expect, test } from 'vitest'
 import { migrate } from '../../server/db/migrate'
+import { ensureRoles, grantTo, tooStrong } from '../../server/db/roles'
 import { DATABASE, withDatabase } from './http'
 
 // A studio that kept its records before the zones became finer: its database is brought up to date with everything in it.
@@ -180,3 +181,51 @@ test('what was kept as written is kept again afterwards', async () => {
     await expect(db.query(sql)).rejects.toMatchObject({ code: '23001' })
 })
 test('a second run finds nothing to do', async () => expect(await migrate(db)).toEqual([]))
+
+test('every old row says whose it is; handed to its owner, the serving role sees its salon’s and no more', async () => {
+  const roles = {
+    owner: { name: `${name}_owner`, password: randomUUID() },
+    app: { name: `${name}_app`, password: randomUUID() },
+  }
+  await ensureRoles(db, roles)
+  await ensureRoles(db, roles)
+  await grantTo(db, roles.app.name)
+  try {
+    const owned = await db.query(
+      `SELECT relname
+        FROM pg_class
+        WHERE relnamespace = 'public'::regnamespace
+          AND relkind IN ('r', 'v')
+          AND pg_get_userbyid(relowner) <> $1`,
+      [roles.owner.name],
+    )
+    expect(owned.rows).toEqual([])
+    await asApp(roles.app, async (app) => {
+      expect(await tooStrong(app as unknown as pg.PoolClient)).toBeUndefined()
+      const seen = async () => (await app.query('SELECT FROM visit_detail')).rowCount
+      expect(await seen()).toBe(0)
+      await app.query("SELECT set_config('zen.salon', $1, false)", [ids.salon])
+      expect(await seen()).toBe(1)
+    })
+  } finally {
+    await db.query(`REASSIGN OWNED BY ${roles.owner.name} TO CURRENT_USER`)
+    for (const { name: role } of [roles.app, roles.owner])
+      await db.query(`DROP OWNED BY ${role}; DROP ROLE ${role}`)
+  }
+})
+
+async function asApp(
+  { name: user, password }: { name: string; password: string },
+  work: (app: pg.Client) => Promise<void>,
+) {
+  const address = new URL(DATABASE)
+  const app = new pg.Client({
+    ...{ host: address.hostname, port: Number(address.port), database: name, user, password },
+  })
+  await app.connect()
+  try {
+    await work(app)
+  } finally {
+    await app.end()
+  }
+}

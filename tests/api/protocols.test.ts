@@ -42,7 +42,12 @@ async function bookNextDoor(db: pg.Client, id: string): Promise<string> {
         SELECT
           gen_random_uuid(),
           v.salon_id,
-          v.client_id,
+          (
+            SELECT id
+            FROM client
+            WHERE id <> v.client_id
+            LIMIT 1
+          ),
           (
             SELECT id
             FROM room

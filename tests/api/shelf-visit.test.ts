@@ -21,20 +21,31 @@ async function perform(id: string) {
     events: [event(0, { type: 'start' }), event(1, { type: 'finish' })],
   })
 }
-/** A signed visit takes no other signature, and its record no change. */
+/** What is not on the shelf was not used: the refused signature takes nothing. */
+async function refusesUnknownGoods(id: string) {
+  const used = [{ productId: 'nobody', amount: 1 }]
+  const reply = await owner.ask('POST', `/api/visits/${id}/close`, { answer: null, note: '', used })
+  expect([reply.status, reply.body.code]).toEqual([400, 'no_product'])
+}
+/** Six hands on the same button: one signature, so that the goods go once. */
+async function signSixTimesAtOnce(id: string, used: object[]) {
+  const signed = await Promise.all(
+    Array.from({ length: 6 }, () =>
+      owner.ask('POST', `/api/visits/${id}/close`, { answer: null, note: '', used }),
+    ),
+  )
+  expect(signed.map(({ status }) => status).sort()).toEqual([204, 409, 409, 409, 409, 409])
+}
+/** A signed visit takes no other signature, however many come at once, and its record no change. */
 async function refusesAnotherSignature(id: string) {
-  expect(
-    (
-      await owner.ask('POST', `/api/visits/${id}/close`, {
-        answer: null,
-        note: '',
-        used: [{ productId: 'nobody', amount: 1 }],
-      })
-    ).body.code,
-  ).toBe('no_product')
-  expect(
-    (await owner.ask('POST', `/api/visits/${id}/close`, { answer: null, note: '' })).status,
-  ).toBe(409)
+  const again = await Promise.all(
+    Array.from({ length: 6 }, () =>
+      owner.ask('POST', `/api/visits/${id}/close`, { answer: null, note: '' }),
+    ),
+  )
+  expect(again.map(({ status, body }) => [status, body.code])).toEqual(
+    again.map(() => [409, 'locked']),
+  )
   await withDatabase((db) =>
     expect(db.query('DELETE FROM visit_use WHERE visit_id = $1', [id])).rejects.toThrow(
       /kept as it was written/,
@@ -77,15 +88,12 @@ describe('a visit and the shelf', () => {
     const before = (await one(kit)).body.batches
     const left = (rows: Batch[]) => rows.reduce((sum, row) => sum + row.left, 0)
     const open = before.find((row) => row.openedOn)!
-    const signed = await owner.ask('POST', `/api/visits/${id}/close`, {
-      answer: null,
-      note: '',
-      used: [
-        { productId: kit, amount: open.left + 5 },
-        { productId: 'clover-drops', amount: 1.5 },
-      ],
-    })
-    expect(signed.status).toBe(204)
+    await refusesUnknownGoods(id)
+    const used = [
+      { productId: kit, amount: open.left + 5 },
+      { productId: 'clover-drops', amount: 1.5 },
+    ]
+    await signSixTimesAtOnce(id, used)
     expect(gauzeBefore - (await gauze())).toBe(
       (await visitOf(id)).plan.plan.tray
         .filter((item) => item.supply?.id === 'gauze')
@@ -95,14 +103,16 @@ describe('a visit and the shelf', () => {
     expect(left(before) - left(after)).toBeCloseTo(open.left + 5, 6)
     expect(after.find((row) => row.id === open.id)!.left).toBe(0)
     expect(after.every((row) => row.id === open.id || row.openedOn !== undefined)).toBe(true)
-    const { used } = await visitOf(id)
-    expect(used.filter((use) => use.productId === kit).map((use) => [use.lot, use.amount])).toEqual(
+    const { used: taken } = await visitOf(id)
+    expect(
+      taken.filter((use) => use.productId === kit).map((use) => [use.lot, use.amount]),
+    ).toEqual(
       expect.arrayContaining([
         [open.lot, open.left],
         [before.find((row) => row.id !== open.id)!.lot, 5],
       ]),
     )
-    expect(used.find((use) => use.productId === 'clover-drops')).toMatchObject({
+    expect(taken.find((use) => use.productId === 'clover-drops')).toMatchObject({
       lot: 'not counted',
       amount: 1.5,
     })

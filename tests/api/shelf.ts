@@ -33,8 +33,7 @@ export async function fittedVisit(protocol: string): Promise<string> {
   await withDatabase((db) =>
     db.query(
       `INSERT INTO client (id, salon_id, name, born_on, concerns)
-        SELECT gen_random_uuid(), id, $1, '1985-06-15', '{hydrate,calm}'
-        FROM salon`,
+        VALUES (gen_random_uuid(), current_salon(), $1, '1985-06-15', '{hydrate,calm}')`,
       [client],
     ),
   )

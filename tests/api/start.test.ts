@@ -3,7 +3,7 @@ import { chmodSync, existsSync, mkdtempSync, rmSync, writeFileSync } from 'node:
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
 import { afterAll, beforeAll, describe, expect, test } from 'vitest'
-import { DATABASE } from './http'
+import { APP_DATABASE, OWNER_DATABASE } from './http'
 
 // The start command as a newcomer runs it, on data of its own.
 let folder = ''
@@ -61,7 +61,10 @@ describe('an address that others can reach', () => {
     ).toContain('/nowhere/key.pem, which is not there')
   })
   test('is refused while the demo sign-in exists', async () => {
-    const { code, said } = await ends({ ZEN_HOST: '0.0.0.0', ...tls(), DATABASE_URL: DATABASE })
+    const { code, said } = await ends({
+      ...{ ZEN_HOST: '0.0.0.0', ...tls() },
+      ...{ DATABASE_URL: APP_DATABASE, ZEN_MIGRATE_URL: OWNER_DATABASE },
+    })
     expect([code, said.includes('The demo sign-in exists')]).toEqual([1, true])
   })
 })

@@ -113,7 +113,7 @@ export async function freshVisit({
   const client = { id: randomUUID(), name: `Invented ${randomUUID().slice(0, 8)}` }
   await withDatabase((db) =>
     db.query(
-      `INSERT INTO client (id, salon_id, name, born_on, concerns) SELECT $1, id, $2, $3, '{hydrate}' FROM salon`,
+      `INSERT INTO client (id, salon_id, name, born_on, concerns) VALUES ($1, current_salon(), $2, $3, '{hydrate}')`,
       [client.id, client.name, bornOn],
     ),
   )

@@ -3,12 +3,11 @@ import { NotFound } from '#core/fault'
 import { bookableCards } from '../../db/protocol.sql'
 import { salonById, salonInstant } from '../../db/salon.sql'
 import { writeAudit } from '../../db/access.sql'
-import { requireCan } from '../../utils/access'
+import { notAllowed } from '../../utils/access'
+import { canDo } from '../../utils/capabilities'
 import { cardMoney } from '../../utils/money'
-import { useDb } from '../../utils/db'
-import { readJson } from '../../utils/body'
-import { parsed } from '../../utils/problem'
 import { bookingInputOf } from '../../utils/visit-input'
+import { defineDoor } from '../../utils/door'
 
 const seat = {
   practitionerId: z.uuid(),
@@ -29,12 +28,9 @@ const Body = z.union([
  * What is known of a client for a visit that is not booked yet, and every card: so that a booking can be made with one that suits. Of
  * somebody who has just come in nothing is known: as if every answer were no, until it is asked.
  */
-export default defineEventHandler(async (event) => {
-  const account = await requireCan(event, 'booking')
-  const body = parsed(Body, await readJson(event))
+export default defineDoor({ can: 'booking', body: Body }, async ({ db, account, body }) => {
   const isKnown = 'clientId' in body
-  if (isKnown) await requireCan(event, 'health.read')
-  const db = useDb()
+  if (isKnown && !canDo(account.role, 'health.read')) throw notAllowed()
   const salon = (await salonById(db, account.salon_id))!
   const startsAt = isKnown
     ? await salonInstant(db, account.salon_id, body.date, body.time)

@@ -1,11 +1,9 @@
 import { KNOWN } from '#core/client'
 import { listKnown } from '../../db/rules.sql'
-import { requireCan } from '../../utils/access'
-import { useDb } from '../../utils/db'
+import { defineDoor } from '../../utils/door'
 
 /** The salon's medicines and conditions, each with the question it answers. */
-export default defineEventHandler(async (event) => {
-  const account = await requireCan(event, 'booking')
-  const list = await listKnown(useDb(), account.salon_id)
+export default defineDoor({ can: 'booking' }, async ({ db, account }) => {
+  const list = await listKnown(db, account.salon_id)
   return list.length > 0 ? list : KNOWN
 })

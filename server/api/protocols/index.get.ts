@@ -1,15 +1,13 @@
 import { outlineOf } from '#core/compose'
 import { listProtocols } from '../../db/protocol.sql'
-import { requireCan } from '../../utils/access'
-import { useDb } from '../../utils/db'
 import { shelfToday } from '../../utils/shelf'
+import { defineDoor } from '../../utils/door'
 
 /** The library: every protocol with what it can be found by. */
-export default defineEventHandler(async (event) => {
-  const account = await requireCan(event, 'booking')
-  const protocols = await listProtocols(useDb(), account.salon_id)
+export default defineDoor({ can: 'booking' }, async ({ db, account }) => {
+  const protocols = await listProtocols(db, account.salon_id)
   const shelf = await shelfToday(
-    useDb(),
+    db,
     account.salon_id,
     protocols.flatMap((protocol) => protocol.steps),
   )

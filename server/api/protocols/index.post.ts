@@ -4,13 +4,11 @@ import { missingFrom, readCard, withoutNext } from '#core/formats'
 import { Invalid, NotFound } from '#core/fault'
 import { writeAudit } from '../../db/access.sql'
 import { addProtocol, draftOf, newestVersion, saveDraft, type Draft } from '../../db/protocol.sql'
-import { inTransaction } from '../../db/rows'
-import { requireCan } from '../../utils/access'
-import { useDb } from '../../utils/db'
-import { BODY_MOST, readJson } from '../../utils/body'
-import { parsed } from '../../utils/problem'
+import type { Db } from '../../db/rows'
+import { BODY_MOST } from '../../utils/body'
 import { shelfToday } from '../../utils/shelf'
 import { created } from '../../utils/reply'
+import { defineDoor } from '../../utils/door'
 
 const Body = z.discriminatedUnion('from', [
   z.strictObject({ from: z.literal('nothing'), name: z.string().trim().min(1).max(120) }),
@@ -24,18 +22,18 @@ const Body = z.discriminatedUnion('from', [
 const FAULTS_SHOWN = 5
 
 /** A new protocol: empty, a copy, or from a file. It starts as a draft; nothing can be booked before it is published. */
-export default defineEventHandler(async (event) => {
-  const account = await requireCan(event, 'protocol.write')
-  const body = parsed(Body, await readJson(event, BODY_MOST.file))
-  const { draft, missing } = await startOf(body, account.salon_id)
-  const id = randomUUID()
-  await inTransaction(useDb(), async (db) => {
+export default defineDoor(
+  { can: 'protocol.write', body: Body, most: BODY_MOST.file },
+  async ({ db, event, account, body }) => {
+    const { draft, missing } = await startOf(db, body, account.salon_id)
+    const id = randomUUID()
     await addProtocol(db, account.salon_id, id, draft.name)
     await saveDraft(db, id, draft, account.id)
     await writeAudit(db, account.id, 'protocol.create', 'protocol', id, { from: body.from })
-  })
-  return created(event, { id, missing })
-})
+
+    return created(event, { id, missing })
+  },
+)
 
 type Source = Pick<Draft, 'name' | 'steps'> & {
   readonly methods?: Draft['methods'] | undefined
@@ -50,6 +48,7 @@ const draftFrom = ({ name, steps, methods, course }: Source): Draft => ({
 })
 
 async function startOf(
+  db: Db,
   body: z.infer<typeof Body>,
   salonId: string,
 ): Promise<{ draft: Draft; missing: string[] }> {
@@ -59,8 +58,7 @@ async function startOf(
       missing: [],
     }
   if (body.from === 'protocol') {
-    const source =
-      (await newestVersion(useDb(), salonId, body.id)) ?? (await draftOf(useDb(), body.id))
+    const source = (await newestVersion(db, salonId, body.id)) ?? (await draftOf(db, body.id))
     if (!source)
       throw new NotFound({
         code: 'no_protocol',
@@ -86,6 +84,6 @@ async function startOf(
   const draft = draftFrom(protocol)
   return {
     draft: { ...draft, course: draft.course && withoutNext(draft.course) },
-    missing: missingFrom(read.card, await shelfToday(useDb(), salonId, protocol.steps)),
+    missing: missingFrom(read.card, await shelfToday(db, salonId, protocol.steps)),
   }
 }

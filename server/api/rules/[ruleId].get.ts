@@ -8,12 +8,10 @@ import { loadClient } from '../../db/client.sql'
 import { loadHistory } from '../../db/history.sql'
 import { loadRuleSettings } from '../../db/rules.sql'
 import { lastReadingOf, listClients, salonById } from '../../db/salon.sql'
-import { requireCan } from '../../utils/access'
-import { useDb } from '../../utils/db'
+import { defineDoor } from '../../utils/door'
 
 /** Clients whom a rule touches today, with what it rests on: facts, last reading and history as they stand. */
-export default defineEventHandler(async (event) => {
-  const account = await requireCan(event, 'health.read')
+export default defineDoor({ can: 'health.read' }, async ({ db, event, account }) => {
   const rule = RULE_BOOK.find((rule) => rule.id === getRouterParam(event, 'ruleId'))
   if (!rule)
     throw new NotFound({
@@ -21,7 +19,6 @@ export default defineEventHandler(async (event) => {
       detail: 'There is no such rule in the book.',
       path: 'ruleId',
     })
-  const db = useDb()
   const salon = (await salonById(db, account.salon_id))!
   const book = withSettings(RULE_BOOK, await loadRuleSettings(db, account.salon_id))
   const touched: { id: string; name: string; because: string[] }[] = []

@@ -3,10 +3,7 @@ import { isAdvice, RULE_BOOK, windowOf, type Rule } from '#core/safety'
 import { Conflict, NotFound } from '#core/fault'
 import { writeAudit } from '../../db/access.sql'
 import { clearRule, setRule } from '../../db/rules.sql'
-import { requireCan } from '../../utils/access'
-import { useDb } from '../../utils/db'
-import { readJson } from '../../utils/body'
-import { parsed } from '../../utils/problem'
+import { defineDoor } from '../../utils/door'
 
 const Body = z.strictObject({
   adviceOff: z.boolean(),
@@ -14,23 +11,24 @@ const Body = z.strictObject({
 })
 
 /** Sets one rule for the salon: advice switched off, or a window made longer. Nothing turns a stop off. */
-export default defineEventHandler(async (event) => {
-  const account = await requireCan(event, 'rules.write')
-  const ruleId = getRouterParam(event, 'ruleId')
-  const rule = RULE_BOOK.find(({ id }) => id === ruleId)
-  if (!rule)
-    throw new NotFound({
-      code: 'no_rule',
-      detail: 'There is no such rule in the book.',
-      path: 'ruleId',
-    })
-  const setting = parsed(Body, await readJson(event))
-  requireAllowed(rule, setting)
-  if (isAsInTheBook(rule, setting)) await clearRule(useDb(), account.salon_id, rule.id)
-  else await setRule(useDb(), account.salon_id, rule.id, setting, account.id)
-  await writeAudit(useDb(), account.id, 'rule.set', 'rule', rule.id, setting)
-  return sendNoContent(event)
-})
+export default defineDoor(
+  { can: 'rules.write', body: Body },
+  async ({ db, event, account, body }) => {
+    const ruleId = getRouterParam(event, 'ruleId')
+    const rule = RULE_BOOK.find(({ id }) => id === ruleId)
+    if (!rule)
+      throw new NotFound({
+        code: 'no_rule',
+        detail: 'There is no such rule in the book.',
+        path: 'ruleId',
+      })
+    const setting = body
+    requireAllowed(rule, setting)
+    if (isAsInTheBook(rule, setting)) await clearRule(db, account.salon_id, rule.id)
+    else await setRule(db, account.salon_id, rule.id, setting, account.id)
+    await writeAudit(db, account.id, 'rule.set', 'rule', rule.id, setting)
+  },
+)
 
 type Setting = z.infer<typeof Body>
 

@@ -4,13 +4,10 @@ import { shelfCsv } from '#core/csv'
 import { ratesOf } from '../../db/money.sql'
 import { salonById } from '../../db/salon.sql'
 import { listProducts } from '../../db/product.sql'
-import { requireCan } from '../../utils/access'
-import { useDb } from '../../utils/db'
+import { defineDoor } from '../../utils/door'
 
 /** The products of the shelf as CSV; house mixes and what is put away are not in it. */
-export default defineEventHandler(async (event) => {
-  const account = await requireCan(event, 'shelf.read')
-  const db = useDb()
+export default defineDoor({ can: 'shelf.read' }, async ({ db, event, account }) => {
   const { today } = (await salonById(db, account.salon_id))!
   const { currency } = await ratesOf(db, account.salon_id)
   const rows = (await listProducts(db, account.salon_id)).filter(

@@ -6,18 +6,14 @@ import { bookedUntil } from '../../db/money.sql'
 import { salonById } from '../../db/salon.sql'
 import { listProducts } from '../../db/product.sql'
 import { loadShelf } from '../../db/shelf.sql'
-import { requireCan } from '../../utils/access'
-import { useDb } from '../../utils/db'
-import { parsed } from '../../utils/problem'
 import { z } from 'zod'
+import { defineDoor } from '../../utils/door'
 
 const Query = z.object({ weeks: z.coerce.number().int().min(1).max(26).default(8) })
 
 /** What the booked weeks take off the shelf: what runs out and when, what grows old unused, and what to order. */
-export default defineEventHandler(async (event) => {
-  const account = await requireCan(event, 'shelf.read')
-  const { weeks } = parsed(Query, getQuery(event))
-  const db = useDb()
+export default defineDoor({ can: 'shelf.read', query: Query }, async ({ db, account, query }) => {
+  const { weeks } = query
   const { today } = (await salonById(db, account.salon_id))!
   const until = format(addDays(parseISO(today), weeks * 7), 'yyyy-MM-dd')
   const booked = await bookedUntil(db, account.salon_id, today, until)

@@ -5,13 +5,10 @@ import { ratesOf } from '../../db/money.sql'
 import { salonById } from '../../db/salon.sql'
 import { listDevices, listKits, listSupplies } from '../../db/things.sql'
 import { listProducts } from '../../db/product.sql'
-import { requireCan } from '../../utils/access'
-import { useDb } from '../../utils/db'
+import { defineDoor } from '../../utils/door'
 
 /** The whole shelf for its table: a line for each product, devices, supplies, kits, and the salon's rates. */
-export default defineEventHandler(async (event) => {
-  const account = await requireCan(event, 'shelf.read')
-  const db = useDb()
+export default defineDoor({ can: 'shelf.read' }, async ({ db, account }) => {
   const { today } = (await salonById(db, account.salon_id))!
   const soon = format(addDays(parseISO(today), ENDS_SOON_DAYS), 'yyyy-MM-dd')
   const rows = await listProducts(db, account.salon_id)

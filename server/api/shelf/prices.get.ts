@@ -2,14 +2,11 @@ import { costOfCard, type CardCost } from '#core/costing'
 import { listPrices, ratesOf } from '../../db/money.sql'
 import { listProtocols } from '../../db/protocol.sql'
 import { listSupplies } from '../../db/things.sql'
-import { requireCan } from '../../utils/access'
-import { useDb } from '../../utils/db'
 import { shelfToday } from '../../utils/shelf'
+import { defineDoor } from '../../utils/door'
 
 /** What every published protocol and every enhancement in one costs to perform, beside what is asked for it here and nearby. */
-export default defineEventHandler(async (event) => {
-  const account = await requireCan(event, 'health.read')
-  const db = useDb()
+export default defineDoor({ can: 'health.read' }, async ({ db, account }) => {
   const protocols = (await listProtocols(db, account.salon_id))
     .filter(({ version, archived_at }) => version !== null && archived_at === null)
     .sort((a, b) => a.name.localeCompare(b.name))

@@ -1,15 +1,11 @@
 import { randomUUID } from 'node:crypto'
 import { z } from 'zod'
-import { inTransaction } from '../../db/rows'
 import { salonById, salonInstant } from '../../db/salon.sql'
 import { bookVisit } from '../../db/visit.sql'
 import { writeAudit } from '../../db/access.sql'
-import { requireCan } from '../../utils/access'
 import { bookableVersion } from '../../utils/bookable'
-import { useDb } from '../../utils/db'
-import { readJson } from '../../utils/body'
-import { explainDatabase, parsed } from '../../utils/problem'
 import { created } from '../../utils/reply'
+import { defineDoor } from '../../utils/door'
 
 const Body = z.strictObject({
   clientId: z.uuid(),
@@ -22,27 +18,20 @@ const Body = z.strictObject({
   slotMinutes: z.number().int().min(15).max(240),
 })
 
-export default defineEventHandler(async (event) => {
-  const account = await requireCan(event, 'booking')
-  const body = parsed(Body, await readJson(event))
-  const version = await bookableVersion(useDb(), account.salon_id, body.protocolId)
-  const salon = (await salonById(useDb(), account.salon_id))!
+export default defineDoor({ can: 'booking', body: Body }, async ({ db, event, account, body }) => {
+  const version = await bookableVersion(db, account.salon_id, body.protocolId)
+  const salon = (await salonById(db, account.salon_id))!
   const id = randomUUID()
-  try {
-    await inTransaction(useDb(), async (db) => {
-      const startsAt = await salonInstant(db, account.salon_id, body.date, body.time)
-      await bookVisit(db, {
-        ...body,
-        id,
-        salonId: account.salon_id,
-        protocolVersionId: version.id,
-        startsAt,
-        turnoverMinutes: salon.turnover_minutes,
-      })
-      await writeAudit(db, account.id, 'visit.book', 'visit', id)
-    })
-  } catch (error) {
-    throw explainDatabase(error)
-  }
+  const startsAt = await salonInstant(db, account.salon_id, body.date, body.time)
+  await bookVisit(db, {
+    ...body,
+    id,
+    salonId: account.salon_id,
+    protocolVersionId: version.id,
+    startsAt,
+    turnoverMinutes: salon.turnover_minutes,
+  })
+  await writeAudit(db, account.id, 'visit.book', 'visit', id)
+
   return created(event, { id })
 })

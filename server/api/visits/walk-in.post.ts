@@ -4,15 +4,11 @@ import { IsoDate } from '#core/client/model'
 import { Invalid } from '#core/fault'
 import { writeAudit } from '../../db/access.sql'
 import { addClient } from '../../db/client.sql'
-import { inTransaction } from '../../db/rows'
 import { salonById } from '../../db/salon.sql'
 import { bookVisit } from '../../db/visit.sql'
-import { requireCan } from '../../utils/access'
 import { bookableVersion } from '../../utils/bookable'
-import { useDb } from '../../utils/db'
-import { readJson } from '../../utils/body'
-import { explainDatabase, parsed } from '../../utils/problem'
 import { created } from '../../utils/reply'
+import { defineDoor } from '../../utils/door'
 
 const MINUTE_MS = 60_000
 const Body = z.strictObject({
@@ -25,15 +21,9 @@ const Body = z.strictObject({
 })
 
 /** Somebody comes in without a booking: a name, a birthday, and a visit from now. The twelve stop questions come on Consult. */
-export default defineEventHandler(async (event) => {
-  const account = await requireCan(event, 'booking')
-  const body = parsed(Body, await readJson(event))
-  const { id: protocolVersionId } = await bookableVersion(
-    useDb(),
-    account.salon_id,
-    body.protocolId,
-  )
-  const salon = (await salonById(useDb(), account.salon_id))!
+export default defineDoor({ can: 'booking', body: Body }, async ({ db, event, account, body }) => {
+  const { id: protocolVersionId } = await bookableVersion(db, account.salon_id, body.protocolId)
+  const salon = (await salonById(db, account.salon_id))!
   requireBirthday(body.bornOn, salon.today)
   const [id, clientId] = [randomUUID(), randomUUID()]
   const { name, bornOn } = body
@@ -48,15 +38,10 @@ export default defineEventHandler(async (event) => {
     turnoverMinutes: salon.turnover_minutes,
     walkIn: true,
   }
-  try {
-    await inTransaction(useDb(), async (db) => {
-      await addClient(db, client)
-      await bookVisit(db, booking)
-      await writeAudit(db, account.id, 'visit.walk_in', 'client', clientId, { visit: id })
-    })
-  } catch (error) {
-    throw explainDatabase(error)
-  }
+  await addClient(db, client)
+  await bookVisit(db, booking)
+  await writeAudit(db, account.id, 'visit.walk_in', 'client', clientId, { visit: id })
+
   return created(event, { id })
 })
 

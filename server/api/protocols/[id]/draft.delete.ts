@@ -1,10 +1,7 @@
 import { dropDraft } from '../../../db/protocol.sql'
-import { useDb } from '../../../utils/db'
-import { requireProtocol } from '../../../utils/protocol'
+import { defineProtocolDoor } from '../../../utils/door'
 
 /** Back to what is published. */
-export default defineEventHandler(async (event) => {
-  const { protocol } = await requireProtocol(event, 'protocol.write')
-  await dropDraft(useDb(), protocol.id)
-  return sendNoContent(event)
+export default defineProtocolDoor({ can: 'protocol.write' }, async ({ db, protocol }) => {
+  await dropDraft(db, protocol.id)
 })

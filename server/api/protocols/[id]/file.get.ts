@@ -1,14 +1,12 @@
 import { cardOf } from '#core/formats'
 import { NotFound } from '#core/fault'
 import { newestVersion } from '../../../db/protocol.sql'
-import { useDb } from '../../../utils/db'
-import { requireProtocol } from '../../../utils/protocol'
 import { shelfToday } from '../../../utils/shelf'
+import { defineProtocolDoor } from '../../../utils/door'
 
 /** The newest version as an open file. */
-export default defineEventHandler(async (event) => {
-  const { account, protocol } = await requireProtocol(event, 'booking')
-  const version = await newestVersion(useDb(), account.salon_id, protocol.id)
+export default defineProtocolDoor({ can: 'booking' }, async ({ db, event, account, protocol }) => {
+  const version = await newestVersion(db, account.salon_id, protocol.id)
   if (!version)
     throw new NotFound({
       code: 'not_published',
@@ -20,5 +18,5 @@ export default defineEventHandler(async (event) => {
     'content-disposition',
     `attachment; filename="${protocol.id}-v${version.version}.protocol.json"`,
   )
-  return cardOf(version, await shelfToday(useDb(), account.salon_id, version.steps))
+  return cardOf(version, await shelfToday(db, account.salon_id, version.steps))
 })

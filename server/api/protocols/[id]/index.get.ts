@@ -1,18 +1,13 @@
 import { draftOf, listBookable, newestVersion } from '../../../db/protocol.sql'
 import { EACH_KIND_IN_BUILDER } from '../../../db/shelf.sql'
-import { useDb } from '../../../utils/db'
-import { requireProtocol } from '../../../utils/protocol'
 import { shelfToday } from '../../../utils/shelf'
+import { defineProtocolDoor } from '../../../utils/door'
 
 /** A protocol for the builder: its newest version (none yet: null), its draft, and the shelf. */
-export default defineEventHandler(async (event) => {
-  const { account, protocol } = await requireProtocol(event, 'booking')
-  const db = useDb()
-  const [version, draft, bookable] = await Promise.all([
-    newestVersion(db, account.salon_id, protocol.id),
-    draftOf(db, protocol.id),
-    listBookable(db, account.salon_id),
-  ])
+export default defineProtocolDoor({ can: 'booking' }, async ({ db, account, protocol }) => {
+  const version = await newestVersion(db, account.salon_id, protocol.id)
+  const draft = await draftOf(db, protocol.id)
+  const bookable = await listBookable(db, account.salon_id)
   const shelf = await shelfToday(
     db,
     account.salon_id,

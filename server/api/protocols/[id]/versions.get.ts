@@ -1,9 +1,7 @@
 import { versionsOf } from '../../../db/protocol.sql'
-import { useDb } from '../../../utils/db'
-import { requireProtocol } from '../../../utils/protocol'
+import { defineProtocolDoor } from '../../../utils/door'
 
 /** Every published version, the newest first. */
-export default defineEventHandler(async (event) => {
-  const { account, protocol } = await requireProtocol(event, 'booking')
-  return versionsOf(useDb(), account.salon_id, protocol.id)
+export default defineProtocolDoor({ can: 'booking' }, ({ db, account, protocol }) => {
+  return versionsOf(db, account.salon_id, protocol.id)
 })

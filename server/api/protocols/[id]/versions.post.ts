@@ -3,12 +3,9 @@ import { Course, Step, type ProtocolVersion } from '#core/protocol/model'
 import { Conflict, Invalid } from '#core/fault'
 import { writeAudit } from '../../../db/access.sql'
 import { dropDraft, newestVersion, publishVersion } from '../../../db/protocol.sql'
-import { inTransaction } from '../../../db/rows'
-import { useDb } from '../../../utils/db'
-import { BODY_MOST, readJson } from '../../../utils/body'
-import { explainDatabase, parsed } from '../../../utils/problem'
-import { requireProtocol } from '../../../utils/protocol'
+import { BODY_MOST } from '../../../utils/body'
 import { created } from '../../../utils/reply'
+import { defineProtocolDoor } from '../../../utils/door'
 
 const Body = z.strictObject({
   basedOn: z.number().int().min(0),
@@ -32,37 +29,33 @@ function versionAfter(before: Before, protocolId: string, body: z.infer<typeof B
 }
 
 /** Publishes the next version of a protocol; visits keep pointing to the version they used. */
-export default defineEventHandler(async (event) => {
-  const { account, protocol } = await requireProtocol(event, 'protocol.write')
-  const body = parsed(Body, await readJson(event, BODY_MOST.file))
-  const newest = await newestVersion(useDb(), account.salon_id, protocol.id)
-  const number = (newest?.version ?? 0) + 1
-  if (number - 1 !== body.basedOn)
-    throw new Conflict({
-      code: 'published_meanwhile',
-      detail: `Version ${number - 1} was published meanwhile. Open it again and repeat your change.`,
-      path: 'basedOn',
-    })
-  const twice = body.steps.find(
-    (step, at) => body.steps.findIndex((other) => other.id === step.id) !== at,
-  )
-  if (twice)
-    throw new Invalid({
-      code: 'step_twice',
-      detail: `Two steps are called “${twice.id}”. Take one out and add it again.`,
-      path: 'steps',
-    })
-  const version = versionAfter(newest ?? { version: 0, ...protocol }, protocol.id, body)
-  try {
-    await inTransaction(useDb(), async (db) => {
-      await publishVersion(db, version, account.id)
-      await dropDraft(db, protocol.id)
-      await writeAudit(db, account.id, 'protocol.publish', 'protocol', protocol.id, {
-        version: number,
+export default defineProtocolDoor(
+  { can: 'protocol.write', body: Body, most: BODY_MOST.file },
+  async ({ db, event, account, protocol, body }) => {
+    const newest = await newestVersion(db, account.salon_id, protocol.id)
+    const number = (newest?.version ?? 0) + 1
+    if (number - 1 !== body.basedOn)
+      throw new Conflict({
+        code: 'published_meanwhile',
+        detail: `Version ${number - 1} was published meanwhile. Open it again and repeat your change.`,
+        path: 'basedOn',
       })
+    const twice = body.steps.find(
+      (step, at) => body.steps.findIndex((other) => other.id === step.id) !== at,
+    )
+    if (twice)
+      throw new Invalid({
+        code: 'step_twice',
+        detail: `Two steps are called “${twice.id}”. Take one out and add it again.`,
+        path: 'steps',
+      })
+    const version = versionAfter(newest ?? { version: 0, ...protocol }, protocol.id, body)
+    await publishVersion(db, version, account.id)
+    await dropDraft(db, protocol.id)
+    await writeAudit(db, account.id, 'protocol.publish', 'protocol', protocol.id, {
+      version: number,
     })
-  } catch (error) {
-    throw explainDatabase(error)
-  }
-  return created(event, { id: version.id, version: number })
-})
+
+    return created(event, { id: version.id, version: number })
+  },
+)

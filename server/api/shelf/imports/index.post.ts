@@ -1,13 +1,11 @@
 import { randomUUID } from 'node:crypto'
 import { startImport } from '../../../db/import.sql'
-import { requireCan } from '../../../utils/access'
-import { useDb } from '../../../utils/db'
 import { created } from '../../../utils/reply'
+import { defineDoor } from '../../../utils/door'
 
 /** Begins an import. Its rows wait apart until all of them are there. */
-export default defineEventHandler(async (event) => {
-  const account = await requireCan(event, 'shelf.write')
+export default defineDoor({ can: 'shelf.write' }, async ({ db, event, account }) => {
   const id = randomUUID()
-  await startImport(useDb(), account.salon_id, id, account.id)
+  await startImport(db, account.salon_id, id, account.id)
   return created(event, { id })
 })

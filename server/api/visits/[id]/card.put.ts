@@ -3,13 +3,13 @@ import { Conflict } from '#core/fault'
 import { setCard } from '../../../db/visit.sql'
 import { withdrawOverrides } from '../../../db/plan.sql'
 import { bookableVersion } from '../../../utils/bookable'
-import { defineVisitChange } from '../../../utils/visit-change'
+import { defineVisitDoor } from '../../../utils/door'
 
 const Body = z.strictObject({ protocolId: z.string().max(80) })
 
 /** Another card for a visit that has not begun. What was decided about the steps of the old one goes with it. */
-export default defineVisitChange(
-  { capability: 'health.write', action: 'visit.card', body: Body },
+export default defineVisitDoor(
+  { can: 'health.write', action: 'visit.card', body: Body },
   async ({ db, visit, body }) => {
     if (visit.stage === 'performing' || visit.stage === 'closed')
       throw new Conflict({

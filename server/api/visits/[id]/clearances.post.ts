@@ -1,10 +1,12 @@
 import { z } from 'zod'
 import { isToldOf } from '#core/adapt'
+import { dayFault } from '#core/client'
 import { Clearance } from '#core/client/model'
 import { RULE_BOOK } from '#core/safety'
 import { Invalid } from '#core/fault'
-import { addClearance } from '../../../db/client.sql'
-import { defineVisitChange } from '../../../utils/visit-change'
+import { addClearance } from '../../../db/evidence.sql'
+import { daysOf, refuseEvidence } from '../../../utils/fact-faults'
+import { defineVisitDoor } from '../../../utils/door'
 import { created } from '../../../utils/reply'
 
 const wanted = new Set(
@@ -27,9 +29,9 @@ const isTold = (id: string): boolean =>
  * Records a clearance with who gave it, when and until when: from then on the rule is a caution. Or that the client was told of what a
  * physician should see, and who looks after it: from then on the referral is quiet, and the zone stays left out.
  */
-export default defineVisitChange(
+export default defineVisitDoor(
   {
-    capability: 'health.write',
+    can: 'health.write',
     action: 'clearance.write',
     body: z.strictObject({ id: z.uuid(), clearance: Clearance }),
   },
@@ -47,6 +49,7 @@ export default defineVisitChange(
         detail: 'The clearance ends before it was given. Check both dates.',
         path: 'clearance.until',
       })
+    refuseEvidence(dayFault(clearance.on, 'on', await daysOf(db, visit)), 'clearance')
     await addClearance(db, body.id, visit.client_id, clearance, account.id)
     return created(event, { id: body.id })
   },

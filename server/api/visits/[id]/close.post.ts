@@ -5,14 +5,11 @@ import type { FittedPlan } from '#core/adapt'
 import { reduceRun } from '#core/perform'
 import type { Step } from '#core/protocol'
 import { Conflict, Infeasible, Invalid } from '#core/fault'
-import { writeAudit } from '../../../db/access.sql'
-import { inTransaction } from '../../../db/rows'
 import { takeSupplies } from '../../../db/things.sql'
 import { latestPlan } from '../../../db/plan.sql'
 import { listEvents } from '../../../db/run.sql'
 import { signVisit } from '../../../db/outcome.sql'
 import type { VisitRow } from '../../../db/visit.sql'
-import { requireVisit } from '../../../utils/access'
 import {
   plannedUse,
   firstUnknownProduct,
@@ -20,9 +17,7 @@ import {
   takeOffShelf,
   workDone,
 } from '../../../utils/use'
-import { useDb } from '../../../utils/db'
-import { readJson } from '../../../utils/body'
-import { explainDatabase, parsed } from '../../../utils/problem'
+import { defineVisitDoor } from '../../../utils/door'
 
 /** `used`: what was really taken of each product; left out, what the plan takes. */
 const Used = z
@@ -35,29 +30,25 @@ const Body = z.strictObject({
 })
 
 /** Signs and locks the visit: the skin's answer, the note, the levers of the plan that was performed, and what it took off the shelf with its lots. */
-export default defineEventHandler(async (event) => {
-  const { account, visit } = await requireVisit(event, 'sign')
-  const { answer, note, used } = parsed(Body, await readJson(event))
-  const performed = await performedRun(visit)
-  await requireKnownProducts(visit, used)
-  try {
-    await inTransaction(useDb(), async (db) => {
-      if (!visit.locked_at) await takeAll(db, visit, performed, used, account.id)
-      const done = await workDone(db, visit, performed)
-      const outcome = { answer, note, ...done, ...figuresOf(performed) }
-      if (!(await signVisit(db, visit.id, outcome, account.id, account.name)))
-        throw new Conflict({
-          code: 'locked',
-          detail: 'This visit is signed already. Add a check-in instead.',
-        })
-      const detail = { visit: visit.id }
-      await writeAudit(db, account.id, 'visit.sign', 'client', visit.client_id, detail)
-    })
-  } catch (error) {
-    throw explainDatabase(error)
-  }
-  return sendNoContent(event)
-})
+export default defineVisitDoor(
+  { can: 'sign', body: Body, action: 'visit.sign' },
+  async ({ db, account, visit, body }) => {
+    const { answer, note, used } = body
+    if (visit.locked_at) throw isSigned()
+    const performed = await performedRun(db, visit)
+    await requireKnownProducts(db, visit, used)
+    await takeAll(db, visit, performed, used, account.id)
+    const done = await workDone(db, visit, performed)
+    const outcome = { answer, note, ...done, ...figuresOf(performed) }
+    if (!(await signVisit(db, visit.id, outcome, account.id, account.name))) throw isSigned()
+  },
+)
+
+const isSigned = () =>
+  new Conflict({
+    code: 'locked',
+    detail: 'This visit is signed already. Add a check-in instead.',
+  })
 
 interface Performed {
   readonly plan: FittedPlan
@@ -70,15 +61,15 @@ interface Performed {
 }
 
 /** The visit as it was performed; a 409 while it was not. */
-async function performedRun(visit: VisitRow): Promise<Performed> {
-  const stored = await latestPlan(useDb(), visit.id)
+async function performedRun(db: PoolClient, visit: VisitRow): Promise<Performed> {
+  const stored = await latestPlan(db, visit.id)
   if (!stored)
     throw new Infeasible({
       code: 'not_fitted',
       detail: 'This visit has not been fitted yet. Fit and perform it first.',
     })
   const { plan } = stored
-  const run = reduceRun(plan, await listEvents(useDb(), visit.id))
+  const run = reduceRun(plan, await listEvents(db, visit.id))
   if (run.startedMs === undefined)
     throw new Infeasible({
       code: 'not_performed',
@@ -97,8 +88,12 @@ async function performedRun(visit: VisitRow): Promise<Performed> {
   }
 }
 
-async function requireKnownProducts(visit: VisitRow, used: z.infer<typeof Used> | undefined) {
-  const unknown = used && (await firstUnknownProduct(useDb(), visit.salon_id, used))
+async function requireKnownProducts(
+  db: PoolClient,
+  visit: VisitRow,
+  used: z.infer<typeof Used> | undefined,
+) {
+  const unknown = used && (await firstUnknownProduct(db, visit.salon_id, used))
   if (unknown)
     throw new Invalid({
       code: 'no_product',

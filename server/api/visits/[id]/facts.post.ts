@@ -1,15 +1,15 @@
 import { z } from 'zod'
 import { Fact } from '#core/client/model'
-import { Conflict, Invalid } from '#core/fault'
+import { Invalid } from '#core/fault'
 import { addFact } from '../../../db/client.sql'
 import { setStage } from '../../../db/visit.sql'
 import { faultsOf } from '../../../utils/fact-faults'
-import { defineVisitChange } from '../../../utils/visit-change'
+import { defineVisitDoor } from '../../../utils/door'
 
 /** Appends dated answers. A date in the future is refused, but for a day to come: what has not happened is not a fact. */
-export default defineVisitChange(
+export default defineVisitDoor(
   {
-    capability: 'health.write',
+    can: 'health.write',
     action: 'health.write',
     body: z.strictObject({
       facts: z
@@ -33,12 +33,7 @@ export default defineVisitChange(
         path: `facts.${fault.at}.fact.${fault.field}`,
       })
     for (const [at, { id, fact }] of body.facts.entries()) {
-      if (!(await addFact(db, id, visit.client_id, fact, account.id)))
-        throw new Conflict({
-          code: 'id_taken',
-          detail: 'This answer has the id of another one. Make a new id for it.',
-          path: `facts.${at}.id`,
-        })
+      await addFact(db, id, visit.client_id, fact, account.id, `facts.${at}.id`)
     }
     if (visit.stage === 'booked') await setStage(db, visit.id, 'open')
   },

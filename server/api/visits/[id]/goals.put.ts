@@ -2,7 +2,7 @@ import { z } from 'zod'
 import { CONCERNS } from '#core/client'
 import { Concern, GoalDetails } from '#core/client/model'
 import { setGoals } from '../../../db/client.sql'
-import { defineVisitChange } from '../../../utils/visit-change'
+import { defineVisitDoor } from '../../../utils/door'
 
 const Body = z.strictObject({
   concerns: z
@@ -13,8 +13,8 @@ const Body = z.strictObject({
 })
 
 /** Ranked goals: the first is the most wanted. */
-export default defineVisitChange(
-  { capability: 'health.write', action: 'goals.write', body: Body },
+export default defineVisitDoor(
+  { can: 'health.write', action: 'goals.write', body: Body },
   async ({ db, visit, body }) => {
     await setGoals(db, visit.client_id, { concerns: body.concerns, goalDetails: body.details })
   },

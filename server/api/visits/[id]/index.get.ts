@@ -1,6 +1,6 @@
 import { changeKey } from '#core/adapt'
 import { writeAudit } from '../../../db/access.sql'
-import { listPatchTests } from '../../../db/client.sql'
+import { listPatchTests } from '../../../db/evidence.sql'
 import { listConsents, newestTexts } from '../../../db/consent.sql'
 import { listPhotos } from '../../../db/photo.sql'
 import { listKits, openingsOf } from '../../../db/things.sql'
@@ -12,15 +12,12 @@ import { latestPlan, listTicks } from '../../../db/plan.sql'
 import { listEvents } from '../../../db/run.sql'
 import { outcomeOf, visitBefore } from '../../../db/outcome.sql'
 import { readingBefore } from '../../../db/reading.sql'
-import { requireVisit } from '../../../utils/access'
-import { useDb } from '../../../utils/db'
 import { moneyOf } from '../../../utils/money'
 import { compileInputOf } from '../../../utils/visit-input'
+import { defineVisitDoor } from '../../../utils/door'
 
 /** Everything one visit's six stages show: what the plan is made from, the stored plan, the tray, the run log, the outcome. */
-export default defineEventHandler(async (event) => {
-  const { account, visit } = await requireVisit(event, 'health.read')
-  const db = useDb()
+export default defineVisitDoor({ can: 'health.read' }, async ({ db, account, visit }) => {
   await writeAudit(db, account.id, 'visit.read', 'client', visit.client_id, { visit: visit.id })
   const plan = await latestPlan(db, visit.id)
   const input = await compileInputOf(db, visit)

@@ -2,15 +2,13 @@ import { factsInForce } from '#core/client'
 import { intakeOf } from '#core/formats'
 import { writeAudit } from '../../../db/access.sql'
 import { loadClient } from '../../../db/client.sql'
-import { requireVisit } from '../../../utils/access'
-import { useDb } from '../../../utils/db'
 import { formatInTimeZone } from '../../../utils/zone'
+import { defineVisitDoor } from '../../../utils/door'
 
 /** What the client said, as an open JSON file to take along. */
-export default defineEventHandler(async (event) => {
-  const { account, visit } = await requireVisit(event, 'health.read')
-  const client = (await loadClient(useDb(), visit.client_id))!
-  await writeAudit(useDb(), account.id, 'intake.export', 'client', visit.client_id, {
+export default defineVisitDoor({ can: 'health.read' }, async ({ db, event, account, visit }) => {
+  const client = (await loadClient(db, visit.client_id))!
+  await writeAudit(db, account.id, 'intake.export', 'client', visit.client_id, {
     visit: visit.id,
   })
   setResponseHeader(

@@ -5,13 +5,13 @@ import { Invalid } from '#core/fault'
 import { addFact, setGoals } from '../../../db/client.sql'
 import { setStage } from '../../../db/visit.sql'
 import { faultsOf } from '../../../utils/fact-faults'
-import { defineVisitChange } from '../../../utils/visit-change'
+import { defineVisitDoor } from '../../../utils/door'
 
 const SHOWN_FAULTS = 5
 
 /** Takes an intake file for this visit's client: every answer in it, or none. Name and birthday stay as the salon has them. */
-export default defineVisitChange(
-  { capability: 'health.write', action: 'intake.import', body: z.unknown() },
+export default defineVisitDoor(
+  { can: 'health.write', action: 'intake.import', body: z.unknown() },
   async ({ db, account, visit, body }) => {
     const read = readIntake(body)
     const faults = read.ok

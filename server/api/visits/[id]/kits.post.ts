@@ -3,14 +3,14 @@ import { restOfKit, usedBy } from '#core/costing'
 import { Infeasible, NotFound } from '#core/fault'
 import { addOpening, listKits, openingsOf, takeKit } from '../../../db/things.sql'
 import { latestPlan } from '../../../db/plan.sql'
-import { defineVisitChange } from '../../../utils/visit-change'
+import { defineVisitDoor } from '../../../utils/door'
 import { compileInputOf } from '../../../utils/visit-input'
 import { created } from '../../../utils/reply'
 
 /** Opens a kit for the client of this visit: what the plan uses of it stays here, the rest is theirs for at home. */
-export default defineVisitChange(
+export default defineVisitDoor(
   {
-    capability: 'perform',
+    can: 'perform',
     action: 'kit.open',
     body: z.strictObject({ id: z.uuid(), kitId: z.string().max(60) }),
   },

@@ -4,11 +4,8 @@ import { constraintsFor } from '#core/adapt'
 import { Forbidden, NotFound } from '#core/fault'
 import { writeAudit } from '../../../db/access.sql'
 import { addOverride, withdrawOverride } from '../../../db/plan.sql'
-import { requireVisit } from '../../../utils/access'
-import { useDb } from '../../../utils/db'
-import { readJson } from '../../../utils/body'
-import { explainDatabase, parsed } from '../../../utils/problem'
 import { compileInputOf } from '../../../utils/visit-input'
+import { defineVisitDoor } from '../../../utils/door'
 
 const Body = z.discriminatedUnion('do', [
   z.strictObject({
@@ -25,13 +22,12 @@ const Body = z.discriminatedUnion('do', [
 ])
 
 /** Keeps a step as written against a rule that allows it, with a reason; or takes that back. A stop cannot be waved through. */
-export default defineEventHandler(async (event) => {
-  const { account, visit } = await requireVisit(event, 'health.write')
-  const body = parsed(Body, await readJson(event))
-  try {
-    if (body.do === 'withdraw') await withdrawOverride(useDb(), visit.id, body.ruleId, body.stepId)
+export default defineVisitDoor(
+  { can: 'health.write', body: Body },
+  async ({ db, account, visit, body }) => {
+    if (body.do === 'withdraw') await withdrawOverride(db, visit.id, body.ruleId, body.stepId)
     else {
-      const rule = constraintsFor(await compileInputOf(useDb(), visit)).inForce.filter(
+      const rule = constraintsFor(await compileInputOf(db, visit)).inForce.filter(
         (constraint) => constraint.ruleId === body.ruleId,
       )
       if (rule.length === 0)
@@ -46,11 +42,9 @@ export default defineEventHandler(async (event) => {
           detail: `Rule ${body.ruleId} cannot be waved through. ${rule[0]!.instead}`,
           path: 'ruleId',
         })
-      await addOverride(useDb(), randomUUID(), visit.id, body, account.name)
+      await addOverride(db, randomUUID(), visit.id, body, account.name)
     }
-  } catch (error) {
-    throw explainDatabase(error)
-  }
-  await writeAudit(useDb(), account.id, `override.${body.do}`, 'client', visit.client_id, body)
-  return sendNoContent(event)
-})
+
+    await writeAudit(db, account.id, `override.${body.do}`, 'client', visit.client_id, body)
+  },
+)

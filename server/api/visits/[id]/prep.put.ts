@@ -4,12 +4,12 @@ import { Prep } from '#core/adapt/model'
 import { Conflict } from '#core/fault'
 import { addPlan, latestPlan } from '../../../db/plan.sql'
 import { setPrep, visitById } from '../../../db/visit.sql'
-import { defineVisitChange } from '../../../utils/visit-change'
+import { defineVisitDoor } from '../../../utils/door'
 import { compileInputOf } from '../../../utils/visit-input'
 
 /** What is decided while the tray is laid: the size of the face, the water of each bowl, what stands in. A visit that was fitted is fitted again with it, under the same rules. */
-export default defineVisitChange(
-  { capability: 'perform', action: 'visit.prepare', body: Prep },
+export default defineVisitDoor(
+  { can: 'perform', action: 'visit.prepare', body: Prep },
   async ({ db, account, visit, body }) => {
     if (visit.stage === 'performing' || visit.stage === 'closed')
       throw new Conflict({

@@ -2,12 +2,12 @@ import { z } from 'zod'
 import { Reading } from '#core/skin/model'
 import { addReading } from '../../../db/reading.sql'
 import { setStage } from '../../../db/visit.sql'
-import { defineVisitChange } from '../../../utils/visit-change'
+import { defineVisitDoor } from '../../../utils/door'
 
 /** Appends what was read; the latest counts. Sent twice it is taken once. */
-export default defineVisitChange(
+export default defineVisitDoor(
   {
-    capability: 'health.write',
+    can: 'health.write',
     action: 'reading.write',
     body: z.strictObject({ id: z.uuid(), reading: Reading }),
   },

@@ -4,7 +4,7 @@ import type { Product } from '#core/catalog'
 import { mergeRow, type ShelfRow } from '#core/csv'
 import { Conflict, NotFound } from '#core/fault'
 import { writeAudit } from '../../../../db/access.sql'
-import { inTransaction, type Db } from '../../../../db/rows'
+import type { Db } from '../../../../db/rows'
 import {
   batchesByProduct,
   batchOwners,
@@ -13,24 +13,20 @@ import {
   type BatchRow,
 } from '../../../../db/batch.sql'
 import { dropImport, hasImport, stagedRows } from '../../../../db/import.sql'
-import { idsElsewhere, productsByIds, saveProducts } from '../../../../db/product.sql'
-import { requireCan } from '../../../../utils/access'
-import { useDb } from '../../../../utils/db'
-import { readJson } from '../../../../utils/body'
-import { parsed } from '../../../../utils/problem'
+import { productsByIds, saveProducts } from '../../../../db/product.sql'
 import { shelfId } from '../../../../utils/shelf'
+import { defineDoor } from '../../../../utils/door'
 
 const Body = z.strictObject({ count: z.number().int().min(1).max(200_000) })
 
 /** Puts everything that was sent on the shelf, in one transaction: all of it, or nothing. */
-export default defineEventHandler(async (event) => {
-  const account = await requireCan(event, 'shelf.write')
-  const id = shelfId(event)
-  const { count } = parsed(Body, await readJson(event))
-  return inTransaction(useDb(), async (db) => {
+export default defineDoor(
+  { can: 'shelf.write', body: Body },
+  async ({ db, event, account, body }) => {
+    const id = shelfId(event)
+    const { count } = body
     const salonId = account.salon_id
     const rows = await completeRows(db, salonId, id, count)
-    await requireOwnIds(db, salonId, rows)
     const before = await productsByIds(db, salonId, idsOf(rows))
     requireNoMix(rows, before)
     const merged = rows.map((row) => mergeRow(before.get(row.product.id), row))
@@ -40,8 +36,8 @@ export default defineEventHandler(async (event) => {
     await dropImport(db, id)
     await writeAudit(db, account.id, 'shelf.import', 'salon', salonId, { rows: rows.length })
     return { added: rows.length - before.size, changed: before.size }
-  })
-})
+  },
+)
 
 const idsOf = (rows: readonly ShelfRow[]): string[] => rows.map((row) => row.product.id)
 
@@ -60,16 +56,6 @@ async function completeRows(db: Db, salonId: string, id: string, count: number) 
       detail: `${rows.length} of ${count} rows have arrived. Nothing was taken in; send the file again.`,
     })
   return rows
-}
-
-async function requireOwnIds(db: Db, salonId: string, rows: readonly ShelfRow[]) {
-  const taken = await idsElsewhere(db, salonId, idsOf(rows))
-  if (taken.length > 0)
-    throw new Conflict({
-      code: 'taken',
-      detail: `These ids cannot be used: ${taken.slice(0, 5).join(', ')}. Nothing was taken in.`,
-      path: 'id',
-    })
 }
 
 function requireNoMix(rows: readonly ShelfRow[], before: ReadonlyMap<string, Product>) {

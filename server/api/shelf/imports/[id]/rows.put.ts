@@ -3,11 +3,9 @@ import { Batch, Product } from '#core/catalog/model'
 import { SHELF_COLUMNS } from '#core/csv'
 import { NotFound } from '#core/fault'
 import { hasImport, stageRows } from '../../../../db/import.sql'
-import { requireCan } from '../../../../utils/access'
-import { useDb } from '../../../../utils/db'
-import { BODY_MOST, readJson } from '../../../../utils/body'
-import { parsed } from '../../../../utils/problem'
+import { BODY_MOST } from '../../../../utils/body'
 import { shelfId } from '../../../../utils/shelf'
+import { defineDoor } from '../../../../utils/door'
 
 const MOST_AT_ONCE = 1000
 const Row = z.strictObject({
@@ -21,16 +19,17 @@ const Body = z.strictObject({
 })
 
 /** Some rows of an import, counted from `from`. Sent twice they are there once. */
-export default defineEventHandler(async (event) => {
-  const account = await requireCan(event, 'shelf.write')
-  const id = shelfId(event)
-  if (!(await hasImport(useDb(), account.salon_id, id)))
-    throw new NotFound({
-      code: 'no_import',
-      detail: 'This import is over. Begin again with the file.',
-      path: 'id',
-    })
-  const { from, rows } = parsed(Body, await readJson(event, BODY_MOST.file))
-  await stageRows(useDb(), id, from, rows)
-  return sendNoContent(event)
-})
+export default defineDoor(
+  { can: 'shelf.write', body: Body, most: BODY_MOST.file },
+  async ({ db, event, account, body }) => {
+    const id = shelfId(event)
+    if (!(await hasImport(db, account.salon_id, id)))
+      throw new NotFound({
+        code: 'no_import',
+        detail: 'This import is over. Begin again with the file.',
+        path: 'id',
+      })
+    const { from, rows } = body
+    await stageRows(db, id, from, rows)
+  },
+)

@@ -1,13 +1,11 @@
 import { NotFound } from '#core/fault'
 import { productOf } from '../../../../db/product.sql'
-import { requireCan } from '../../../../utils/access'
-import { useDb } from '../../../../utils/db'
 import { shelfId } from '../../../../utils/shelf'
+import { defineDoor } from '../../../../utils/door'
 
 /** One product as it is kept, with its batches. */
-export default defineEventHandler(async (event) => {
-  const account = await requireCan(event, 'shelf.read')
-  const found = await productOf(useDb(), account.salon_id, shelfId(event))
+export default defineDoor({ can: 'shelf.read' }, async ({ db, event, account }) => {
+  const found = await productOf(db, account.salon_id, shelfId(event))
   if (!found)
     throw new NotFound({
       code: 'no_product',

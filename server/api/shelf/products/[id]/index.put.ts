@@ -3,29 +3,26 @@ import { Product } from '#core/catalog/model'
 import { WATER } from '#core/catalog'
 import { Conflict, Invalid, NotFound } from '#core/fault'
 import { writeAudit } from '../../../../db/access.sql'
-import { inTransaction, type Db } from '../../../../db/rows'
+import type { Db } from '../../../../db/rows'
 import { insertProduct, productOf, productsByIds, updateProduct } from '../../../../db/product.sql'
-import { requireCan } from '../../../../utils/access'
-import { useDb } from '../../../../utils/db'
-import { readJson } from '../../../../utils/body'
-import { parsed } from '../../../../utils/problem'
 import { shelfId } from '../../../../utils/shelf'
+import { defineDoor } from '../../../../utils/door'
 
 /** `seenAt`: the state that was changed; left out for a new product. */
 const Body = z.strictObject({ product: Product, seenAt: z.string().max(40).optional() })
 
 /** Writes a product whole. A change over a state that is no longer the newest is refused, so that nobody's words are lost. */
-export default defineEventHandler(async (event) => {
-  const account = await requireCan(event, 'shelf.write')
-  const id = shelfId(event)
-  const { product, seenAt } = parsed(Body, await readJson(event))
-  if (product.id !== id)
-    throw new Invalid({
-      code: 'other_id',
-      detail: 'The id in the body is not the one in the path.',
-      path: 'product.id',
-    })
-  return inTransaction(useDb(), async (db) => {
+export default defineDoor(
+  { can: 'shelf.write', body: Body },
+  async ({ db, event, account, body }) => {
+    const id = shelfId(event)
+    const { product, seenAt } = body
+    if (product.id !== id)
+      throw new Invalid({
+        code: 'other_id',
+        detail: 'The id in the body is not the one in the path.',
+        path: 'product.id',
+      })
     await requireParts(db, account.salon_id, product)
     const changedAt =
       seenAt === undefined
@@ -34,8 +31,8 @@ export default defineEventHandler(async (event) => {
     if (changedAt === undefined) throw await refused(db, account.salon_id, id, seenAt)
     await writeAudit(db, account.id, 'product.write', 'product', id)
     return { changedAt }
-  })
-})
+  },
+)
 
 /** Why a product was not written. */
 async function refused(db: Db, salonId: string, id: string, seenAt: string | undefined) {

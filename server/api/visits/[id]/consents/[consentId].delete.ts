@@ -1,29 +1,34 @@
 import { z } from 'zod'
+import { dayFault } from '#core/client'
 import { IsoDate } from '#core/client/model'
 import { NotFound } from '#core/fault'
 import { addFact } from '../../../../db/client.sql'
-import { holdsConsent, withdrawConsent } from '../../../../db/consent.sql'
-import { defineVisitChange } from '../../../../utils/visit-change'
+import { holdsConsent, listConsents, withdrawConsent } from '../../../../db/consent.sql'
+import { defineVisitDoor, uuidParam } from '../../../../utils/door'
+import { daysOf, refuseEvidence } from '../../../../utils/fact-faults'
 
 /** Withdraws a consent from a day on; the signature and its words stay on record. With a guardian's last one the dated answer that rule A23 asks for goes too. */
-export default defineVisitChange(
+export default defineVisitDoor(
   {
-    capability: 'health.write',
+    can: 'health.write',
     action: 'consent.withdraw',
     body: z.strictObject({ on: IsoDate, factId: z.uuid() }),
   },
   async ({ db, event, visit, account, body }) => {
-    const id = getRouterParam(event, 'consentId') ?? ''
-    const withdrawn = z.uuid().safeParse(id).success
-      ? await withdrawConsent(db, id, visit.client_id, body.on)
-      : undefined
-    if (!withdrawn)
+    const id = uuidParam(event, 'consentId')
+    const held = (await listConsents(db, visit.client_id)).find(
+      (consent) => consent.id === id && consent.withdrawnOn === null,
+    )
+    if (!held)
       throw new NotFound({
         code: 'no_consent',
         detail: 'There is no such consent that still holds.',
         path: 'consentId',
       })
-    if (withdrawn.kind === 'guardian' && !(await holdsConsent(db, visit.client_id, 'guardian'))) {
+    const { latest } = await daysOf(db, visit)
+    refuseEvidence(dayFault(body.on, 'on', { earliest: held.signedOn, latest }))
+    await withdrawConsent(db, held.id, visit.client_id, body.on)
+    if (held.kind === 'guardian' && !(await holdsConsent(db, visit.client_id, 'guardian'))) {
       await addFact(
         db,
         body.factId,

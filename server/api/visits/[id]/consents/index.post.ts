@@ -1,14 +1,18 @@
 import { z } from 'zod'
+import { dayFault } from '#core/client'
 import { IsoDate } from '#core/client/model'
 import { Invalid, NotFound } from '#core/fault'
 import { addFact } from '../../../../db/client.sql'
 import { addConsent, textById } from '../../../../db/consent.sql'
-import { defineVisitChange } from '../../../../utils/visit-change'
+import { daysOf, refuseEvidence } from '../../../../utils/fact-faults'
+import { defineVisitDoor } from '../../../../utils/door'
 import { created } from '../../../../utils/reply'
 
 /** What a signature pad draws: paths and circles with plain numbers, nothing else. */
 const SIGNATURE =
   /^<svg [\w\s="\-:/.,;#()%]*>(?:<(?:path|circle) [\w\s="\-:.,;#()%]*\/?>(?:<\/(?:path|circle)>)?)*<\/svg>$/
+/** At least one line that goes somewhere. */
+const STROKE = /<path [^>]*\bd="M[^"]*[CLQSTHV]/i
 const Body = z.strictObject({
   id: z.uuid(),
   factId: z.uuid(),
@@ -19,12 +23,13 @@ const Body = z.strictObject({
   signature: z
     .string()
     .max(200_000)
-    .regex(SIGNATURE, 'the signature is not a drawing of a signature pad'),
+    .regex(SIGNATURE, 'the signature is not a drawing of a signature pad')
+    .regex(STROKE, 'nothing is drawn: sign first'),
 })
 
 /** Keeps a drawn signature with the exact words that were signed. A guardian's consent is the dated answer that rule A23 asks for, too. */
-export default defineVisitChange(
-  { capability: 'health.write', action: 'consent.sign', body: Body },
+export default defineVisitDoor(
+  { can: 'health.write', action: 'consent.sign', body: Body },
   async ({ db, event, account, visit, body }) => {
     const text = await textById(db, visit.salon_id, body.textId)
     if (!text)
@@ -39,6 +44,9 @@ export default defineVisitChange(
         detail: 'The consent for a minor is signed by a guardian.',
         path: 'relation',
       })
+    const { earliest, latest } = await daysOf(db, visit)
+    const days = { latest, earliest: text.firstOn > earliest ? text.firstOn : earliest }
+    refuseEvidence(dayFault(body.signedOn, 'signedOn', days))
     await addConsent(db, { ...body, clientId: visit.client_id, visitId: visit.id }, account.id)
     if (text.kind === 'guardian')
       await addFact(

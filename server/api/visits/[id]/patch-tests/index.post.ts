@@ -1,15 +1,17 @@
 import { z } from 'zod'
+import { patchTestFault } from '#core/client'
 import { PatchTest } from '#core/client/model'
 import { Invalid } from '#core/fault'
-import { addPatchTest } from '../../../../db/client.sql'
+import { addPatchTest } from '../../../../db/evidence.sql'
 import { productOf } from '../../../../db/product.sql'
-import { defineVisitChange } from '../../../../utils/visit-change'
+import { daysOf, refuseEvidence } from '../../../../utils/fact-faults'
+import { defineVisitDoor } from '../../../../utils/door'
 import { created } from '../../../../utils/reply'
 
 /** Places a patch test: quick (read at once) or delayed (read after 24 to 48 hours). */
-export default defineVisitChange(
+export default defineVisitDoor(
   {
-    capability: 'health.write',
+    can: 'health.write',
     action: 'patch_test.write',
     body: z.strictObject({ id: z.uuid(), test: PatchTest }),
   },
@@ -21,12 +23,7 @@ export default defineVisitChange(
         detail: 'There is no such product on the shelf.',
         path: 'test.productId',
       })
-    if ((test.result === 'waiting') !== (test.readOn === undefined))
-      throw new Invalid({
-        code: 'half_read',
-        detail: 'A test that has been read has a day and a result; one that waits has neither.',
-        path: 'test.readOn',
-      })
+    refuseEvidence(patchTestFault(test, await daysOf(db, visit)), 'test')
     await addPatchTest(db, body.id, visit.client_id, test, account.id)
     return created(event, { id: body.id })
   },

@@ -2,15 +2,13 @@ import { z } from 'zod'
 import { NotFound } from '#core/fault'
 import { writeAudit } from '../../../../db/access.sql'
 import { photoBytes } from '../../../../db/photo.sql'
-import { requireVisit } from '../../../../utils/access'
-import { useDb } from '../../../../utils/db'
+import { defineVisitDoor } from '../../../../utils/door'
 
 /** One photograph of the visit's client. Never kept by a cache that others share. */
-export default defineEventHandler(async (event) => {
-  const { account, visit } = await requireVisit(event, 'health.read')
+export default defineVisitDoor({ can: 'health.read' }, async ({ db, event, account, visit }) => {
   const id = getRouterParam(event, 'photoId') ?? ''
   const photo = z.uuid().safeParse(id).success
-    ? await photoBytes(useDb(), id, visit.client_id)
+    ? await photoBytes(db, id, visit.client_id)
     : undefined
   if (!photo)
     throw new NotFound({
@@ -18,7 +16,7 @@ export default defineEventHandler(async (event) => {
       detail: 'There is no such photograph of this client.',
       path: 'photoId',
     })
-  await writeAudit(useDb(), account.id, 'photo.read', 'client', visit.client_id, { photo: id })
+  await writeAudit(db, account.id, 'photo.read', 'client', visit.client_id, { photo: id })
   setResponseHeaders(event, {
     'Content-Type': 'image/jpeg',
     'Cache-Control': 'private, max-age=3600',

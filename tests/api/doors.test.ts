@@ -1,0 +1,165 @@
+import { randomUUID } from 'node:crypto'
+import { beforeAll, describe, expect, test } from 'vitest'
+import { book, DESK, Person, signedIn, withDatabase } from './http'
+import { anneke, desk, owner, tamsin } from './people'
+import { otherSalon, type OtherSalon } from './other-salon'
+import { allRoutes, OPEN_ROUTES, type Route } from './routes'
+
+// Who may knock where, read a second time: written down here and not taken from the code. o owner, p practitioner, a assistant, d front desk.
+const ROLES = { o: owner, p: anneke, a: tamsin, d: desk } as const
+type Role = keyof typeof ROLES
+const MAY: Readonly<Record<string, string>> = {
+  'POST /api/cards/booking': 'opad',
+  'GET /api/cards': 'opa',
+  'POST /api/consent-texts': 'o',
+  'GET /api/day': 'opad',
+  'DELETE /api/known/:id': 'o',
+  'PUT /api/known/:id': 'o',
+  'GET /api/known': 'opad',
+  'GET /api/probe': 'opa',
+  'PUT /api/protocols/:id/archived': 'op',
+  'DELETE /api/protocols/:id/draft': 'op',
+  'PUT /api/protocols/:id/draft': 'op',
+  'GET /api/protocols/:id/file': 'opad',
+  'GET /api/protocols/:id': 'opad',
+  'GET /api/protocols/:id/versions': 'opad',
+  'POST /api/protocols/:id/versions': 'op',
+  'GET /api/protocols': 'opad',
+  'POST /api/protocols': 'op',
+  'GET /api/rules/:ruleId': 'opa',
+  'PUT /api/rules/:ruleId': 'o',
+  'GET /api/rules': 'opad',
+  'GET /api/scale': 'opad',
+  'PUT /api/shelf/batches/:id': 'opa',
+  'PUT /api/shelf/devices/:id': 'opa',
+  'GET /api/shelf/file': 'opad',
+  'GET /api/shelf/forecast': 'opad',
+  'POST /api/shelf/imports/:id': 'opa',
+  'PUT /api/shelf/imports/:id/rows': 'opa',
+  'POST /api/shelf/imports': 'opa',
+  'GET /api/shelf': 'opad',
+  'PUT /api/shelf/kits/:id': 'opa',
+  'GET /api/shelf/prices': 'opa',
+  'PUT /api/shelf/prices': 'op',
+  'PUT /api/shelf/products/:id/archived': 'opa',
+  'GET /api/shelf/products/:id': 'opad',
+  'PUT /api/shelf/products/:id': 'opa',
+  'GET /api/shelf/products': 'opad',
+  'PUT /api/shelf/rates': 'o',
+  'PUT /api/shelf/supplies/:id': 'opa',
+  'PUT /api/visits/:id/card': 'op',
+  'POST /api/visits/:id/check-in': 'op',
+  'POST /api/visits/:id/clearances': 'op',
+  'POST /api/visits/:id/close': 'op',
+  'DELETE /api/visits/:id/consents/:consentId': 'op',
+  'POST /api/visits/:id/consents': 'op',
+  'POST /api/visits/:id/events': 'opa',
+  'POST /api/visits/:id/facts': 'op',
+  'PUT /api/visits/:id/fit': 'op',
+  'PUT /api/visits/:id/goals': 'op',
+  'GET /api/visits/:id': 'opa',
+  'GET /api/visits/:id/intake': 'opa',
+  'POST /api/visits/:id/intake': 'op',
+  'POST /api/visits/:id/kits': 'opa',
+  'POST /api/visits/:id/overrides': 'op',
+  'GET /api/visits/:id/pace': 'opa',
+  'PUT /api/visits/:id/patch-tests/:testId': 'op',
+  'POST /api/visits/:id/patch-tests': 'op',
+  'GET /api/visits/:id/photos/:photoId': 'opa',
+  'POST /api/visits/:id/photos': 'op',
+  'POST /api/visits/:id/plan': 'op',
+  'PUT /api/visits/:id/prep': 'opa',
+  'PUT /api/visits/:id/reading': 'op',
+  'PUT /api/visits/:id/ticks': 'opa',
+  'POST /api/visits': 'opad',
+  'POST /api/visits/walk-in': 'opad',
+}
+
+const routes = await allRoutes()
+const nameOf = ({ method, path }: Route): string => `${method} ${path}`
+const closed = routes.filter((route) => !OPEN_ROUTES.includes(nameOf(route)))
+const withRecord = closed.filter(({ path }) => path.includes(':'))
+/** What a path's first id names. */
+const kindOf = (path: string): keyof OtherSalon['ids'] | undefined =>
+  (['visits', 'protocols', 'products', 'batches'] as const).find((kind) =>
+    path.includes(`/${kind}/:id`),
+  )
+
+let other: OtherSalon
+let own: Readonly<Record<string, string>>
+beforeAll(async () => {
+  other = await otherSalon()
+  own = {
+    visits: await book(owner, 'Wren Castellane', 'brightening', 60),
+    protocols: 'acid',
+    products: 'oat-mask',
+    batches: 'oat-mask-stock',
+  }
+})
+/** The path with an id in place of its first parameter; what follows it is nobody's. */
+const at = ({ path }: Route, id: string): string =>
+  path.replace(/:\w+/, id).replaceAll(/:\w+/g, randomUUID())
+const ownAt = (route: Route): string => at(route, own[kindOf(route.path) ?? ''] ?? 'a01')
+
+test('every route is either open or has its line above, and no line is left over', () => {
+  expect(closed.map(nameOf).sort()).toEqual(Object.keys(MAY).sort())
+  expect(
+    routes
+      .filter(({ can }) => can === undefined)
+      .map(nameOf)
+      .sort(),
+  ).toEqual(OPEN_ROUTES.toSorted())
+})
+
+describe.each(closed.map((route) => [nameOf(route), route] as const))('%s', (name, route) => {
+  const ask = (person: Person, path: string) => person.ask(route.method, path)
+  test('is shut to who is signed out, and to every role that may not', async () => {
+    const out = await ask(new Person(), ownAt(route))
+    expect([out.status, out.body.code]).toEqual([401, 'signed_out'])
+    for (const role of Object.keys(ROLES) as Role[]) {
+      const { status, body } = await ask(ROLES[role], ownAt(route))
+      const isShut = status === 403 && body.code === 'not_allowed'
+      expect([role, isShut]).toEqual([role, !MAY[name]!.includes(role)])
+      expect(status).toBeLessThan(500)
+    }
+  })
+})
+
+describe.each(withRecord.map((route) => [nameOf(route), route] as const))(
+  '%s of another salon',
+  (name, route) => {
+    test('cannot be told from nothing at all', async () => {
+      const kind = kindOf(route.path)
+      const [nobodys, theirs] = [
+        await owner.ask(route.method, at(route, randomUUID())),
+        await owner.ask(route.method, at(route, kind ? other.ids[kind] : randomUUID())),
+      ]
+      expect([name, theirs.status, theirs.body.code]).toEqual([
+        name,
+        nobodys.status,
+        nobodys.body.code,
+      ])
+      expect(theirs.status === 400 || theirs.status === 404 || theirs.status === 409).toBe(true)
+      expect(JSON.stringify(theirs.body)).not.toContain(other.name)
+    })
+  },
+)
+
+test('what was refused, and who signed out, stands in the log', async () => {
+  const leaver = await signedIn(DESK)
+  await leaver.ask('GET', `/api/visits/${own.visits}`)
+  await leaver.ask('DELETE', '/api/session')
+  const { rows } = await withDatabase((db) =>
+    db.query<{ action: string; subject_id: string }>(
+      `SELECT action, subject_id
+        FROM audit
+          JOIN account ON account.id = audit.account_id
+        WHERE email = $1
+        ORDER BY audit.id DESC
+        LIMIT 3`,
+      [DESK],
+    ),
+  )
+  expect(rows.map(({ action }) => action)).toEqual(['session.end', 'refused', 'session.open'])
+  expect(rows[1]!.subject_id).toBe(`GET /api/visits/${own.visits}`)
+})
