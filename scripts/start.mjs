@@ -16,6 +16,7 @@ import { ensureBuild, ensurePackages } from './lib/packages.mjs'
 import { freePort } from './lib/ports.mjs'
 import { dataHome, startPostgres } from './lib/postgres.mjs'
 import { say, Stop } from './lib/say.mjs'
+import { supervised } from './lib/supervise.mjs'
 
 const root = dirname(dirname(fileURLToPath(import.meta.url)))
 const LOOPBACK = ['127.0.0.1', '::1', 'localhost']
@@ -128,20 +129,32 @@ async function serve(home, own, listening, closing) {
   const database = own
     ? await startPostgres(home, { durable: true })
     : { url: process.env.DATABASE_URL, ownerUrl: process.env.ZEN_MIGRATE_URL }
-  if (own) closing.push(() => database.stop())
+  if (own) {
+    const kept = await supervised('The database', async () => {
+      await database.revive()
+      return { ended: database.gone().then(() => 'it is gone'), stop: database.stop }
+    })
+    closing.push(() => kept.stop())
+  }
   const { demo } = await preparedDatabase(database, listening)
   const { host, tls } = listening
-  const app = await startApplication(root, {
+  const settings = {
     url: database.url,
     secret: sessionSecret(home),
     host,
     port: await chosenPort(host),
     env: { ...logFrom(process.env, home), ...tls },
+  }
+  let address
+  const app = await supervised('The server', async () => {
+    const running = await startApplication(root, settings)
+    address = running.address
+    return running
   })
   closing.push(() => app.stop())
-  lock.write(app.address)
-  greet(app.address, demo)
-  return Promise.race([interrupted, app.ended])
+  lock.write(address)
+  greet(address, demo)
+  return interrupted
 }
 
 async function main() {

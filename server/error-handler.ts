@@ -1,7 +1,7 @@
 import type { NitroErrorHandler } from 'nitropack'
 import { Fault, type Problem } from '#core/fault'
 import { log, withoutData } from './utils/log'
-import { STATUS_OF } from './utils/problem'
+import { explainDatabase, STATUS_OF } from './utils/problem'
 
 /** What is said where a route has no sentence of its own. */
 function plainProblem(status: number, message: string): Problem {
@@ -17,9 +17,11 @@ function plainProblem(status: number, message: string): Problem {
 const faultIn = (error: { cause?: unknown }): Fault | undefined =>
   [error, error.cause].find((thrown): thrown is Fault => thrown instanceof Fault)
 
+const RETRY_AFTER_S = 5
+
 /** Errors of the interface between browser and server as RFC 9457 problem details; nothing internal leaves the house. */
 const handler: NitroErrorHandler = (error, event) => {
-  const fault = faultIn(error)
+  const fault = faultIn(error) ?? faultIn({ cause: explainDatabase(error.cause ?? error) })
   const thrown = error.statusCode >= 400 ? error.statusCode : 500
   const status = fault ? STATUS_OF[fault.kind] : thrown
   const { code, detail, path, faults } = fault?.problem ?? plainProblem(status, error.message)
@@ -28,6 +30,7 @@ const handler: NitroErrorHandler = (error, event) => {
     log.error({ requestId, method: event.method, error: withoutData(error) }, 'failed')
   event.node.res.statusCode = status
   event.node.res.setHeader('Content-Type', 'application/problem+json')
+  if (status === STATUS_OF.unavailable) event.node.res.setHeader('Retry-After', RETRY_AFTER_S)
   event.node.res.end(
     JSON.stringify({
       type: 'about:blank',

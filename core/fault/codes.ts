@@ -20,6 +20,7 @@ export const PROBLEM_CODES = [
   'no_route',
   'wrong_method',
   'too_many',
+  'unavailable',
   'error',
   // the person
   'signed_out',

@@ -27,6 +27,7 @@ export type FaultKind =
   | 'too-large'
   | 'wrong-type'
   | 'too-many'
+  | 'unavailable'
 
 /** Something that is refused, in words for the person; thrown, and told as it is. A fault of our own code is an Error or a RangeError. */
 export abstract class Fault extends Error {

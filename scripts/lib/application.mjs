@@ -18,42 +18,55 @@ export async function prepareDatabase(root, { url, ownerUrl, adminUrl }, env = {
   return JSON.parse(output.trim().split('\n').at(-1))
 }
 
-/** Starts the built server and waits until it answers. `stop` ends it and waits for its end. */
+/**
+ * Starts the built server and waits until it answers. `stop` ends it and waits for its end. It ends with whoever started it, however that ended:
+ * it holds the other end of a pipe.
+ */
 export async function startApplication(root, { url, secret, host, port, env = {}, quiet = false }) {
   const child = spawn(process.execPath, [join(root, '.output/server/index.mjs')], {
     cwd: root,
-    stdio: ['ignore', quiet ? 'ignore' : 'inherit', 'inherit'],
+    stdio: ['pipe', quiet ? 'ignore' : 'inherit', 'inherit'],
     env: {
       ...process.env,
       NODE_ENV: 'production',
       DATABASE_URL: url,
       ZEN_SESSION_SECRET: secret.padEnd(32, '0'),
+      ZEN_TIED: '1',
       NITRO_HOST: host,
       NITRO_PORT: String(port),
       ...env,
     },
   })
-  const ended = new Promise((resolve) => child.once('exit', (code) => resolve(code ?? 1)))
+  const ended = new Promise((resolve) =>
+    child.once('exit', (code, signal) => resolve(signal ?? `code ${code}`)),
+  )
+  const stop = async (signal = 'SIGTERM') => {
+    if (child.exitCode === null && child.signalCode === null) child.kill(signal)
+    await ended
+  }
   const scheme = env.NITRO_SSL_CERT ? 'https' : 'http'
   const shown = host === '0.0.0.0' || host === '::' ? '127.0.0.1' : host
-  await untilHealthy(`${scheme}://${shown}:${port}`, child, scheme === 'https')
-  const stop = async (signal = 'SIGTERM') => {
-    if (child.exitCode === null) child.kill(signal)
-    await ended
+  try {
+    await untilLive(`${scheme}://${shown}:${port}`, child, scheme === 'https')
+  } catch (error) {
+    await stop('SIGKILL')
+    throw error
   }
   return { child, ended, stop, address: `${scheme}://${shown}:${port}` }
 }
 
-async function untilHealthy(address, child, tls) {
+async function untilLive(address, child, tls) {
   const until = Date.now() + 30_000
   while (Date.now() < until) {
-    if (child.exitCode !== null)
-      throw new Error(`The server ended with ${child.exitCode} before it answered.`)
-    // With a certificate of one's own the check only asks whether the port answers.
+    if (child.exitCode !== null || child.signalCode !== null)
+      throw new Error(
+        `The server ended (${child.signalCode ?? child.exitCode}) before it answered.`,
+      )
+    // Whether its database answers too is another matter. With a certificate of one's own only the port is asked.
     const up = tls
       ? await portAnswers(address)
       : await fetch(`${address}/api/health`).then(
-          (reply) => reply.ok,
+          () => true,
           () => false,
         )
     if (up) return

@@ -1,7 +1,17 @@
+import { log, withoutData } from '../utils/log'
 import { useDb } from '../utils/db'
 
-/** Up and able to reach its database. */
-export default defineEventHandler(async () => {
-  await useDb().query('SELECT 1')
-  return { ok: true }
+/** Live: the server answers. Ready (`ok`): it reaches its database too, else 503; nothing is kept from whoever asks, nothing is told. */
+export default defineEventHandler(async (event) => {
+  const ok = await useDb()
+    .query('SELECT 1')
+    .then(
+      () => true,
+      (error: Error) => {
+        log.warn({ error: withoutData(error) }, 'not ready')
+        return false
+      },
+    )
+  if (!ok) setResponseStatus(event, 503)
+  return { live: true, ok }
 })

@@ -8,6 +8,8 @@ const Config = z.object({
     .min(32, 'must be set, 32 characters or more. `npm start` makes one.'),
   /** 1 where browsers reach the server by https: cookies then go over nothing else. */
   ZEN_TLS: z.enum(['0', '1']).default('0'),
+  /** 1 where the server ends with whoever started it: `npm start` holds the other end of its standard input. */
+  ZEN_TIED: z.enum(['0', '1']).default('0'),
   ZEN_LOG_LEVEL: z.enum(['debug', 'info', 'warn', 'error', 'silent']).default('warn'),
   /** A file the log is written to; nothing: standard output. */
   ZEN_LOG_FILE: z.string().min(1).optional(),
@@ -17,6 +19,7 @@ export interface Config {
   readonly databaseUrl: string
   readonly sessionSecret: string
   readonly isTls: boolean
+  readonly isTied: boolean
   readonly logLevel: z.infer<typeof Config>['ZEN_LOG_LEVEL']
   readonly logFile: string | undefined
 }
@@ -33,6 +36,7 @@ export function configFrom(env: Readonly<Record<string, string | undefined>>): C
     databaseUrl: data.DATABASE_URL,
     sessionSecret: data.ZEN_SESSION_SECRET,
     isTls: data.ZEN_TLS === '1',
+    isTied: data.ZEN_TIED === '1',
     logLevel: data.ZEN_LOG_LEVEL,
     logFile: data.ZEN_LOG_FILE,
   }

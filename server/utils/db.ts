@@ -4,9 +4,21 @@ import { log, withoutData } from './log'
 
 let pool: Pool | undefined
 
+/**
+ * Nobody waits for ever: for a connection, for an answer, for somebody else's lock. A transaction that its request has forgotten is ended by the
+ * database.
+ */
+const LIMITS = {
+  max: 10,
+  connectionTimeoutMillis: 5000,
+  statement_timeout: 20_000,
+  lock_timeout: 10_000,
+  idle_in_transaction_session_timeout: 60_000,
+} as const
+
 /** The pool of this process, made on first use from DATABASE_URL. It holds no other state. */
 export function useDb(): Pool {
-  pool ??= new Pool({ connectionString: useConfig().databaseUrl, max: 10 })
+  pool ??= new Pool({ connectionString: useConfig().databaseUrl, ...LIMITS })
   // A connection lost while idle is made again at the next query; without this listener it would end the process.
   if (pool.listenerCount('error') === 0)
     pool.on('error', (error) =>

@@ -15,6 +15,7 @@ export const STATUS_OF: Readonly<Record<FaultKind, number>> = {
   'too-large': 413,
   'wrong-type': 415,
   'too-many': 429,
+  unavailable: 503,
 }
 
 /** Nobody is signed in, or not with what was typed. */
@@ -37,6 +38,10 @@ export class WrongType extends Fault {
 }
 export class TooMany extends Fault {
   readonly kind = 'too-many'
+}
+/** The database is away, or too busy: the same may be asked again in a little while. */
+export class Unavailable extends Fault {
+  readonly kind = 'unavailable'
 }
 
 // Control characters carry no meaning in any field of ours, and PostgreSQL keeps no U+0000: a paste that brings them along loses them, not its text.
@@ -123,8 +128,21 @@ export function explainDatabase(error: unknown): unknown {
       code: 'locked',
       detail: `${message ?? 'It is locked'}. Add a note instead.`,
     })
+  if (isAway(error as Refusal))
+    return new Unavailable({
+      code: 'unavailable',
+      detail:
+        'The server cannot reach its records at the moment. What you typed is still here; it is tried again.',
+    })
   return explainKind(code, constraint) ?? error
 }
+
+/** Connections lost or refused (class 08, 57P0x), none left (53xxx), waited too long (57014, 55P03, 25P03), or again and again in each other's way. */
+const AWAY = /^(?:08|53|57P0|57014|55P03|25P03|40001|40P01|ECONN|EPIPE|ETIMEDOUT|ENOTFOUND)/
+/** What the driver says without a code of its own (pg 8). */
+const LOST = /timeout exceeded when trying to connect|Connection terminated|connection error/i
+const isAway = ({ code, message }: Refusal): boolean =>
+  AWAY.test(code ?? '') || (code === undefined && LOST.test(message ?? ''))
 
 /** What was sent and got past its schema, by the kind of the refusal (PostgreSQL, appendix A: SQLSTATE). Names of ours alone are told. */
 function explainKind(code: string | undefined, constraint: string | undefined): Fault | undefined {

@@ -1,46 +1,11 @@
-import { spawn } from 'node:child_process'
-import { chmodSync, existsSync, mkdtempSync, rmSync, writeFileSync } from 'node:fs'
-import { tmpdir } from 'node:os'
+import { existsSync, mkdtempSync, rmSync, writeFileSync } from 'node:fs'
 import { join } from 'node:path'
-import { afterAll, beforeAll, describe, expect, test } from 'vitest'
+import { describe, expect, test } from 'vitest'
 import { APP_DATABASE, OWNER_DATABASE } from './http'
+import { freshStart } from './started'
 
 // The start command as a newcomer runs it, on data of its own.
-let folder = ''
-beforeAll(() => {
-  folder = mkdtempSync(join(process.getuid?.() === 0 ? '/var/tmp' : tmpdir(), 'zen-start-'))
-  // For root the server runs as another user, who must be able to reach it.
-  chmodSync(folder, 0o755)
-})
-afterAll(() => rmSync(folder, { recursive: true, force: true }))
-
-function start(env: Record<string, string>) {
-  const { DATABASE_URL: _own, ...rest } = process.env
-  const child = spawn(process.execPath, ['scripts/start.mjs'], {
-    env: { ...rest, ZEN_DATA: join(folder, 'data'), ...env },
-    stdio: ['ignore', 'pipe', 'pipe'],
-  })
-  let said = ''
-  child.stdout.on('data', (chunk: Buffer) => {
-    said += chunk.toString()
-  })
-  child.stderr.on('data', (chunk: Buffer) => {
-    said += chunk.toString()
-  })
-  const ended = new Promise<number | null>((resolve) => {
-    child.once('close', resolve)
-  })
-  return { child, ended, said: () => said }
-}
-async function ends(env: Record<string, string>) {
-  const { ended, said } = start(env)
-  return { code: await ended, said: said() }
-}
-/** Started and answering: its address. */
-async function address(running: ReturnType<typeof start>): Promise<string> {
-  await expect.poll(running.said, { timeout: 90_000, interval: 100 }).toContain('Ctrl-C ends it')
-  return /Zen Ladder {2}(\S+)/.exec(running.said())![1]!
-}
+const { folder, start, ends, address } = freshStart()
 
 describe('an address that others can reach', () => {
   const tls = () => {
