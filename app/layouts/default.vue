@@ -14,9 +14,9 @@ const places = [
 ]
 
 const trouble = ref('')
-async function leave() {
+async function leave(everywhere = false) {
   try {
-    await session.signOut()
+    await session.signOut(everywhere)
     await navigateTo('/sign-in')
   } catch (error) {
     trouble.value =
@@ -69,9 +69,19 @@ async function leave() {
               type="button"
               class="w-full text-left px-4 h-12"
               :class="active && 'bg-sunk'"
-              @click="leave"
+              @click="leave()"
             >
               Sign out
+            </button>
+          </MenuItem>
+          <MenuItem v-slot="{ active }">
+            <button
+              type="button"
+              class="w-full text-left px-4 h-12"
+              :class="active && 'bg-sunk'"
+              @click="leave(true)"
+            >
+              Sign out everywhere
             </button>
           </MenuItem>
         </MenuItems>

@@ -30,6 +30,9 @@ const Kept = z.object({
 })
 
 /** Who is signed in on this tablet. Without a network the last known person stays, so that a running visit goes on. */
+/** No network, or a server without its database: who is signed in stays as it was kept. */
+const AWAY = [0, 503]
+
 export const useSessionStore = defineStore('session', () => {
   const account = ref<Account | null>(null)
   const salon = ref<Salon | null>(null)
@@ -51,7 +54,7 @@ export const useSessionStore = defineStore('session', () => {
       take(await call('/api/session'))
     } catch (error) {
       const kept = keptIn(localStorage, KEPT, Kept)
-      if (refusalOf(error).status !== 0 || !kept) throw error
+      if (!AWAY.includes(refusalOf(error).status) || !kept) throw error
       take(kept)
     }
   }
@@ -66,9 +69,12 @@ export const useSessionStore = defineStore('session', () => {
     known.value = false
     await load()
   }
-  async function signOut() {
+  async function signOut(everywhere = false) {
     await useOutboxStore().flush()
-    await call('/api/session', { method: 'delete' })
+    await call('/api/session', {
+      method: 'delete',
+      query: { everywhere: everywhere ? '1' : '0' },
+    })
     await wipeSent()
     take({ account: null, salon: null, demo: demo.value })
   }

@@ -1,4 +1,5 @@
 import { z } from 'zod'
+import { secondsToWait } from '../utils/waits'
 import { execute, maybeOne, type Db } from './rows'
 
 export const ROLES = ['owner', 'practitioner', 'assistant', 'front_desk'] as const
@@ -51,37 +52,89 @@ export const openSession = (db: Db, id: string, accountId: string, hours: number
 export const endSession = (db: Db, id: string) =>
   execute(db, 'UPDATE session SET ended_at = now() WHERE id = $1 AND ended_at IS NULL', [id])
 
-export const recordAttempt = (db: Db, email: string, address: string, ok: boolean) =>
-  execute(
-    db,
-    `INSERT INTO sign_in_attempt (email, address, ok)
-    VALUES (lower($1), $2, $3)`,
-    [email, address, ok],
-  )
+/** Ends every session of an account. */
+export const endSessionsOf = (db: Db, accountId: string) =>
+  execute(db, 'UPDATE session SET ended_at = now() WHERE account_id = $1 AND ended_at IS NULL', [
+    accountId,
+  ])
 
-/** Failed sign-ins in the last `minutes`, for this address book entry and for this network address. */
-export async function recentFailures(db: Db, email: string, address: string, minutes: number) {
-  const row = await maybeOne(
+const Counted = z.object({
+  both: z.coerce.number(),
+  both_ago: z.coerce.number(),
+  account: z.coerce.number(),
+  account_ago: z.coerce.number(),
+  address: z.coerce.number(),
+  address_ago: z.coerce.number(),
+})
+
+/**
+ * Counts a try to sign in before its password is looked at. Tries of one account wait for each other, and those of one address, so that a hundred at
+ * once are counted one by one. Undefined where it has to wait, by `secondsToWait`; else the id of the try, which counts as failed until it is told
+ * otherwise. Needs a transaction of its own.
+ */
+export async function claimAttempt(
+  db: Db,
+  email: string,
+  address: string,
+): Promise<{ readonly id: string } | { readonly waitS: number }> {
+  for (const name of [`account ${email.toLowerCase()}`, `address ${address}`])
+    await execute(db, 'SELECT pg_advisory_xact_lock(hashtextextended($1, 0))', [name])
+  const tries = (await maybeOne(db, Counted, FAILURES, [email, address]))!
+  const waitS = secondsToWait({
+    both: { count: tries.both, secondsAgo: tries.both_ago },
+    account: { count: tries.account, secondsAgo: tries.account_ago },
+    address: { count: tries.address, secondsAgo: tries.address_ago },
+  })
+  if (waitS > 0) return { waitS }
+  return (await maybeOne(
     db,
-    z.object({ by_email: z.coerce.number(), by_address: z.coerce.number() }),
-    `SELECT
-        count(*) FILTER (
-          WHERE email = lower($1)
-        ) AS by_email,
-        count(*) FILTER (
-          WHERE address = $2
-        ) AS by_address
+    z.object({ id: z.string() }),
+    `INSERT INTO sign_in_attempt (email, address, ok)
+      VALUES (lower($1), $2, false)
+      RETURNING id`,
+    [email, address],
+  ))!
+}
+
+/** Failed tries of the last quarter of an hour, for this account from this address since it last got in, for the account, and for the address. */
+const FAILURES = `WITH
+    recent AS (
+      SELECT email = lower($1) AS is_account, address = $2 AS is_address, at, ok
       FROM sign_in_attempt
-      WHERE NOT ok
-        AND at > now() - make_interval(mins => $3)
+      WHERE at > now() - interval '15 minutes'
         AND (
           email = lower($1)
           OR address = $2
-        )`,
-    [email, address, minutes],
-  )
-  return row!
-}
+        )
+    ),
+    since AS (
+      SELECT COALESCE(max(at), '-infinity') AS at
+      FROM recent
+      WHERE ok
+        AND is_account
+        AND is_address
+    ),
+    failed AS (
+      SELECT
+        recent.*,
+        is_account
+        AND is_address
+        AND recent.at > since.at AS is_both
+      FROM recent, since
+      WHERE NOT ok
+    )
+  SELECT
+    count(*) FILTER (WHERE is_both) AS both,
+    COALESCE(extract(epoch FROM clock_timestamp() - max(at) FILTER (WHERE is_both)), 0) AS both_ago,
+    count(*) FILTER (WHERE is_account) AS account,
+    COALESCE(extract(epoch FROM clock_timestamp() - max(at) FILTER (WHERE is_account)), 0) AS account_ago,
+    count(*) FILTER (WHERE is_address) AS address,
+    COALESCE(extract(epoch FROM clock_timestamp() - max(at) FILTER (WHERE is_address)), 0) AS address_ago
+  FROM failed`
+
+/** A try was right. */
+export const attemptSucceeded = (db: Db, id: string) =>
+  execute(db, 'UPDATE sign_in_attempt SET ok = true WHERE id = $1', [id])
 
 export const writeAudit = (
   db: Db,

@@ -80,6 +80,10 @@ export async function inSalon<T>(
     }
 }
 
+/** Runs `work` in one transaction of no salon: it sees none of their rows. */
+export const inTransaction = <T>(pool: Pool, work: (db: PoolClient) => Promise<T> | T) =>
+  once(pool, '', work)
+
 async function once<T>(
   pool: Pool,
   salonId: string,

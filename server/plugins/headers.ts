@@ -1,5 +1,7 @@
 import { createHash } from 'node:crypto'
+import { outsideOf } from '../utils/outside'
 
+const A_YEAR_S = 31_536_000
 const INLINE = /<script(?![^>]*\bsrc=)(?![^>]*application\/json)[^>]*>([\s\S]*?)<\/script>/g
 /** The two style sheets that the chart package writes into the page (apexcharts 4.7.0: its own, and its legend's). Nothing else is styled inline. */
 const CHART_STYLES = [
@@ -17,7 +19,10 @@ export default defineNitroPlugin((nitro) => {
       'Cross-Origin-Opener-Policy': 'same-origin',
       'Permissions-Policy': 'camera=(self), microphone=(), geolocation=(), screen-wake-lock=(self)',
     })
-    if (event.path.startsWith('/api/')) setResponseHeader(event, 'Cache-Control', 'no-store')
+    if (event.path.startsWith('/api/'))
+      setResponseHeader(event, 'Cache-Control', 'private, no-store')
+    if (outsideOf(event).isTls)
+      setResponseHeader(event, 'Strict-Transport-Security', `max-age=${A_YEAR_S}`)
   })
   nitro.hooks.hook('render:response', (response, { event }) => {
     // The development server writes styles into the page and speaks over a socket of its own.

@@ -3,45 +3,60 @@ import type { H3Event } from 'h3'
 import { useSession } from 'h3'
 import { Forbidden } from '#core/fault'
 import type { Account } from '../db/access.sql'
-import { accountOfSession, endSession, openSession, writeAudit } from '../db/access.sql'
+import {
+  accountOfSession,
+  endSession,
+  endSessionsOf,
+  openSession,
+  writeAudit,
+} from '../db/access.sql'
 import { inSalon } from '../db/rows'
 import { canDo, type Capability } from './capabilities'
 import { useConfig } from './config'
 import { useDb } from './db'
+import { outsideOf } from './outside'
 import { SignedOut } from './problem'
 
 const SESSION_HOURS = 12
 
 function sealed(event: H3Event) {
-  const { sessionSecret, isTls } = useConfig()
+  const { sessionSecret } = useConfig()
   return useSession<{ sessionId?: string }>(event, {
     name: 'zen-session',
     password: sessionSecret,
     maxAge: SESSION_HOURS * 3600,
-    cookie: { httpOnly: true, sameSite: 'strict', secure: isTls, path: '/' },
+    cookie: { httpOnly: true, sameSite: 'strict', secure: outsideOf(event).isTls, path: '/' },
   })
 }
 
-/** Signs an account in: a session row, named in a sealed cookie. */
+/** Signs an account in: a session row, named in a sealed cookie. What this browser was signed in as before ends. */
 export async function signIn(event: H3Event, account: Account) {
+  const session = await sealed(event)
+  await endKept(session.data.sessionId)
   const sessionId = randomUUID()
   await inSalon(useDb(), account.salon_id, async (db) => {
     await openSession(db, sessionId, account.id, SESSION_HOURS)
     await writeAudit(db, account.id, 'session.open', 'account', account.id)
   })
-  await (await sealed(event)).update({ sessionId })
+  await session.update({ sessionId })
 }
 
-export async function signOut(event: H3Event) {
+/** Signs out: the session of this browser, or every one of its account. */
+export async function signOut(event: H3Event, isEverywhere: boolean) {
   const session = await sealed(event)
-  const { sessionId } = session.data
-  const account = sessionId && (await accountOfSession(useDb(), sessionId))
-  if (account)
-    await inSalon(useDb(), account.salon_id, async (db) => {
-      await endSession(db, sessionId)
-      await writeAudit(db, account.id, 'session.end', 'account', account.id)
-    })
+  await endKept(session.data.sessionId, isEverywhere)
   await session.clear()
+}
+
+async function endKept(sessionId: string | undefined, isEverywhere = false) {
+  const account = sessionId && (await accountOfSession(useDb(), sessionId))
+  if (!account) return
+  await inSalon(useDb(), account.salon_id, async (db) => {
+    if (isEverywhere) await endSessionsOf(db, account.id)
+    else await endSession(db, sessionId)
+    const action = isEverywhere ? 'session.end_all' : 'session.end'
+    await writeAudit(db, account.id, action, 'account', account.id)
+  })
 }
 
 export async function currentAccount(event: H3Event): Promise<Account | undefined> {

@@ -8,6 +8,8 @@ it('takes what is set, and says the rest itself', () => {
     databaseUrl: 'postgres://x',
     sessionSecret: 's'.repeat(32),
     isTls: false,
+    trustedProxies: [],
+    isTied: false,
     logLevel: 'warn',
     logFile: undefined,
   })
@@ -15,6 +17,10 @@ it('takes what is set, and says the rest itself', () => {
     isTls: true,
     logLevel: 'info',
   })
+  expect(configFrom({ ...GOOD, ZEN_TRUSTED_PROXY: '10.0.0.9, ::1,' }).trustedProxies).toEqual([
+    '10.0.0.9',
+    '::1',
+  ])
 })
 it.each([
   [{}, /DATABASE_URL is not set[\s\S]*ZEN_SESSION_SECRET must be set/],

@@ -8,6 +8,8 @@ const Config = z.object({
     .min(32, 'must be set, 32 characters or more. `npm start` makes one.'),
   /** 1 where browsers reach the server by https: cookies then go over nothing else. */
   ZEN_TLS: z.enum(['0', '1']).default('0'),
+  /** Addresses of proxies whose word counts on who asks, for which name and over what, with commas between. */
+  ZEN_TRUSTED_PROXY: z.string().default(''),
   /** 1 where the server ends with whoever started it: `npm start` holds the other end of its standard input. */
   ZEN_TIED: z.enum(['0', '1']).default('0'),
   ZEN_LOG_LEVEL: z.enum(['debug', 'info', 'warn', 'error', 'silent']).default('warn'),
@@ -19,6 +21,7 @@ export interface Config {
   readonly databaseUrl: string
   readonly sessionSecret: string
   readonly isTls: boolean
+  readonly trustedProxies: readonly string[]
   readonly isTied: boolean
   readonly logLevel: z.infer<typeof Config>['ZEN_LOG_LEVEL']
   readonly logFile: string | undefined
@@ -36,6 +39,7 @@ export function configFrom(env: Readonly<Record<string, string | undefined>>): C
     databaseUrl: data.DATABASE_URL,
     sessionSecret: data.ZEN_SESSION_SECRET,
     isTls: data.ZEN_TLS === '1',
+    trustedProxies: data.ZEN_TRUSTED_PROXY.split(',').flatMap((one) => one.trim() || []),
     isTied: data.ZEN_TIED === '1',
     logLevel: data.ZEN_LOG_LEVEL,
     logFile: data.ZEN_LOG_FILE,

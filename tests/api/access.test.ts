@@ -56,22 +56,101 @@ describe('signing in', () => {
     await fetch(`${BASE}/api/session`, { method: 'DELETE', headers: kept })
     expect((await fetch(`${BASE}/api/day`, { headers: kept })).status).toBe(401)
   })
-  test('nine wrong passwords: the ninth try waits, even with the right one', async () => {
+  test('eight wrong passwords: the ninth try waits half a minute, even with the right one, and another account does not', async () => {
     const person = new Person()
-    for (let tries = 0; tries < 8; tries++)
-      expect(
-        (
-          await person.ask('POST', '/api/session', {
-            email: 'ruben@saltgrass.example',
-            password: 'wrong',
-          })
-        ).status,
-      ).toBe(401)
-    const { status, headers } = await person.ask('POST', '/api/session', {
-      email: 'ruben@saltgrass.example',
-      password: 'quiet-tide',
+    const ruben = (password: string) =>
+      person.ask('POST', '/api/session', { email: 'ruben@saltgrass.example', password })
+    for (let tries = 0; tries < 8; tries++) expect((await ruben('wrong')).status).toBe(401)
+    const { status, headers, body } = await ruben('quiet-tide')
+    expect(status).toBe(429)
+    const wait = Number(headers.get('retry-after'))
+    expect(wait > 0 && wait <= 30).toBe(true)
+    expect(body.detail).toContain('seconds')
+    await signedIn(ASSISTANT)
+  })
+  test('a hundred guesses at once are counted one by one, before their passwords are looked at', async () => {
+    const guesses = await Promise.all(
+      Array.from({ length: 100 }, (_, at) =>
+        new Person().ask('POST', '/api/session', {
+          email: 'guessed@saltgrass.example',
+          password: `guess ${at}`,
+        }),
+      ),
+    )
+    const looked = guesses.filter(({ status }) => status === 401)
+    expect(looked).toHaveLength(8)
+    expect(guesses.filter(({ status }) => status === 429)).toHaveLength(92)
+  })
+  const day = (cookie: string) => fetch(`${BASE}/api/day`, { headers: { cookie } })
+  const demoCookie = async (headers: Record<string, string> = {}) => {
+    const reply = await fetch(`${BASE}/api/session/demo`, { method: 'POST', headers })
+    return reply.headers.getSetCookie()[0]?.split(';')[0] ?? ''
+  }
+  test('a new session takes the place of the one this browser had; others stay', async () => {
+    const [first, elsewhere] = [await demoCookie(), await demoCookie()]
+    const second = await demoCookie({ cookie: first })
+    expect((await day(first)).status).toBe(401)
+    expect((await day(second)).status).toBe(200)
+    expect((await day(elsewhere)).status).toBe(200)
+  })
+  test('signing out everywhere ends every session of the account, and no other', async () => {
+    const [here, there] = [await signedIn(DESK), await signedIn(DESK)]
+    const other = await signedIn(ASSISTANT)
+    expect((await here.ask('DELETE', '/api/session?everywhere=1')).status).toBe(204)
+    expect((await there.ask('GET', '/api/day')).status).toBe(401)
+    expect((await other.ask('GET', '/api/day')).status).toBe(200)
+  })
+  test('a session that nobody used for six hours is over', async () => {
+    const cookie = await demoCookie()
+    const idle = (hours: number) =>
+      withDatabase((db) =>
+        db.query(
+          `UPDATE session
+            SET seen_at = now() - make_interval(mins => $1)
+            WHERE id = (
+                SELECT id
+                FROM session
+                ORDER BY created_at DESC
+                LIMIT 1
+              )`,
+          [hours * 60],
+        ),
+      )
+    await idle(5.9)
+    expect((await day(cookie)).status).toBe(200)
+    await idle(6.1)
+    expect((await day(cookie)).status).toBe(401)
+  })
+  test.each([
+    [{ 'x-forwarded-host': 'salon.example' }, 404],
+    [{ forwarded: 'host=salon.example' }, 404],
+    [{ 'x-forwarded-host': 'localhost' }, 204],
+  ])('the demo opens to whoever sits at this machine: %o', async (headers, status) => {
+    const reply = await new Person().ask('POST', '/api/session/demo', undefined, headers)
+    expect(reply.status).toBe(status)
+    const { body } = await new Person().ask<{ demo: boolean }>(
+      'GET',
+      '/api/session',
+      undefined,
+      headers,
+    )
+    expect(body.demo).toBe(status === 204)
+    const known = { email: DESK, password: 'quiet-tide' }
+    const typed = await new Person().ask('POST', '/api/session', known, headers)
+    expect(typed.status).toBe(status === 204 ? 204 : 401)
+  })
+  test.each([
+    ['POST', 'cross-site', 403],
+    ['POST', 'same-site', 403],
+    ['POST', 'same-origin', 204],
+    ['GET', 'cross-site', 403],
+    ['GET', 'same-site', 404],
+  ])('a %s that the browser calls %s', async (method, site, status) => {
+    const path = method === 'GET' ? '/api/nothing' : '/api/session/demo'
+    const { status: told } = await new Person().ask(method, path, undefined, {
+      'sec-fetch-site': site,
     })
-    expect([status, headers.get('retry-after')]).toEqual([429, '900'])
+    expect(told).toBe(status)
   })
   test('passwords are kept as scrypt, never plain', async () => {
     const hashes = await withDatabase(

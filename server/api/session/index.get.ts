@@ -3,12 +3,13 @@ import { capabilitiesOf } from '../../utils/capabilities'
 import { demoAccount } from '../../db/access.sql'
 import { salonById } from '../../db/salon.sql'
 import { inSalon } from '../../db/rows'
+import { isLoopback } from '../../utils/outside'
 import { useDb } from '../../utils/db'
 
 /** Who is signed in, and whether the demo studio can be opened. Never a 401: a signed-out visitor may ask. */
 export default defineEventHandler(async (event) => {
   const account = await currentAccount(event)
-  const demo = (await demoAccount(useDb())) !== undefined
+  const demo = isLoopback(event) && (await demoAccount(useDb())) !== undefined
   const salon =
     account && (await inSalon(useDb(), account.salon_id, (db) => salonById(db, account.salon_id)))
   return {
