@@ -1,13 +1,14 @@
 import { defineStore } from 'pinia'
 import { hasLadder } from '#core/adapt'
 import { liveAt, reduceRun, underwayOf, type RunBody, type RunEvent } from '#core/perform'
-import { call, refusalOf } from '~/support/api'
+import { call, mayRetry, placeIn, refusalOf, type Refusal } from '~/support/api'
 import {
   keepEvent,
   keepRun,
   keptEvents,
   keptRun,
   markSent,
+  setAside,
   type KeptRun,
 } from '~/support/perform/run-db'
 import { plain } from '~/support/plain'
@@ -26,7 +27,7 @@ function deviceId(): string {
 /** A running visit on this tablet: kept in IndexedDB first, sent to the server when there is a network. */
 export const useRunStore = defineStore('run', () => {
   const log = runLog()
-  const { run, events, unsent, trouble, nowMs, say, send } = log
+  const { run, events, unsent, saved, trouble, nowMs, say, send } = log
   const state = computed(() => run.value && reduceRun(run.value.plan, events.value))
   const plan = computed(() => state.value?.plan)
   const live = computed(() => state.value && liveAt(state.value.plan, state.value, nowMs.value))
@@ -64,7 +65,7 @@ export const useRunStore = defineStore('run', () => {
     return undefined
   }
   return {
-    ...{ run, events, unsent, trouble, nowMs, state, plan, live },
+    ...{ run, events, unsent, saved, trouble, nowMs, state, plan, live },
     ...{ open, close, say, fitAgain, send },
   }
 })
@@ -93,13 +94,21 @@ function runLog() {
   const run = ref<KeptRun>()
   const events = ref<RunEvent[]>([])
   const unsent = ref(0)
+  const aside = ref(0)
   const trouble = ref('')
+  /** How far the log has been kept, in words; what is laid aside is said as long as it is. */
+  const saved = computed(() =>
+    unsent.value > 0
+      ? `${unsent.value} kept on this tablet. ${trouble.value}`
+      : trouble.value || asideWords(aside.value) || 'Saved',
+  )
   const nowMs = ref(Date.now())
 
   async function recall(visitId: string) {
     const kept = await keptEvents(visitId)
     events.value = kept.map(({ event }) => event)
     unsent.value = kept.filter(({ sent }) => sent === 0).length
+    aside.value = kept.filter(({ sent }) => sent === 2).length
   }
   const send = sender({ run, unsent, trouble, recall })
 
@@ -122,22 +131,23 @@ function runLog() {
   /** Writes an event here, shows it, then sends it. Gives the event, so that it can be taken back. */
   async function say(body: RunBody): Promise<RunEvent> {
     nowMs.value = Date.now()
-    const event: RunEvent = {
-      id: crypto.randomUUID(),
-      deviceId: deviceId(),
-      seq: events.value.length,
-      wallMs: nowMs.value,
-      elapsedMs: performance.now(),
-      body: plain(body),
-    }
+    const event = eventOf(body, events.value.length, nowMs.value)
     await keepEvent(run.value!.visitId, event)
     events.value = [...events.value, event]
     unsent.value++
     void send()
     return event
   }
-  return { run, events, unsent, trouble, nowMs, open, say, send }
+  return { run, events, unsent, saved, trouble, nowMs, open, say, send }
 }
+
+const eventOf = (body: RunBody, seq: number, wallMs: number): RunEvent => ({
+  id: crypto.randomUUID(),
+  deviceId: deviceId(),
+  ...{ seq, wallMs },
+  elapsedMs: performance.now(),
+  body: plain(body),
+})
 
 async function kept(data: VisitData, plan: NonNullable<VisitData['plan']>): Promise<KeptRun> {
   const { salon } = useSessionStore()
@@ -162,6 +172,20 @@ interface Sending {
   readonly recall: (visitId: string) => Promise<void>
 }
 
+/** One event that the server will never take does not hold up those behind it: it is laid aside, and the rest goes at the next try. */
+async function layAside(visitId: string, refusal: Refusal, waiting: readonly RunEvent[]) {
+  const at = placeIn('events', refusal)
+  const refused = at === undefined ? undefined : waiting[at]
+  if (refused && !mayRetry(refusal.status)) await setAside(visitId, refused)
+}
+
+const asideWords = (count: number): string => {
+  if (count === 0) return ''
+  return count === 1
+    ? 'One entry is on this tablet alone: the server did not take it. Put it in the note.'
+    : `${count} entries are on this tablet alone: the server did not take them. Put them in the note.`
+}
+
 /** Sends what waits, one request at a time. */
 function sender({ run, unsent, trouble, recall }: Sending) {
   let sending = false
@@ -169,9 +193,9 @@ function sender({ run, unsent, trouble, recall }: Sending) {
     if (!run.value || sending || unsent.value === 0) return
     const { visitId } = run.value
     sending = true
+    const all = await keptEvents(visitId)
+    const waiting = all.filter(({ sent }) => sent === 0).map(({ event }) => event)
     try {
-      const all = await keptEvents(visitId)
-      const waiting = all.filter(({ sent }) => sent === 0).map(({ event }) => event)
       const reply = await call('/api/visits/:id/events', {
         method: 'post',
         params: { id: visitId },
@@ -183,6 +207,8 @@ function sender({ run, unsent, trouble, recall }: Sending) {
     } catch (error) {
       const refusal = refusalOf(error)
       trouble.value = refusal.status === 401 ? SIGNED_OUT : refusal.detail
+      await layAside(visitId, refusal, waiting)
+      await recall(visitId)
     } finally {
       sending = false
     }

@@ -6,13 +6,15 @@ export interface Refusal {
   readonly status: number
   readonly code: ProblemCode | 'offline'
   readonly detail: string
+  /** Where in what was sent it is wrong. */
+  readonly path?: string | undefined
 }
 
 /** Words for any failed call: the server's own sentence, or that there is no network. */
 export function refusalOf(error: unknown): Refusal {
   const { statusCode, data } = error as {
     statusCode?: number
-    data?: { code?: ProblemCode; detail?: string }
+    data?: { code?: ProblemCode; detail?: string; path?: string }
   }
   if (!statusCode)
     return {
@@ -24,12 +26,20 @@ export function refusalOf(error: unknown): Refusal {
     status: statusCode,
     code: data?.code ?? 'error',
     detail: data?.detail ?? 'Something went wrong. Try again.',
+    ...(data?.path ? { path: data.path } : {}),
   }
 }
 
-/** No network, signed out, too many at once, or a fault of the server: the same call may succeed later. */
-export const mayRetry = (status: number): boolean =>
-  status === 0 || status === 401 || status === 429 || status >= 500
+/** No network, signed out, too slow, too early, too many at once. */
+const LATER: readonly number[] = [0, 401, 408, 425, 429]
+/** The same call may succeed later: for one of these reasons, or after a fault of the server. */
+export const mayRetry = (status: number): boolean => LATER.includes(status) || status >= 500
+
+/** Which of several things sent together under a name is refused, by the path of the refusal: `events.3.body.text` is the fourth. */
+export function placeIn(list: string, { path }: Refusal): number | undefined {
+  const [name, at] = (path ?? '').split('.')
+  return name === list && /^\d+$/.test(at ?? '') ? Number(at) : undefined
+}
 
 type Routes = {
   [Path in keyof InternalApi as Path extends `/api/${string}` ? Path : never]: InternalApi[Path]

@@ -150,3 +150,19 @@ export const writeAudit = (
       VALUES ($1, $2, $3, $4, $5)`,
     [accountId, action, subjectKind, subjectId, detail],
   )
+
+/** The same for several clients at once: whose data were shown. */
+export const writeAudits = (
+  db: Db,
+  accountId: string,
+  action: string,
+  clientIds: readonly string[],
+  detail: object,
+) =>
+  execute(
+    db,
+    `INSERT INTO audit (account_id, action, subject_kind, subject_id, detail)
+      SELECT $1, $2, 'client', id, $4
+      FROM unnest($3::text[]) AS id`,
+    [accountId, action, clientIds, detail],
+  )

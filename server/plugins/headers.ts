@@ -25,6 +25,8 @@ export default defineNitroPlugin((nitro) => {
       setResponseHeader(event, 'Strict-Transport-Security', `max-age=${A_YEAR_S}`)
   })
   nitro.hooks.hook('render:response', (response, { event }) => {
+    // Nobody need know what it is made with.
+    delete response.headers?.['x-powered-by']
     // The development server writes styles into the page and speaks over a socket of its own.
     if (import.meta.dev || typeof response.body !== 'string') return
     const hashes = [...response.body.matchAll(INLINE)].map(

@@ -169,7 +169,9 @@ describe('signing in', () => {
     ).toBe('other_origin')
   })
   test('the page comes with a strict policy', async () => {
-    const policy = (await fetch(BASE)).headers.get('content-security-policy')!
+    const { headers } = await fetch(BASE)
+    expect(headers.get('x-powered-by')).toBeNull()
+    const policy = headers.get('content-security-policy')!
     expect(policy).toContain("default-src 'self'")
     expect(policy).not.toContain('unsafe')
   })

@@ -163,3 +163,62 @@ test('what was refused, and who signed out, stands in the log', async () => {
   expect(rows.map(({ action }) => action)).toEqual(['session.end', 'refused', 'session.open'])
   expect(rows[1]!.subject_id).toBe(`GET /api/visits/${own.visits}`)
 })
+
+test('nothing of the interface is kept by a cache, and nobody is told what it is made with', async () => {
+  for (const path of [`/api/visits/${own.visits}`, '/api/day', '/api/nothing', '/api/session']) {
+    const { headers } = await owner.ask('GET', path)
+    expect([path, headers.get('cache-control')]).toEqual([path, 'private, no-store'])
+    expect(headers.get('x-powered-by')).toBeNull()
+  }
+})
+
+test('whose data a page of the rule book showed stands in the log, one row a client', async () => {
+  const { body } = await owner.ask<{ clients: { id: string }[] }>('GET', '/api/rules/A04')
+  const { rows } = await withDatabase((db) =>
+    db.query<{ subject_id: string }>(
+      `SELECT subject_id
+        FROM audit
+        WHERE action = 'rule.touched'
+          AND at = (
+            SELECT max(at)
+            FROM audit
+            WHERE action = 'rule.touched'
+          )`,
+    ),
+  )
+  expect(body.clients.length).toBeGreaterThan(0)
+  expect(rows.map((row) => row.subject_id).sort()).toEqual(body.clients.map(({ id }) => id).sort())
+})
+
+test('what has served its time is swept: old sessions, old tries, half a file', async () => {
+  const old = randomUUID()
+  await withDatabase(async (db) => {
+    await db.query(
+      `INSERT INTO session (id, account_id, expires_at)
+        SELECT $1, id, now() - interval '31 days'
+        FROM account
+        WHERE demo
+        LIMIT 1`,
+      [old],
+    )
+    await db.query(
+      `INSERT INTO sign_in_attempt (email, address, ok, at)
+        VALUES ($1, 'x', false, now() - interval '31 days')`,
+      [old],
+    )
+    await db.query(
+      `INSERT INTO shelf_import (id, salon_id, started_at)
+        VALUES ($1, current_salon(), now() - interval '2 days')`,
+      [old],
+    )
+    const before = await db.query('SELECT FROM session')
+    await db.query('SELECT sweep()')
+    for (const sql of [
+      'SELECT FROM session WHERE id = $1',
+      'SELECT FROM sign_in_attempt WHERE email = $1::text',
+      'SELECT FROM shelf_import WHERE id = $1',
+    ])
+      expect([sql, (await db.query(sql, [old])).rowCount]).toEqual([sql, 0])
+    expect((await db.query('SELECT FROM session')).rowCount).toBe(before.rowCount! - 1)
+  })
+})

@@ -1,11 +1,11 @@
 import { randomUUID } from 'node:crypto'
 import fc from 'fast-check'
-import { afterAll, beforeAll, describe, expect, test } from 'vitest'
+import { afterAll, describe, expect, test } from 'vitest'
 import { PROBLEM_CODES } from '#core/fault'
 import { takenBy } from '../fuzz/from-schema'
 import { BROKEN, PATH_PARTS, spoilt } from '../fuzz/hostile'
-import { BASE, book, withDatabase } from './http'
-import { owner } from './people'
+import { BASE, withDatabase } from './http'
+import { furnishedSalon } from './other-salon'
 import { allRoutes, type Route } from './routes'
 
 // Every route, asked what its schema takes with up to three places spoilt, as the role that may most. Nothing may end in a fault of the server, and a
@@ -17,10 +17,8 @@ const BODIES = 12 * TIMES
 const PATHS = Math.min(PATH_PARTS.length * TIMES, 64)
 
 const asked = { requests: 0, refused: 0, taken: 0 }
-let visit: string
-beforeAll(async () => {
-  visit = await book(owner, 'Wren Castellane', 'brightening', 90)
-})
+// A salon of its own: what is taken of all this disturbs no other test.
+const { owner, visit } = await furnishedSalon()
 afterAll(() => {
   console.log(`fuzz: ${asked.requests} requests, ${asked.refused} refused, ${asked.taken} taken`)
 })

@@ -42,7 +42,8 @@ interface KeptEvent {
   id: string
   visitId: string
   event: RunEvent
-  sent: 0 | 1
+  /** 0 waits, 1 is on the server, 2 was refused there and is set aside: kept, shown, and not sent again. */
+  sent: 0 | 1 | 2
 }
 interface Tables extends DBSchema {
   runs: { key: string; value: KeptRun }
@@ -85,11 +86,16 @@ export async function markSent(visitId: string, events: readonly RunEvent[]) {
   await transaction.done
 }
 
+/** Lays an event aside that the server will never take. It stays here. */
+export async function setAside(visitId: string, event: RunEvent) {
+  await (await db()).put('events', { id: event.id, visitId, event, sent: 2 })
+}
+
 /** Forgets everything that the server has; what it does not have stays until it does. */
 export async function wipeSent() {
   const base = await db()
   const all = await base.getAll('events')
-  const waiting = new Set(all.filter((kept) => kept.sent === 0).map((kept) => kept.visitId))
+  const waiting = new Set(all.filter((kept) => kept.sent !== 1).map((kept) => kept.visitId))
   for (const one of all) if (!waiting.has(one.visitId)) await base.delete('events', one.id)
   for (const id of await base.getAllKeys('runs'))
     if (!waiting.has(id)) await base.delete('runs', id)

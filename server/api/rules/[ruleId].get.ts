@@ -3,7 +3,7 @@ import { LEVERS } from '#core/protocol'
 import { TOP_RUNG } from '#core/strength'
 import { NOTHING_READ } from '#core/skin/model'
 import { NotFound } from '#core/fault'
-import { writeAudit } from '../../db/access.sql'
+import { writeAudits } from '../../db/access.sql'
 import { loadClient } from '../../db/client.sql'
 import { loadHistory } from '../../db/history.sql'
 import { loadRuleSettings } from '../../db/rules.sql'
@@ -46,6 +46,12 @@ export default defineDoor({ can: 'health.read' }, async ({ db, event, account })
     ]
     if (because.length > 0) touched.push({ id, name, because })
   }
-  await writeAudit(db, account.id, 'rule.touched', 'rule', rule.id, { clients: touched.length })
+  await writeAudits(
+    db,
+    account.id,
+    'rule.touched',
+    touched.map(({ id }) => id),
+    { rule: rule.id },
+  )
   return { clients: touched }
 })

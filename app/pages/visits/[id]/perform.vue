@@ -91,10 +91,10 @@ function keepNote(text: string) {
         <PerformState :waiting="openGate !== undefined" :fit-trouble="fitTrouble" />
         <p
           class="text-sm h-7 pt-1"
-          :class="store.unsent > 0 ? 'text-now' : 'text-soft'"
+          :class="store.saved === 'Saved' ? 'text-soft' : 'text-now'"
           aria-live="polite"
         >
-          {{ store.unsent > 0 ? `${store.unsent} kept on this tablet. ${store.trouble}` : 'Saved' }}
+          {{ store.saved }}
         </p>
         <BigTargets
           v-if="!finished"

@@ -24,12 +24,12 @@ export default defineVisitDoor(
     if (visit.locked_at === null) for (const one of fresh) await keep(db, visit.id, one, account)
     if (fresh.some((product) => product.body.type === 'start'))
       await setStage(db, visit.id, 'performing')
-    if (events.length > 0)
-      await writeAudit(db, account.id, 'run.write', 'client', visit.client_id, {
-        visit: visit.id,
-        events: events.length,
-      })
-
+    // The whole log goes back: also who only asks for it has read it.
+    const action = events.length > 0 ? 'run.write' : 'run.read'
+    await writeAudit(db, account.id, action, 'client', visit.client_id, {
+      visit: visit.id,
+      events: events.length,
+    })
     return { now: Date.now(), events: await listEvents(db, visit.id) }
   },
 )

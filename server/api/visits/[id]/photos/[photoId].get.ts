@@ -19,7 +19,6 @@ export default defineVisitDoor({ can: 'health.read' }, async ({ db, event, accou
   await writeAudit(db, account.id, 'photo.read', 'client', visit.client_id, { photo: id })
   setResponseHeaders(event, {
     'Content-Type': 'image/jpeg',
-    'Cache-Control': 'private, max-age=3600',
     'Content-Disposition': 'inline',
   })
   return photo.bytes

@@ -1,0 +1,53 @@
+import { expect, test } from '@playwright/test'
+import { withDatabase } from '../api/http'
+import { freshVisit, open, pass, primary, stage, theDayAfter } from './steps'
+
+const typesOf = async (visitId: string): Promise<string[]> =>
+  withDatabase(async (db) =>
+    (
+      await db.query<{ type: string }>(
+        `SELECT body ->> 'type' AS type
+            FROM run_event
+            WHERE visit_id = $1
+            ORDER BY seq`,
+        [visitId],
+      )
+    ).rows.map(({ type }) => type),
+  )
+
+test('one entry that the server will never take does not hold up those behind it, and is told', async ({
+  page,
+}) => {
+  await page.clock.install({ time: theDayAfter() })
+  const address = await freshVisit({ protocol: 'acid' })
+  const visitId = address.split('/').at(-1)!
+  await open(page, address)
+  await stage(page, 'Fit')
+  await page.getByRole('button', { name: 'Prepare the tray' }).click()
+  await expect(page.getByText('The tray, in order of use')).toBeVisible()
+  await stage(page, 'Perform')
+  // As a server that finds something in the second entry, however often it comes.
+  await page.route('**/api/visits/*/events', async (route) => {
+    const { events } = route.request().postDataJSON() as { events: { seq: number }[] }
+    const at = events.findIndex(({ seq }) => seq === 1)
+    if (at === -1) return route.continue()
+    const detail = 'Half a character stands here. Type it again.'
+    const problem = { status: 400, code: 'half_character', detail, path: `events.${at}.body.text` }
+    return route.fulfill({
+      status: 400,
+      contentType: 'application/problem+json',
+      body: JSON.stringify(problem),
+    })
+  })
+  await page.getByRole('button', { name: 'Start the visit' }).click()
+  await expect.poll(() => typesOf(visitId)).toEqual(['start'])
+  for (let taps = 0; taps < 3; taps++) {
+    await pass(page, 0.5)
+    await primary(page).click()
+  }
+  await pass(page, 0.3)
+  await expect.poll(() => typesOf(visitId)).toEqual(['start', 'finished', 'finished'])
+  await expect(page.getByText(/One entry is on this tablet alone/)).toBeVisible()
+  await page.reload()
+  await expect(page.getByText(/One entry is on this tablet alone/)).toBeVisible()
+})
