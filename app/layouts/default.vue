@@ -14,7 +14,11 @@ const places = [
 ]
 
 const trouble = ref('')
-async function leave(everywhere = false) {
+const WAYS_OUT = [
+  { words: 'Sign out', everywhere: false },
+  { words: 'Sign out everywhere', everywhere: true },
+]
+async function leave(everywhere: boolean) {
   try {
     await session.signOut(everywhere)
     await navigateTo('/sign-in')
@@ -64,24 +68,14 @@ async function leave(everywhere = false) {
         <MenuItems
           class="absolute right-0 mt-1 w-56 bg-raised border border-line z-30 rounded-[2px] focus:outline-none"
         >
-          <MenuItem v-slot="{ active }">
+          <MenuItem v-for="way in WAYS_OUT" :key="way.words" v-slot="{ active }">
             <button
               type="button"
               class="w-full text-left px-4 h-12"
               :class="active && 'bg-sunk'"
-              @click="leave()"
+              @click="leave(way.everywhere)"
             >
-              Sign out
-            </button>
-          </MenuItem>
-          <MenuItem v-slot="{ active }">
-            <button
-              type="button"
-              class="w-full text-left px-4 h-12"
-              :class="active && 'bg-sunk'"
-              @click="leave(true)"
-            >
-              Sign out everywhere
+              {{ way.words }}
             </button>
           </MenuItem>
         </MenuItems>

@@ -1,5 +1,5 @@
 import { z } from 'zod'
-import { secondsToWait } from '../utils/waits'
+import type { Tries } from '../utils/waits'
 import { execute, maybeOne, type Db } from './rows'
 
 export const ROLES = ['owner', 'practitioner', 'assistant', 'front_desk'] as const
@@ -67,34 +67,32 @@ const Counted = z.object({
   address_ago: z.coerce.number(),
 })
 
-/**
- * Counts a try to sign in before its password is looked at. Tries of one account wait for each other, and those of one address, so that a hundred at
- * once are counted one by one. Undefined where it has to wait, by `secondsToWait`; else the id of the try, which counts as failed until it is told
- * otherwise. Needs a transaction of its own.
- */
-export async function claimAttempt(
-  db: Db,
-  email: string,
-  address: string,
-): Promise<{ readonly id: string } | { readonly waitS: number }> {
+/** Tries of one account wait for each other until the transaction ends, and those of one address: a hundred at once are counted one by one. */
+export async function lockAttempts(db: Db, email: string, address: string): Promise<void> {
   for (const name of [`account ${email.toLowerCase()}`, `address ${address}`])
     await execute(db, 'SELECT pg_advisory_xact_lock(hashtextextended($1, 0))', [name])
-  const tries = (await maybeOne(db, Counted, FAILURES, [email, address]))!
-  const waitS = secondsToWait({
-    both: { count: tries.both, secondsAgo: tries.both_ago },
-    account: { count: tries.account, secondsAgo: tries.account_ago },
-    address: { count: tries.address, secondsAgo: tries.address_ago },
-  })
-  if (waitS > 0) return { waitS }
-  return (await maybeOne(
+}
+
+/** Failed tries of late: see `FAILURES`. */
+export async function recentFailures(db: Db, email: string, address: string): Promise<Tries> {
+  const found = (await maybeOne(db, Counted, FAILURES, [email, address]))!
+  return {
+    both: { count: found.both, secondsAgo: found.both_ago },
+    account: { count: found.account, secondsAgo: found.account_ago },
+    address: { count: found.address, secondsAgo: found.address_ago },
+  }
+}
+
+/** Keeps a try to sign in, which counts as failed until it is told otherwise. Gives its id. */
+export const addAttempt = async (db: Db, email: string, address: string): Promise<string> =>
+  (await maybeOne(
     db,
     z.object({ id: z.string() }),
     `INSERT INTO sign_in_attempt (email, address, ok)
       VALUES (lower($1), $2, false)
       RETURNING id`,
     [email, address],
-  ))!
-}
+  ))!.id
 
 /** Failed tries of the last quarter of an hour, for this account from this address since it last got in, for the account, and for the address. */
 const FAILURES = `WITH

@@ -186,6 +186,7 @@ export const productsByIds = async (
           FROM product
           WHERE salon_id = $1
             AND id = ANY ($2)
+          ORDER BY id
           FOR UPDATE`,
         [salonId, ids],
       )

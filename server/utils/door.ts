@@ -10,7 +10,7 @@ import { requireCan } from './access'
 import { readJson } from './body'
 import type { Capability } from './capabilities'
 import { useDb } from './db'
-import { explainDatabase, parsed } from './problem'
+import { parsed } from './problem'
 
 /** What a route lets in, as data: who may, and what shape query and body have. Tests read it off every route. */
 export interface Door<Query extends z.ZodType, Body extends z.ZodType> {
@@ -36,7 +36,7 @@ export interface Scene<Query extends z.ZodType, Body extends z.ZodType> {
 type Find<Found> = (db: PoolClient, event: H3Event, account: Account) => Promise<Found>
 
 /**
- * A route: who may, what is read, then all of it or none in one transaction of the salon, refusals in words. The reply goes out after it has been
+ * A route: who may, what is read, then all of it or none in one transaction of the salon. The reply goes out after it has been
  * kept; what `work` gives is the reply, nothing is 204. `work` may run again where the database asks for it: it changes nothing but rows.
  */
 function defineRoute<Query extends z.ZodType, Body extends z.ZodType, Found, Result>(
@@ -53,8 +53,6 @@ function defineRoute<Query extends z.ZodType, Body extends z.ZodType, Found, Res
       const query = door.query && parsed(door.query, getQuery(event))
       const body = door.body && parsed(door.body, sent)
       return work({ ...{ db, event, account }, query: query!, body: body!, ...found })
-    }).catch((error: unknown) => {
-      throw explainDatabase(error)
     })
     if (result === undefined) await sendNoContent(event)
     return result

@@ -1,7 +1,8 @@
+import { spawn } from 'node:child_process'
 import { existsSync, mkdtempSync, rmSync, writeFileSync } from 'node:fs'
 import { join } from 'node:path'
 import { describe, expect, test } from 'vitest'
-import { APP_DATABASE, OWNER_DATABASE } from './http'
+import { APP_DATABASE, DATABASE, OWNER_DATABASE } from './http'
 import { freshStart } from './started'
 
 // The start command as a newcomer runs it, on data of its own.
@@ -68,3 +69,20 @@ test.skipIf(process.getuid?.() !== 0)(
     }
   },
 )
+
+test('the server itself ends as a role that sees past row-level security, whoever starts it', async () => {
+  const child = spawn(process.execPath, ['.output/server/index.mjs'], {
+    env: {
+      ...process.env,
+      ...{ DATABASE_URL: DATABASE, ZEN_SESSION_SECRET: 'x'.repeat(32) },
+      ...{ NITRO_HOST: '127.0.0.1', NITRO_PORT: '0' },
+    },
+    stdio: ['ignore', 'ignore', 'pipe'],
+  })
+  let said = ''
+  child.stderr.on('data', (chunk: Buffer) => {
+    said += chunk.toString()
+  })
+  expect(await new Promise((resolve) => child.once('close', resolve))).toBe(1)
+  expect(said).toContain('sees past row-level security')
+})

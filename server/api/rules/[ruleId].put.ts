@@ -13,7 +13,7 @@ const Body = z.strictObject({
 /** Sets one rule for the salon: advice switched off, or a window made longer. Nothing turns a stop off. */
 export default defineDoor(
   { can: 'rules.write', body: Body },
-  async ({ db, event, account, body }) => {
+  async ({ db, event, account, body: setting }) => {
     const ruleId = getRouterParam(event, 'ruleId')
     const rule = RULE_BOOK.find(({ id }) => id === ruleId)
     if (!rule)
@@ -22,7 +22,6 @@ export default defineDoor(
         detail: 'There is no such rule in the book.',
         path: 'ruleId',
       })
-    const setting = body
     requireAllowed(rule, setting)
     if (isAsInTheBook(rule, setting)) await clearRule(db, account.salon_id, rule.id)
     else await setRule(db, account.salon_id, rule.id, setting, account.id)

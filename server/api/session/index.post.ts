@@ -1,5 +1,11 @@
 import { z } from 'zod'
-import { accountByEmail, attemptSucceeded, claimAttempt } from '../../db/access.sql'
+import {
+  accountByEmail,
+  addAttempt,
+  attemptSucceeded,
+  lockAttempts,
+  recentFailures,
+} from '../../db/access.sql'
 import { inTransaction } from '../../db/rows'
 import { signIn } from '../../utils/access'
 import { readJson } from '../../utils/body'
@@ -7,6 +13,7 @@ import { useDb } from '../../utils/db'
 import { isLoopback, outsideOf } from '../../utils/outside'
 import { hashPassword, verifyPassword } from '../../utils/password'
 import { parsed, SignedOut, TooMany } from '../../utils/problem'
+import { secondsToWait } from '../../utils/waits'
 
 const Body = z.strictObject({ email: z.email().max(200), password: z.string().min(1).max(200) })
 // Compared against when the address is unknown, so that both answers take as long.
@@ -16,8 +23,8 @@ const nobody = hashPassword('nobody')
 export default defineEventHandler(async (event) => {
   const { email, password } = parsed(Body, await readJson(event))
   const { address } = outsideOf(event)
-  const attempt = await inTransaction(useDb(), (db) => claimAttempt(db, email, address))
-  if ('waitS' in attempt) {
+  const attempt = await claimAttempt(email, address)
+  if (attempt.id === undefined) {
     setResponseHeader(event, 'Retry-After', attempt.waitS)
     throw tooMany(attempt.waitS)
   }
@@ -33,6 +40,18 @@ export default defineEventHandler(async (event) => {
   await signIn(event, account)
   return sendNoContent(event)
 })
+
+/** Counts a try before its password is looked at; where it has to wait, so many seconds, it is not one. */
+const claimAttempt = (email: string, address: string): Promise<Claimed> =>
+  inTransaction(useDb(), async (db) => {
+    await lockAttempts(db, email, address)
+    const waitS = secondsToWait(await recentFailures(db, email, address))
+    return waitS > 0 ? { waitS } : { waitS, id: await addAttempt(db, email, address) }
+  })
+interface Claimed {
+  readonly waitS: number
+  readonly id?: string
+}
 
 function tooMany(waitS: number): TooMany {
   const minutes = Math.ceil(waitS / 60)

@@ -12,11 +12,13 @@ const Body = z.strictObject({
 })
 
 /** What is asked for a protocol or an enhancement, and what is asked for it nearby. */
-export default defineDoor({ can: 'price.write', body: Body }, async ({ db, account, body }) => {
-  const price = body
-  await setPrice(db, account.salon_id, price)
-  await writeAudit(db, account.id, 'price.write', price.kind, price.ref, {
-    priceMinor: price.priceMinor,
-    goingMinor: price.goingMinor,
-  })
-})
+export default defineDoor(
+  { can: 'price.write', body: Body },
+  async ({ db, account, body: price }) => {
+    await setPrice(db, account.salon_id, price)
+    await writeAudit(db, account.id, 'price.write', price.kind, price.ref, {
+      priceMinor: price.priceMinor,
+      goingMinor: price.goingMinor,
+    })
+  },
+)

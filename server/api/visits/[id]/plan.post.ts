@@ -1,6 +1,5 @@
 import { randomUUID } from 'node:crypto'
 import { compile } from '#core/adapt'
-import { writeAudit } from '../../../db/access.sql'
 import { addPlan, latestPlan } from '../../../db/plan.sql'
 import { setStage } from '../../../db/visit.sql'
 import { compileInputOf } from '../../../utils/visit-input'
@@ -8,12 +7,14 @@ import { created } from '../../../utils/reply'
 import { defineVisitDoor } from '../../../utils/door'
 
 /** Fits the visit from what is stored and keeps the plan as its next revision. The server's own fit is the one that counts. */
-export default defineVisitDoor({ can: 'health.write' }, async ({ db, event, account, visit }) => {
-  const plan = compile(await compileInputOf(db, visit))
-  await addPlan(db, randomUUID(), visit.id, plan, account.id)
+export default defineVisitDoor(
+  { can: 'health.write', action: 'plan.fit' },
+  async ({ db, event, account, visit }) => {
+    const plan = compile(await compileInputOf(db, visit))
+    await addPlan(db, randomUUID(), visit.id, plan, account.id)
 
-  if (visit.stage === 'booked') await setStage(db, visit.id, 'open')
-  await writeAudit(db, account.id, 'plan.fit', 'client', visit.client_id, { visit: visit.id })
-  const stored = (await latestPlan(db, visit.id))!
-  return created(event, { id: stored.id, revision: stored.revision, plan: stored.plan })
-})
+    if (visit.stage === 'booked') await setStage(db, visit.id, 'open')
+    const stored = (await latestPlan(db, visit.id))!
+    return created(event, { id: stored.id, revision: stored.revision, plan: stored.plan })
+  },
+)

@@ -1,15 +1,12 @@
-import { z } from 'zod'
 import { NotFound } from '#core/fault'
 import { writeAudit } from '../../../../db/access.sql'
 import { photoBytes } from '../../../../db/photo.sql'
-import { defineVisitDoor } from '../../../../utils/door'
+import { defineVisitDoor, uuidParam } from '../../../../utils/door'
 
 /** One photograph of the visit's client. Never kept by a cache that others share. */
 export default defineVisitDoor({ can: 'health.read' }, async ({ db, event, account, visit }) => {
-  const id = getRouterParam(event, 'photoId') ?? ''
-  const photo = z.uuid().safeParse(id).success
-    ? await photoBytes(db, id, visit.client_id)
-    : undefined
+  const id = uuidParam(event, 'photoId')
+  const photo = id && (await photoBytes(db, id, visit.client_id))
   if (!photo)
     throw new NotFound({
       code: 'no_photo',
