@@ -29,7 +29,7 @@ export function compile(input: CompileInput, running?: Running): FittedPlan {
 }
 
 /** The plan of a ladder that stands in its times: with its tray, its cautions and what is still open. */
-function planOf(visit: Visit, ruled: Ruled, timed: Timed): FittedPlan {
+export function planOf(visit: Visit, ruled: Ruled, timed: Timed): FittedPlan {
   const { input, constraints, running } = visit
   const { steps, placing, fit } = timed
   const read = subjectReader(input.shelf, input.date)

@@ -3,7 +3,8 @@ import { runs } from '../../tests/runs'
 import fc from 'fast-check'
 import { describe, expect, test } from 'vitest'
 import { ACID, BRIGHTENING, CLARIFYING } from '../../tests/fixtures'
-import { liveAt, reduceRun, underwayOf, type RunBody, type RunEvent } from '../perform'
+import { again as fittedAgain, event, performed, START } from '../../tests/under-way'
+import { liveAt, reduceRun, underwayOf, type RunEvent } from '../perform'
 import { FACE, NOSE, type Reading } from '../skin'
 import { compile, throughGates, type FittedPlan } from '.'
 
@@ -11,48 +12,17 @@ const UNREAD: Reading = { ...readingOf(), done: false }
 const ids = (plan: FittedPlan) => plan.steps.map((step) => step.id)
 const congested = readingOf(seen('congestion', 2, NOSE))
 
-// A visit under way, fitted again from now.
-const START = Date.UTC(2026, 10, 24, 8)
-const event = (n: number, second: number, body: RunBody): RunEvent => ({
-  id: `00000000-0000-4000-8000-${String(n).padStart(12, '0')}`,
-  deviceId: 'a',
-  seq: n,
-  wallMs: START + second * 1000,
-  elapsedMs: n,
-  body,
-})
 const given = input({ protocol: CLARIFYING, reading: UNREAD })
 const first = compile(given)
 const placed = (plan: FittedPlan, id: string) => plan.segments.find((part) => part.id === id)!
 
-/** Removals and gates said when they are due, everything else by the clock, until `second`. */
-function performed(plan: FittedPlan, second: number): RunEvent[] {
-  const said = plan.segments.filter(
-    (part) => part.hands && (part.kind === 'remove' || part.gate) && part.startS <= second,
-  )
-  return [
-    event(1, 0, { type: 'start' }),
-    ...said.flatMap((one, n) => [
-      event(10 + 2 * n, one.startS, { type: 'started', segmentId: one.id }),
-      ...(one.endS <= second
-        ? [event(11 + 2 * n, one.endS, { type: 'finished', segmentId: one.id })]
-        : []),
-    ]),
-  ]
-}
-function again(
+/** The clarifying visit fitted again, with what is now known otherwise. */
+const again = (
   plan: FittedPlan,
   events: readonly RunEvent[],
   second: number,
   change: Partial<typeof given> = {},
-): FittedPlan {
-  const state = reduceRun(plan, events)
-  const now = START + second * 1000
-  return compile(
-    { ...given, ...change },
-    { plan, underway: underwayOf(state, liveAt(plan, state, now), now) },
-  )
-}
+) => fittedAgain({ ...given, ...change }, plan, events, second)
 const atLamp = placed(first, 'lamp/look').endS
 
 describe('a group and a gate', () => {

@@ -113,7 +113,7 @@ export function withClosures(ids: readonly string[], steps: readonly Step[]): st
     .map((step) => step.id)
 }
 
-function hungChanges(steps: readonly Step[], placing: Timed['placing']): Change[] {
+export function hungChanges(steps: readonly Step[], placing: Timed['placing']): Change[] {
   const proven =
     placing.kind === 'optimal' ? 'proven shortest' : `at most ${placing.gapS} s above the shortest`
   const reason = `Your hands are free meanwhile; it costs no extra minutes. Schedule, ${proven}.`

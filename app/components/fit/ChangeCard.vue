@@ -11,7 +11,14 @@ const props = defineProps<{
   asLastTime: boolean
 }>()
 const isFolded = computed(() => props.asLastTime && !props.selected)
-defineEmits<{ keep: [ruleId: string]; withdraw: [ruleId: string]; select: []; stay: [] }>()
+defineEmits<{
+  keep: [ruleId: string]
+  withdraw: [ruleId: string]
+  select: []
+  /** The mouse is over it, or has left: it is marked, not unfolded, or the list would move away under the hand. */
+  point: [isOver: boolean]
+  stay: []
+}>()
 const first = computed(() => props.change.why[0])
 const basis = computed(() => [
   ...new Map(
@@ -50,7 +57,8 @@ const reasons = computed(() => [
   <li
     class="grid grid-cols-[3.2rem_1fr] grid-rows-[auto_1fr] py-3 border-b border-hair"
     :class="selected && 'bg-now-ground'"
-    @mouseenter="$emit('select')"
+    @mouseenter="$emit('point', true)"
+    @mouseleave="$emit('point', false)"
     @click="$emit('select')"
   >
     <span class="row-span-2 flex flex-col items-center gap-0.5 pt-0.5">

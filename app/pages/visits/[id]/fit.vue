@@ -17,6 +17,7 @@ const riskWords = useChances(
   () => session.can('health.read'),
 )
 const selected = ref<string>()
+const pointed = ref<string>()
 const keeping = ref<Keeping>()
 const part = ref<'changes' | 'time'>('changes')
 /** With their places in the plan, by which the ladder marks them; what is only not asked yet is said in one line. */
@@ -67,12 +68,13 @@ async function go() {
       <div>
         <FitLadder
           v-if="isReady"
-          v-model:selected="selected"
+          :selected="pointed ?? selected"
           :plan="plan"
           :products="data.input.shelf.products"
           :protocol="data.visit.protocol"
           :start-ms="startMs"
           :time-zone="data.visit.timeZone"
+          @update:selected="selected = $event"
         />
         <div v-else role="alert" class="border-l-4 border-mind bg-mind-ground px-5 py-4">
           <p class="text-xl font-semibold text-mind">{{ NO_LADDER_WORDS[plan.status] }}</p>
@@ -146,6 +148,7 @@ async function go() {
             :selected="selected === change.stepId"
             :as-last-time="lastChanges.has(changeKey(change))"
             @select="selected = change.stepId"
+            @point="pointed = $event ? change.stepId : undefined"
             @keep="keeping = { ruleId: $event, stepId: change.stepId, what: change.what }"
             @withdraw="store.withdraw($event, change.stepId)"
             @stay="stay(change.stepId)"
