@@ -1,5 +1,22 @@
 import { fileURLToPath } from 'node:url'
 import tailwindcss from '@tailwindcss/vite'
+import { build } from 'vite'
+
+/** The worker of the server's pool: one file, so that no part of the server itself is started in its threads. */
+const buildWorker = (outDir: string) =>
+  build({
+    configFile: false,
+    logLevel: 'error',
+    resolve: { alias: { '#core': core } },
+    ssr: { noExternal: true, external: ['sharp'] },
+    build: {
+      ...{ outDir, emptyOutDir: false, copyPublicDir: false },
+      ssr: fileURLToPath(new URL('./server/work/worker.ts', import.meta.url)),
+      rollupOptions: {
+        output: { entryFileNames: 'worker.mjs', format: 'es', inlineDynamicImports: true },
+      },
+    },
+  })
 
 const core = fileURLToPath(new URL('./core', import.meta.url))
 const strict = { noUncheckedIndexedAccess: true, exactOptionalPropertyTypes: true }
@@ -47,6 +64,10 @@ export default defineNuxtConfig({
           .map(({ route, method }) => ({ route, method }))
         return `export const API_ROUTES = ${JSON.stringify(routes)}`
       }
+      const { options } = nitro
+      nitro.hooks.hook('compiled', async () => {
+        await buildWorker(options.dev ? options.buildDir : options.output.serverDir)
+      })
     },
   },
   nitro: {

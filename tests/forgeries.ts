@@ -68,9 +68,9 @@ export const FORGERIES: Readonly<Record<string, Forgery>> = {
     ),
   'more zones': (plan, pick) =>
     withStep(plan, pick, (step) =>
-      step.zones.includes('eye-lower-left')
+      step.zones.includes('under-eye-left')
         ? undefined
-        : { ...step, zones: [...step.zones, 'eye-lower-left'] },
+        : { ...step, zones: [...step.zones, 'under-eye-left'] },
     ),
   'nothing takes it off': (plan, pick) =>
     withStep(plan, pick, (step) => {

@@ -1,6 +1,13 @@
 import { defineStore } from 'pinia'
 import { hasLadder } from '#core/adapt'
-import { liveAt, reduceRun, underwayOf, type RunBody, type RunEvent } from '#core/perform'
+import {
+  clockErrorMs,
+  liveAt,
+  reduceRun,
+  underwayOf,
+  type RunBody,
+  type RunEvent,
+} from '#core/perform'
 import { call, mayRetry, placeIn, refusalOf, type Refusal } from '~/support/api'
 import {
   keepEvent,
@@ -18,6 +25,10 @@ const RETRY_MS = 4000
 const TICK_MS = 250
 const SIGNED_OUT = 'Signed out: go on working. It is saved here, and sent when you sign in again.'
 
+const HELD = 'It waits for a practitioner to sign in here.'
+const NOT_YOURS =
+  'Fitting the rest is for a practitioner: call one. Until then leave out what hangs on it.'
+
 function deviceId(): string {
   const known = localStorage.getItem('zen-device') ?? crypto.randomUUID()
   localStorage.setItem('zen-device', known)
@@ -27,11 +38,11 @@ function deviceId(): string {
 /** A running visit on this tablet: kept in IndexedDB first, sent to the server when there is a network. */
 export const useRunStore = defineStore('run', () => {
   const log = runLog()
-  const { run, events, unsent, saved, trouble, nowMs, say, send } = log
+  const { run, events, unsent, saved, trouble, nowMs, say, send, clock } = log
   const state = computed(() => run.value && reduceRun(run.value.plan, events.value))
   const plan = computed(() => state.value?.plan)
   const live = computed(() => state.value && liveAt(state.value.plan, state.value, nowMs.value))
-  const clocks = runClocks(nowMs, send)
+  const clocks = runClocks(nowMs, clock, send)
 
   async function open(visitId: string) {
     close()
@@ -49,10 +60,15 @@ export const useRunStore = defineStore('run', () => {
     return answered > types.lastIndexOf('replanned')
   }
 
+  /** Why whoever is signed in may not read the skin or fit the rest; undefined where they may. */
+  const mayNotFit = () => (useSessionStore().can('health.write') ? undefined : NOT_YOURS)
+
   /** Fits the rest again from now, with what is already on the skin; the new ladder is kept as an event, never computed anew. */
   async function fitAgain(): Promise<string | undefined> {
+    const notYours = mayNotFit()
+    if (notYours) return notYours
     const { input } = run.value!
-    const now = Date.now()
+    const now = clock()
     const { plan: before, reading, checks, stung } = state.value!
     const underway = underwayOf(state.value!, liveAt(before, state.value!, now), now)
     const gates = Object.fromEntries(checks)
@@ -61,21 +77,21 @@ export const useRunStore = defineStore('run', () => {
       { plan: before, underway },
     )
     if (!hasLadder(next)) return next.problems.join(' ')
-    await say({ type: 'replanned', plan: next })
+    await say({ type: 'replanned', plan: next, fromMs: now })
     return undefined
   }
   return {
     ...{ run, events, unsent, saved, trouble, nowMs, state, plan, live },
-    ...{ open, close, say, fitAgain, send },
+    ...{ open, close, say, fitAgain, mayNotFit, send },
   }
 })
 
 /** The clock of the screen and the next try to send, while a visit is open. */
-function runClocks(nowMs: Ref<number>, send: () => Promise<void>) {
+function runClocks(nowMs: Ref<number>, clock: () => number, send: () => Promise<void>) {
   let timers: number[] = []
   const sendSoon = () => void send()
   const tick = () => {
-    nowMs.value = Date.now()
+    nowMs.value = clock()
   }
   function start() {
     timers = [window.setInterval(tick, TICK_MS), window.setInterval(sendSoon, RETRY_MS)]
@@ -97,11 +113,7 @@ function runLog() {
   const aside = ref(0)
   const trouble = ref('')
   /** How far the log has been kept, in words; what is laid aside is said as long as it is. */
-  const saved = computed(() =>
-    unsent.value > 0
-      ? `${unsent.value} kept on this tablet. ${trouble.value}`
-      : trouble.value || asideWords(aside.value) || 'Saved',
-  )
+  const saved = computed(() => savedWords(unsent.value, trouble.value, aside.value))
   const nowMs = ref(Date.now())
 
   async function recall(visitId: string) {
@@ -110,7 +122,9 @@ function runLog() {
     unsent.value = kept.filter(({ sent }) => sent === 0).length
     aside.value = kept.filter(({ sent }) => sent === 2).length
   }
-  const send = sender({ run, unsent, trouble, recall })
+  /** The tablet's clock, set right by what the server made of its events where it was impossibly wrong. */
+  const clock = () => Date.now() + clockErrorMs(events.value, deviceId(), Date.now())
+  const send = sender({ run, unsent, trouble, recall, clock })
 
   /** Asks the server for plan and log; without a network what is kept here serves. */
   async function open(visitId: string) {
@@ -130,7 +144,7 @@ function runLog() {
 
   /** Writes an event here, shows it, then sends it. Gives the event, so that it can be taken back. */
   async function say(body: RunBody): Promise<RunEvent> {
-    nowMs.value = Date.now()
+    nowMs.value = clock()
     const event = eventOf(body, events.value.length, nowMs.value)
     await keepEvent(run.value!.visitId, event)
     events.value = [...events.value, event]
@@ -138,7 +152,7 @@ function runLog() {
     void send()
     return event
   }
-  return { run, events, unsent, saved, trouble, nowMs, open, say, send }
+  return { run, events, unsent, saved, trouble, nowMs, clock, open, say, send }
 }
 
 const eventOf = (body: RunBody, seq: number, wallMs: number): RunEvent => ({
@@ -166,18 +180,31 @@ async function kept(data: VisitData, plan: NonNullable<VisitData['plan']>): Prom
 }
 
 interface Sending {
+  readonly clock: () => number
   readonly run: Ref<KeptRun | undefined>
   readonly unsent: Ref<number>
   readonly trouble: Ref<string>
   readonly recall: (visitId: string) => Promise<void>
 }
 
-/** One event that the server will never take does not hold up those behind it: it is laid aside, and the rest goes at the next try. */
-async function layAside(visitId: string, refusal: Refusal, waiting: readonly RunEvent[]) {
+/**
+ * One event that the server does not take does not hold up those behind it: what it will never take is laid aside, what this role may not say
+ * waits for somebody who may; the rest goes at the next try.
+ */
+async function layAside(
+  visitId: string,
+  refusal: Refusal,
+  waiting: readonly RunEvent[],
+  held: Set<string>,
+) {
   const at = placeIn('events', refusal)
   const refused = at === undefined ? undefined : waiting[at]
-  if (refused && !mayRetry(refusal.status)) await setAside(visitId, refused)
+  if (refused && refusal.status === 403) held.add(refused.id)
+  else if (refused && !mayRetry(refusal.status)) await setAside(visitId, refused)
 }
+
+const savedWords = (unsent: number, trouble: string, aside: number): string =>
+  unsent > 0 ? `${unsent} kept on this tablet. ${trouble}` : trouble || asideWords(aside) || 'Saved'
 
 const asideWords = (count: number): string => {
   if (count === 0) return ''
@@ -186,31 +213,44 @@ const asideWords = (count: number): string => {
     : `${count} entries are on this tablet alone: the server did not take them. Put them in the note.`
 }
 
-/** Sends what waits, one request at a time. */
-function sender({ run, unsent, trouble, recall }: Sending) {
+/** Sends what waits, one request at a time; what was said meanwhile goes at once after it. */
+function sender({ run, unsent, trouble, recall, clock }: Sending) {
   let sending = false
-  return async () => {
-    if (!run.value || sending || unsent.value === 0) return
-    const { visitId } = run.value
+  const held = new Set<string>()
+  const { account } = storeToRefs(useSessionStore())
+  // Somebody else may be allowed to.
+  watch(account, () => held.clear())
+
+  async function send(): Promise<void> {
+    if (!run.value || sending || unsent.value <= held.size) return
     sending = true
+    const went = await sendOnce(run.value.visitId)
+    sending = false
+    if (went) await send()
+  }
+
+  async function sendOnce(visitId: string): Promise<boolean> {
     const all = await keptEvents(visitId)
-    const waiting = all.filter(({ sent }) => sent === 0).map(({ event }) => event)
+    const waiting = all
+      .filter(({ sent, id }) => sent === 0 && !held.has(id))
+      .map(({ event }) => event)
     try {
       const reply = await call('/api/visits/:id/events', {
         method: 'post',
         params: { id: visitId },
-        body: { events: waiting },
+        body: { events: waiting, clockMs: clock() },
       })
       await markSent(visitId, reply.events)
-      await recall(visitId)
-      trouble.value = ''
+      trouble.value = held.size > 0 ? HELD : ''
+      return true
     } catch (error) {
       const refusal = refusalOf(error)
       trouble.value = refusal.status === 401 ? SIGNED_OUT : refusal.detail
-      await layAside(visitId, refusal, waiting)
-      await recall(visitId)
+      await layAside(visitId, refusal, waiting, held)
+      return false
     } finally {
-      sending = false
+      await recall(visitId)
     }
   }
+  return send
 }

@@ -3,7 +3,7 @@ import type { Constraint } from '../safety/rule'
 import { RULE_BOOK_VERSION } from '../safety/rules'
 import { subjectReader } from '../strength'
 import { distinctWhy, type Why } from './change'
-import { slotSecondsOf } from './input'
+import { slotSecondsOf, type AsWritten, type Running } from './input'
 import { handStopsOf, referrals, stopsInWords } from './stops'
 import { makespanOf, placeKeeping, segmentsOf } from './lay'
 import type { FittedPlan } from './plan'
@@ -12,7 +12,7 @@ import type { Visit } from './visit'
 export const ENGINE_VERSION = '0.7.0'
 
 /** A plan without a fitted ladder: what is known of the visit before any step is decided. */
-export function draftOf({ input, constraints, written }: Visit): FittedPlan {
+export function draftOf({ input, running, constraints, written }: Visit): FittedPlan {
   const { inForce } = constraints
   return {
     format: 'zen-ladder/plan',
@@ -27,7 +27,7 @@ export function draftOf({ input, constraints, written }: Visit): FittedPlan {
     proof: { kind: 'none', gapS: 0, nodes: 0 },
     steps: [],
     segments: [],
-    ...ladderAsWritten(written),
+    ...(knownAsWritten(running) ?? ladderAsWritten(written)),
     changes: [],
     askFirst: openStops(inForce),
     stops: stopsInWords(inForce),
@@ -45,7 +45,12 @@ export function draftOf({ input, constraints, written }: Visit): FittedPlan {
   }
 }
 
-function ladderAsWritten(written: readonly Step[]): Pick<FittedPlan, 'written' | 'writtenTotalS'> {
+function knownAsWritten(running: Running | undefined): AsWritten | undefined {
+  const { written, writtenTotalS } = running?.plan ?? {}
+  return written && writtenTotalS !== undefined ? { written, writtenTotalS } : undefined
+}
+
+function ladderAsWritten(written: readonly Step[]): AsWritten {
   const ladder = placeKeeping(written)
   return {
     writtenTotalS: makespanOf(ladder.placing) ?? 0,

@@ -43,9 +43,12 @@ export interface CompileInput {
   readonly work?: number | undefined
 }
 
+/** The card itself in its times: the same for every plan of one visit, so that no fit under way places it again. */
+export type AsWritten = Pick<FittedPlan, 'written' | 'writtenTotalS'>
+
 /** A running visit that is fitted again from now: its plan so far and what has begun. */
 export interface Running {
-  readonly plan: Pick<FittedPlan, 'steps' | 'changes'>
+  readonly plan: Pick<FittedPlan, 'steps' | 'changes'> & Partial<AsWritten>
   readonly underway: Underway
 }
 

@@ -34,7 +34,16 @@ export const RunBody = z.discriminatedUnion('type', [
       .optional(),
   }),
   /** The rest was fitted again: the plan as it then stood, stored and never computed anew. */
-  z.strictObject({ type: z.literal('replanned'), plan: FittedPlan }),
+  z.strictObject({
+    type: z.literal('replanned'),
+    plan: FittedPlan,
+    /** The moment it was fitted from, by the device's clock; default: its own time. */
+    fromMs: z.number().int().optional(),
+    /** The server's own fit, in the place of a tablet's that broke a limit. Only the server says so. */
+    instead: z
+      .strictObject({ eventId: z.uuid(), faults: z.array(z.string().max(400)).max(40) })
+      .optional(),
+  }),
   z.strictObject({ type: z.literal('retract'), eventId: z.uuid() }),
   z.strictObject({ type: z.literal('emergency'), stepId: z.string().optional() }),
   z.strictObject({ type: z.literal('finish') }),
@@ -49,6 +58,8 @@ export const RunEvent = z.strictObject({
   seq: z.number().int().min(0).max(2_147_483_647),
   /** Wall clock of the device, milliseconds since 1970. */
   wallMs: z.number().int(),
+  /** What the device's clock said, where that was impossible: `wallMs` is then reckoned from its count and running time. Only the server says so. */
+  clockSaidMs: z.number().int().optional(),
   /** Milliseconds since the device's page began, never set back. */
   elapsedMs: z.number().min(0).max(1e12),
   body: RunBody,

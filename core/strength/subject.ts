@@ -146,18 +146,21 @@ const isSalicylicRinse = ({ product, isLeftOn }: Omit<StepPart, 'properties'>): 
 const isStrongSalicylic = ({ name, percent }: Product['actives'][number]): boolean =>
   name === 'salicylic' && percent > SALICYLIC_STRONG_PERCENT
 
-/** Reads a shelf once, so that ingredient lists are not parsed again for every step. `date`: the visit's, for what has gone off. */
+/** Ingredient lists by their products, which never change: read once, however many plans are made. */
+const lists = new WeakMap<Product, InciReading>()
+
+function inciOf(product: Product | undefined): InciReading {
+  if (!product) return NOTHING
+  const reading = lists.get(product) ?? readInci(product.inci)
+  lists.set(product, reading)
+  return reading
+}
+
+/** Reads every step once. `date`: the visit's, for what has gone off. */
 export function subjectReader(shelf: Shelf, date?: string): (step: Step) => Subject {
-  const lists = new Map<string, InciReading>()
   const known = new WeakMap<Step, Subject>()
-  const inciOf = (product: Product | undefined): InciReading => {
-    if (!product) return NOTHING
-    const reading = lists.get(product.id) ?? readInci(product.inci)
-    lists.set(product.id, reading)
-    return reading
-  }
   return (step) => {
-    const subject = known.get(step) ?? readStep(step, { shelf, date, inciOf })
+    const subject = known.get(step) ?? readStep(step, { shelf, date })
     known.set(step, subject)
     return subject
   }
@@ -166,7 +169,6 @@ export function subjectReader(shelf: Shelf, date?: string): (step: Step) => Subj
 interface Reader {
   readonly shelf: Shelf
   readonly date: string | undefined
-  readonly inciOf: (product: Product | undefined) => InciReading
 }
 
 function readStep(step: Step, reader: Reader): Subject {
@@ -182,7 +184,7 @@ function readStep(step: Step, reader: Reader): Subject {
   }
 }
 
-function partOf(step: Step, pick: Pick | undefined, { shelf, date, inciOf }: Reader): StepPart {
+function partOf(step: Step, pick: Pick | undefined, { shelf, date }: Reader): StepPart {
   const product = productById(shelf, pick?.productId)
   const use = useOf(product, pick?.useId)
   const device = deviceById(shelf, step.deviceId)

@@ -76,6 +76,29 @@ export const latestPlan = (db: Db, visitId: string) =>
     [visitId],
   )
 
+/** The newest plan of a visit that no event of its run brought: what the run was opened with. */
+export const openedPlan = async (db: Db, visitId: string): Promise<FittedPlan | undefined> =>
+  (
+    await maybeOne(
+      db,
+      PlanRow.pick({ plan: true }),
+      `SELECT plan
+        FROM fitted_plan p
+        WHERE visit_id = $1
+          AND NOT EXISTS (SELECT FROM run_event e WHERE e.visit_id = $1 AND e.id = p.id)
+        ORDER BY revision DESC
+        LIMIT 1`,
+      [visitId],
+    )
+  )?.plan
+
+export const planIds = async (db: Db, visitId: string): Promise<string[]> =>
+  (
+    await many(db, PlanRow.pick({ id: true }), 'SELECT id FROM fitted_plan WHERE visit_id = $1', [
+      visitId,
+    ])
+  ).map(({ id }) => id)
+
 /** What the newest plan of each of these visits is, in a word and in sentences. */
 export const verdictsOf = (db: Db, visitIds: readonly string[]) =>
   many(

@@ -12,6 +12,10 @@ const EventRow = z.object({
   wallMs: z.coerce.number(),
   elapsedMs: z.number(),
   body: RunEvent.shape.body,
+  clockSaidMs: z.coerce
+    .number()
+    .nullable()
+    .transform((saidMs) => saidMs ?? undefined),
 })
 
 const Id = z.object({ id: z.string() })
@@ -40,15 +44,19 @@ export async function addEvents(
   const added = await many(
     db,
     Id,
-    `INSERT INTO run_event (id, visit_id, device_id, seq, wall_ms, elapsed_ms, body, received_by)
-      SELECT e.id, $1, e."deviceId", e.seq, e."wallMs", e."elapsedMs", e.body, $3
+    `INSERT INTO run_event (
+          id, visit_id, device_id, seq, wall_ms, elapsed_ms, body, received_by, clock_said_ms
+        )
+      SELECT
+        e.id, $1, e."deviceId", e.seq, e."wallMs", e."elapsedMs", e.body, $3, e."clockSaidMs"
       FROM jsonb_to_recordset($2) AS e (
           id uuid,
           "deviceId" text,
           seq int,
           "wallMs" bigint,
           "elapsedMs" double precision,
-          body jsonb
+          body jsonb,
+          "clockSaidMs" bigint
         )
       ORDER BY e.id
       ON CONFLICT (id) DO NOTHING

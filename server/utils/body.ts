@@ -1,7 +1,8 @@
 import type { IncomingMessage } from 'node:http'
+import { Writable } from 'node:stream'
 import { parse, printParseErrorCode, type ParseError } from 'jsonc-parser'
 import type { H3Event } from 'h3'
-import { Invalid } from '#core/fault'
+import { Invalid, type Fault } from '#core/fault'
 import { TooLarge, TooSlow } from './problem'
 
 const KB = 1024
@@ -31,12 +32,33 @@ export async function readJson(event: H3Event, most: number = BODY_MOST.usual): 
 }
 
 /** The bytes of a body, at most so many. */
-export async function readLimited({ node }: H3Event, most: number): Promise<Buffer> {
+export async function readLimited(event: H3Event, most: number): Promise<Buffer> {
+  const parts: Buffer[] = []
+  const gathered = new Writable({
+    write(part: Buffer, _encoding, done) {
+      parts.push(part)
+      done()
+    },
+  })
+  await throughLimits(event, most, gathered, tooSlow)
+  return Buffer.concat(parts)
+}
+
+/** Lets a body through into a stream: at most so many bytes, in time. `broken`: what is told where the stream can make nothing of it. */
+export async function throughLimits(
+  { node }: H3Event,
+  most: number,
+  into: Writable,
+  broken: () => Fault,
+): Promise<void> {
   const { req } = node
+  // A stream that is torn down says so, also when nobody waits for it any more.
+  into.on('error', () => {})
   try {
     if (Number(req.headers['content-length'] ?? 0) > most) throw tooLarge(most)
-    return await collected(req, most)
+    await flowed(req, most, into, broken)
   } catch (refused) {
+    into.destroy()
     letGo(req)
     throw refused
   }
@@ -50,12 +72,16 @@ function letGo(req: IncomingMessage) {
   req.resume()
 }
 
-/** Gathers what comes, as long as it comes, is not too much and does not take too long. */
-function collected(req: IncomingMessage, most: number): Promise<Buffer> {
-  const parts: Buffer[] = []
+/** Passes on what comes, as long as it comes, is not too much and does not take too long. */
+function flowed(
+  req: IncomingMessage,
+  most: number,
+  into: Writable,
+  broken: () => Fault,
+): Promise<void> {
   let bytes = 0
   const clocks: NodeJS.Timeout[] = []
-  return new Promise<Buffer>((resolve, reject) => {
+  return new Promise<void>((resolve, reject) => {
     const slow = () => reject(tooSlow())
     const silent = setTimeout(slow, SILENT_MS)
     clocks.push(silent, setTimeout(slow, most === BODY_MOST.photo ? PHOTO_MS : WHOLE_MS))
@@ -63,11 +89,18 @@ function collected(req: IncomingMessage, most: number): Promise<Buffer> {
       silent.refresh()
       bytes += part.length
       if (bytes > most) reject(tooLarge(most))
-      else parts.push(part)
+      else if (!into.write(part)) {
+        req.pause()
+        into.once('drain', () => req.resume())
+      }
     })
-    req.once('end', () => resolve(Buffer.concat(parts)))
+    req.once('end', () => into.end())
     req.once('error', slow)
-    req.once('close', slow)
+    req.once('close', () => {
+      if (!req.complete) slow()
+    })
+    into.once('error', () => reject(broken()))
+    into.once('close', resolve)
   }).finally(() => {
     for (const clock of clocks) clearTimeout(clock)
     req.removeAllListeners('data')

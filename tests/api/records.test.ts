@@ -1,6 +1,9 @@
 import { owner } from './people'
 import sharp from 'sharp'
 import { randomUUID } from 'node:crypto'
+import { readdir } from 'node:fs/promises'
+import { tmpdir } from 'node:os'
+import { join } from 'node:path'
 import { describe, expect, test } from 'vitest'
 import { BASE, book, withDatabase } from './http'
 import { visitOf, planOf, said } from './visits'
@@ -73,8 +76,38 @@ describe('photographs', () => {
     expect([reply.status, reply.body.code]).toEqual([status, code])
     expect(reply.body.detail).toMatch(/photograph/i)
     expect((await visitOf(id)).photos.length).toBe(before)
+    expect(await leftovers()).toEqual([])
+  })
+  test('a small file of very many pixels is refused before they are drawn', async () => {
+    const bytes = await picture(8000, 8000).png({ compressionLevel: 9 }).toBuffer()
+    expect(bytes.length).toBeLessThan(1024 * 1024)
+    const reply = await send(await book(owner, 'Yuna Delacroix'), bytes)
+    expect([reply.status, reply.body.code]).toEqual([415, 'not_a_photo'])
+    expect(reply.body.detail).toContain('pixel limit')
+  })
+  test('one that never ends is given up, and nothing of it stays on disk', async () => {
+    const id = await book(owner, 'Yuna Delacroix')
+    const head = '--x\r\ncontent-disposition: form-data; name="photo"; filename="face.jpg"\r\n\r\n'
+    const endless = new ReadableStream<Uint8Array>({
+      start: (way) => way.enqueue(new TextEncoder().encode(head)),
+      pull: (way) => way.enqueue(new Uint8Array(1024 * 1024)),
+    })
+    const reply = await fetch(`${BASE}/api/visits/${id}/photos`, {
+      method: 'POST',
+      headers: { ...owner.headers(), 'content-type': 'multipart/form-data; boundary=x' },
+      body: endless,
+      duplex: 'half',
+    } as RequestInit)
+    expect(reply.status).toBe(413)
+    expect(await leftovers()).toEqual([])
   })
 })
+
+/** What lies where uploads are looked at: nothing, once they have been. */
+async function leftovers(): Promise<string[]> {
+  const folders = (await readdir(tmpdir())).filter((name) => name.startsWith('zen-uploads-'))
+  return (await Promise.all(folders.map((name) => readdir(join(tmpdir(), name))))).flat()
+}
 
 describe('the intake as a file', () => {
   interface Intake {

@@ -1,7 +1,5 @@
 import { anneke, owner } from './people'
-import { randomUUID } from 'node:crypto'
 import { describe, expect, test } from 'vitest'
-import type { CompileInput, FittedPlan } from '#core/adapt'
 import { book, DESK, freeSeat, signedIn, type Person } from './http'
 import { visitOf, today, planOf, said } from './visits'
 
@@ -112,39 +110,4 @@ describe('the rule book of the studio', () => {
     })
     expect((await owner.ask('DELETE', '/api/known/lymecycline')).status).toBe(204)
   })
-})
-
-test('a reading under the lamp and the ladder fitted from it are kept from the run’s own log', async () => {
-  const id = await book(owner, 'Caspian Hurst')
-  const plan = await planOf(id)
-  const reading = {
-    done: true,
-    findings: [{ kind: 'patchy-pigment', grade: 2, zones: ['forehead'] }],
-    lesions: [],
-    meters: [],
-  }
-  const event = (body: object, seq: number) => ({
-    id: randomUUID(),
-    deviceId: 'test',
-    seq,
-    wallMs: Date.now() + seq,
-    elapsedMs: seq,
-    body,
-  })
-  const events = [
-    event({ type: 'start' }, 0),
-    event({ type: 'read', stepId: 'lamp', reading }, 1),
-    event({ type: 'replanned', plan: { ...plan, totalS: plan.totalS - 60 } }, 2),
-  ]
-  for (let times = 0; times < 2; times++)
-    expect((await owner.ask('POST', `/api/visits/${id}/events`, { events })).status).toBe(200)
-  const { body } = await owner.ask<{
-    input: CompileInput
-    plan: { revision: number; plan: FittedPlan }
-  }>('GET', `/api/visits/${id}`)
-  expect([body.input.reading.findings, body.plan.revision, body.plan.plan.totalS]).toEqual([
-    reading.findings,
-    2,
-    plan.totalS - 60,
-  ])
 })

@@ -1,6 +1,7 @@
 import highsLoader from 'highs'
 import { Bench } from 'tinybench'
 import {
+  audit,
   compile,
   constraintsFor,
   placingOf,
@@ -24,6 +25,7 @@ import { segment, type Step } from '#core/protocol'
 import { BRIGHTENING, CLARIFYING } from '../../demo/protocols'
 import { DEMO_SHELF } from '../../demo/shelf'
 import { toLp } from '../oracle'
+import { performed, runningAt } from '../under-way'
 import { randomLadder } from '../random-ladder'
 import { comparing, wholeLibrary, withoutRoom } from './cards'
 import { client, input, protocolOf, readingOf, seen, yes } from '../situations'
@@ -121,6 +123,15 @@ bench.add('place', () => {
   place(forty)
 })
 const fittedLong = compile(given)
+/** The same visit under way, ten minutes in, and its rest as a tablet fitted it. */
+const tenMinutesIn = runningAt(fittedLong, performed(fittedLong, 600), 600)
+const toldAtTen = compile(given, tenMinutesIn)
+bench.add('refit', () => {
+  compile(given, tenMinutesIn)
+})
+bench.add('audit', () => {
+  audit(toldAtTen, given, tenMinutesIn)
+})
 bench.add('chances', () => {
   chances({ plan: fittedLong, slotS: fittedLong.slotS, seed: 1 })
 })
@@ -185,6 +196,8 @@ const BUDGET: Record<string, string> = {
   resolve: '50 ms together with constrain',
   compile: 'constrain + resolve + two ladders placed',
   place: '100 ms',
+  refit: 'what the audit saves',
+  audit: '20 ms',
   chances: '10 000 runs, in the worker',
   'fit 60': '1 s',
   'fit 45': '1 s',
@@ -200,6 +213,8 @@ const SUBJECT: Record<string, string> = {
   constrain: `${long.steps.length} steps`,
   resolve: `${long.steps.length} steps`,
   compile: `${long.steps.length} steps`,
+  refit: `${long.steps.length} steps`,
+  audit: `${long.steps.length} steps`,
   chances: `${long.steps.length} steps`,
   place: '40 steps, 8 floating',
   'fit 60': 'brightening, 19 steps',

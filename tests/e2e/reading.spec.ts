@@ -1,5 +1,6 @@
 import { expect, test } from '@playwright/test'
 import sharp from 'sharp'
+import { withDatabase } from '../api/http'
 import {
   consultPart,
   freshVisit,
@@ -15,6 +16,21 @@ import {
   stage,
   theDayAfter,
 } from './steps'
+
+/** Ladders of a run that the server did not take, or put in a tablet's place. */
+const fittedByTheServer = async (address: string) =>
+  withDatabase(async (db) => {
+    const { rows } = await db.query(
+      `SELECT e.id
+        FROM run_event e
+          LEFT JOIN fitted_plan p ON p.id = e.id
+        WHERE e.visit_id = $1
+          AND e.body ->> 'type' = 'replanned'
+          AND (p.id IS NULL OR e.device_id = 'server')`,
+      [address.split('/').at(-1)],
+    )
+    return rows
+  })
 
 test('the lamp reading in the middle of a visit fits the rest again, offline too and after a reload', async ({
   page,
@@ -61,6 +77,7 @@ test('the lamp reading in the middle of a visit fits the rest again, offline too
   await context.setOffline(false)
   await pass(page, 0.2)
   await expect(page.getByText('Saved', { exact: true })).toBeVisible()
+  expect(await fittedByTheServer(address)).toEqual([])
 })
 
 test('a quick check that stings takes its product out of what is to come', async ({ page }) => {

@@ -139,6 +139,15 @@ export async function open(page: Page, address: string) {
   await page.goto(`${address}/consult`)
   await expect(panel(page)).not.toContainText('Fitting …')
 }
+/** Signs in as one of the studio's people and opens a page. */
+export async function openAs(page: Page, email: string, address: string) {
+  await page.goto('/sign-in')
+  await page.getByLabel('E-mail').fill(email)
+  await page.getByLabel('Password').fill('quiet-tide')
+  await page.getByRole('button', { name: 'Sign in' }).click()
+  await expect(page).not.toHaveURL(/sign-in/)
+  await page.goto(address)
+}
 export const panel = (page: Page): Locator =>
   page.getByRole('complementary', { name: 'What today’s ladder becomes' })
 /** One group of questions, by its name. */

@@ -4,6 +4,7 @@ import { causeWords, glyphOf } from '~/support/fit/consequences'
 import { changesOfLastFit } from '~/support/perform/running'
 
 const SHOWN_MOST = 5
+const FAULTS_MOST = 2
 const { store, now } = useRunning()
 const fit = computed(() =>
   store.run ? changesOfLastFit(store.state?.events ?? [], store.run, now.value) : undefined,
@@ -20,7 +21,13 @@ function reasonOf({ why: [why] }: Change) {
     class="mt-3 border-l-4 border-now bg-now-ground px-3 py-2"
   >
     <p class="font-semibold">
-      Fitted again from now{{ fit.changes.length === 0 ? ': nothing changes' : '' }}
+      {{ fit.faults.length > 0 ? 'The server fitted the rest again' : 'Fitted again from now'
+      }}{{ fit.changes.length === 0 ? ': nothing changes' : '' }}
+    </p>
+    <p v-if="fit.faults.length > 0" class="text-mind">
+      This tablet’s ladder did not hold{{
+        fit.changes.length === 0 ? `: ${fit.faults.slice(0, FAULTS_MOST).join('; ')}.` : '.'
+      }}
     </p>
     <p v-for="why in fit.refer" :key="why.ruleId" class="text-mind">
       <span class="font-semibold">▲ Refer: {{ why.because }}.</span> {{ why.instead }}

@@ -16,6 +16,8 @@ export function useGate(visitId: () => string) {
 
   /** The lamp reading, in the middle of the visit: what is read fits the rest again from now. */
   function readSkin() {
+    fitTrouble.value = store.mayNotFit() ?? ''
+    if (fitTrouble.value) return
     const known = store.state?.reading ?? store.run!.input.reading
     reading.value = draft.value ?? plain(known)
   }

@@ -25,11 +25,14 @@ interface Fit {
   readonly id: string
   readonly atMs: number
   readonly plan: FittedPlan
+  readonly faults: readonly string[]
 }
 
 const fitsIn = (events: readonly RunEvent[]): Fit[] =>
   events.flatMap(({ id, wallMs, body }) =>
-    body.type === 'replanned' ? [{ id, atMs: wallMs, plan: body.plan }] : [],
+    body.type === 'replanned'
+      ? [{ id, atMs: wallMs, plan: body.plan, faults: body.instead?.faults ?? [] }]
+      : [],
   )
 
 const referKey = ({ ruleId, because }: FittedPlan['refer'][number]): string =>
@@ -39,6 +42,8 @@ const referKey = ({ ruleId, because }: FittedPlan['refer'][number]): string =>
 export interface LastFit {
   readonly changes: readonly Change[]
   readonly refer: FittedPlan['refer']
+  /** The server fitted it, because the tablet's ladder broke these limits. */
+  readonly faults: readonly string[]
 }
 
 /** What the newest fit changed that the ladder before it did not have. `begun`: the plan the run was opened with. */
@@ -60,5 +65,6 @@ export function changesOfLastFit(
       (change) => change.kind !== 'hung' && !known.has(change.what),
     ),
     refer: last.plan.refer.filter((why) => !why.told && !referred.has(referKey(why))),
+    faults: last.faults,
   }
 }

@@ -1,9 +1,10 @@
-import { costOfCard, type CardCost } from '#core/costing'
+import type { CardCost } from '#core/costing'
 import { listPrices, ratesOf } from '../../db/money.sql'
 import { listProtocols } from '../../db/protocol.sql'
 import { listSupplies } from '../../db/things.sql'
 import { shelfToday } from '../../utils/shelf'
 import { defineDoor } from '../../utils/door'
+import { inWorker } from '../../utils/work'
 
 /** What every published protocol and every enhancement in one costs to perform, beside what is asked for it here and nearby. */
 export default defineDoor({ can: 'health.read' }, async ({ db, account }) => {
@@ -15,11 +16,9 @@ export default defineDoor({ can: 'health.read' }, async ({ db, account }) => {
   const { rates } = await ratesOf(db, account.salon_id)
   const supplies = await listSupplies(db, account.salon_id)
   const prices = await listPrices(db, account.salon_id)
-  const cards = protocols.map(({ id, name, steps: written }) => ({
-    id,
-    name,
-    ...costOfCard(written, shelf, supplies, rates),
-  }))
+  const written = protocols.map((protocol) => protocol.steps)
+  const costs = await inWorker('costs', written, shelf, supplies, rates)
+  const cards = protocols.map(({ id, name }, at) => ({ id, name, ...costs[at]! }))
   return [
     ...cards.map((card) => cardLine(card, rates.turnoverMinutes, prices)),
     ...addOnsIn(cards).map((addOn) => addOnLine(addOn, prices)),

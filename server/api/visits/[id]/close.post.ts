@@ -117,7 +117,11 @@ async function takeAll(
   await takeSupplies(db, visit.salon_id, suppliesOf(tray))
 }
 
+/** No visit is longer: where the times say so, a clock was wrong, and the length is not known. */
+const LONGEST_S = 24 * 3600
+
 function figuresOf({ plan, startedMs, finishedMs }: Performed) {
-  const actualS = finishedMs === undefined ? null : Math.round((finishedMs - startedMs) / 1000)
-  return { plannedS: plan.totalS, actualS }
+  const lastedS = finishedMs === undefined ? undefined : Math.round((finishedMs - startedMs) / 1000)
+  const isKnown = lastedS !== undefined && lastedS >= 0 && lastedS <= LONGEST_S
+  return { plannedS: plan.totalS, actualS: isKnown ? lastedS : null }
 }

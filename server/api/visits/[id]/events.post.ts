@@ -1,27 +1,49 @@
-import type { PoolClient } from 'pg'
 import { z } from 'zod'
+import { isPossible, withPossibleTimes } from '#core/perform'
 import { RunEvent } from '#core/perform/model'
 import { writeAudit, type Account } from '../../../db/access.sql'
 import { addEvents, listEvents } from '../../../db/run.sql'
-import { addPlan } from '../../../db/plan.sql'
 import { addReading } from '../../../db/reading.sql'
 import { setStage } from '../../../db/visit.sql'
 import { canDo } from '../../../utils/capabilities'
 import { BODY_MOST } from '../../../utils/body'
 import { defineVisitDoor } from '../../../utils/door'
+import { Forbidden } from '#core/fault'
+import { takeReplans, type Taking } from '../../../utils/replans'
+import { compileInputOf } from '../../../utils/visit-input'
+import { dayOf } from '../../../utils/zone'
 
-const Body = z.strictObject({ events: z.array(RunEvent).max(500) })
+const onlyServer = { error: 'only the server says this' }
+/** An event as a tablet may say it. */
+const Told = RunEvent.refine(
+  ({ body }) => body.type !== 'replanned' || body.instead === undefined,
+  { ...onlyServer, path: ['body', 'instead'] },
+).refine(({ clockSaidMs }) => clockSaidMs === undefined, {
+  ...onlyServer,
+  path: ['clockSaidMs'],
+})
+/** `clockMs`: what the tablet's own clock says while it sends; a fit of ours is made from that moment. */
+const Body = z.strictObject({
+  events: z.array(Told).max(500),
+  clockMs: z.number().int().optional(),
+})
 
 /**
- * Takes events of a run, each once whatever the retries, and answers with the whole log. What was read under the lamp and a ladder
- * fitted again on the tablet become the visit's reading and its next plan. After signing events are a late appendix and change nothing.
+ * Takes events of a run, each once whatever the retries, and answers with the whole log. What was read under the lamp becomes the visit's
+ * reading; a ladder fitted again on the tablet its next plan, once it was read against every limit. After signing events are a late appendix
+ * and change nothing.
  */
 export default defineVisitDoor(
   { can: 'perform', body: Body, most: BODY_MOST.events },
   async ({ db, account, visit, body }) => {
-    const { events } = body
-    const fresh = await addEvents(db, visit.id, events, account.id)
-    if (visit.locked_at === null) for (const one of fresh) await keep(db, visit.id, one, account)
+    const { events, clockMs } = body
+    requireMayFit(events, account)
+    const { starts_at, time_zone } = visit
+    const day = { ...dayOf(starts_at, time_zone), nowMs: Date.now() }
+    const possible = withPossibleTimes(events, await listEvents(db, visit.id), day)
+    const fresh = await addEvents(db, visit.id, possible, account.id)
+    const nowMs = clockMs !== undefined && isPossible(clockMs, day) ? clockMs : day.nowMs
+    if (visit.locked_at === null) await keep({ db, account, visit, nowMs }, fresh)
     if (fresh.some((product) => product.body.type === 'start'))
       await setStage(db, visit.id, 'performing')
     // The whole log goes back: also who only asks for it has read it.
@@ -34,8 +56,24 @@ export default defineVisitDoor(
   },
 )
 
-async function keep(db: PoolClient, visitId: string, { id, body }: RunEvent, account: Account) {
-  if (body.type === 'read' && canDo(account.role, 'health.write'))
-    await addReading(db, id, visitId, body.reading, account.id)
-  if (body.type === 'replanned') await addPlan(db, id, visitId, body.plan, account.id)
+/** What is read under the lamp and what is fitted belong to those who may do so beside a run too. The event is named: what else was sent can go without it. */
+function requireMayFit(events: readonly RunEvent[], { role }: Account) {
+  if (canDo(role, 'health.write')) return
+  const at = events.findIndex(({ body }) => body.type === 'read' || body.type === 'replanned')
+  if (at === -1) return
+  throw new Forbidden({
+    code: 'not_allowed',
+    detail: 'Reading the skin and fitting the rest is for a practitioner. It waits on this tablet.',
+    path: `events.${at}`,
+  })
+}
+
+async function keep(keeping: Omit<Taking, 'input'>, fresh: readonly RunEvent[]) {
+  const { db, visit, account } = keeping
+  const isFitted = fresh.some(({ body }) => body.type === 'replanned')
+  // Before the readings of this run: those it says itself, each from its own moment on.
+  const input = isFitted ? await compileInputOf(db, visit) : undefined
+  for (const { id, body } of fresh)
+    if (body.type === 'read') await addReading(db, id, visit.id, body.reading, account.id)
+  if (input) await takeReplans({ ...keeping, input }, fresh)
 }

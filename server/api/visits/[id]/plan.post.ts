@@ -1,7 +1,7 @@
 import { randomUUID } from 'node:crypto'
-import { compile } from '#core/adapt'
 import { addPlan, latestPlan } from '../../../db/plan.sql'
 import { setStage } from '../../../db/visit.sql'
+import { inWorker } from '../../../utils/work'
 import { compileInputOf } from '../../../utils/visit-input'
 import { created } from '../../../utils/reply'
 import { defineVisitDoor } from '../../../utils/door'
@@ -10,7 +10,7 @@ import { defineVisitDoor } from '../../../utils/door'
 export default defineVisitDoor(
   { can: 'health.write', action: 'plan.fit' },
   async ({ db, event, account, visit }) => {
-    const plan = compile(await compileInputOf(db, visit))
+    const plan = await inWorker('compile', await compileInputOf(db, visit))
     await addPlan(db, randomUUID(), visit.id, plan, account.id)
 
     if (visit.stage === 'booked') await setStage(db, visit.id, 'open')

@@ -1,10 +1,10 @@
 import { randomUUID } from 'node:crypto'
-import { compile } from '#core/adapt'
 import { Prep } from '#core/adapt/model'
 import { Conflict } from '#core/fault'
 import { addPlan, latestPlan } from '../../../db/plan.sql'
 import { setPrep, visitById } from '../../../db/visit.sql'
 import { defineVisitDoor } from '../../../utils/door'
+import { inWorker } from '../../../utils/work'
 import { compileInputOf } from '../../../utils/visit-input'
 
 /** What is decided while the tray is laid: the size of the face, the water of each bowl, what stands in. A visit that was fitted is fitted again with it, under the same rules. */
@@ -22,7 +22,10 @@ export default defineVisitDoor(
       db,
       randomUUID(),
       visit.id,
-      compile(await compileInputOf(db, (await visitById(db, visit.salon_id, visit.id))!)),
+      await inWorker(
+        'compile',
+        await compileInputOf(db, (await visitById(db, visit.salon_id, visit.id))!),
+      ),
       account.id,
     )
     const { id, revision, plan } = (await latestPlan(db, visit.id))!

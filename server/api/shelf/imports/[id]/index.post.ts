@@ -1,7 +1,7 @@
 import type { PoolClient } from 'pg'
 import { z } from 'zod'
 import type { Product } from '#core/catalog'
-import { mergeRow, type ShelfRow } from '#core/csv'
+import type { ShelfRow } from '#core/csv'
 import { Conflict, NotFound } from '#core/fault'
 import { writeAudit } from '../../../../db/access.sql'
 import type { Db } from '../../../../db/rows'
@@ -16,6 +16,7 @@ import { dropImport, hasImport, stagedRows } from '../../../../db/import.sql'
 import { productsByIds, saveProducts } from '../../../../db/product.sql'
 import { shelfId } from '../../../../utils/shelf'
 import { defineDoor } from '../../../../utils/door'
+import { inWorker } from '../../../../utils/work'
 
 const Body = z.strictObject({ count: z.number().int().min(1).max(200_000) })
 
@@ -29,7 +30,7 @@ export default defineDoor(
     const rows = await completeRows(db, salonId, id, count)
     const before = await productsByIds(db, salonId, idsOf(rows))
     requireNoMix(rows, before)
-    const merged = rows.map((row) => mergeRow(before.get(row.product.id), row))
+    const merged = await inWorker('merge', before, rows)
     await saveProducts(db, salonId, merged)
     const batches = await batchesIn(db, salonId, rows)
     await saveBatches(db, batches, { reason: 'imported', accountId: account.id })

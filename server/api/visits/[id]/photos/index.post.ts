@@ -1,13 +1,14 @@
-import { getRequestHeader, readMultipartFormData, type H3Event } from 'h3'
+import { stat } from 'node:fs/promises'
+import type { H3Event } from 'h3'
 import { z } from 'zod'
 import { MAP_VIEWS } from '#core/skin'
-import { Conflict, Invalid } from '#core/fault'
+import { Conflict } from '#core/fault'
 import { listConsents } from '../../../../db/consent.sql'
 import { addPhoto, MOMENTS } from '../../../../db/photo.sql'
 import { defineVisitDoor } from '../../../../utils/door'
-import { PHOTO_MOST_BYTES, reencoded } from '../../../../utils/picture'
-import { BODY_MOST, readLimited } from '../../../../utils/body'
-import { parsed, TooLarge } from '../../../../utils/problem'
+import { parsed, WrongType } from '../../../../utils/problem'
+import { badForm, dropped, readUpload, type Upload } from '../../../../utils/upload'
+import { inWorker } from '../../../../utils/work'
 import { created } from '../../../../utils/reply'
 
 const Fields = z.strictObject({
@@ -49,31 +50,26 @@ export default defineVisitDoor(
   },
 )
 
-/** The fields of the form and the picture in it, decoded and drawn anew. */
+/** The fields of the form and the picture in it, decoded and drawn anew beside the server's own thread. */
 async function readPhoto(event: H3Event): Promise<unknown> {
-  // Refused before it is read into memory, where the browser says how long it is.
-  if (Number(getRequestHeader(event, 'content-length') ?? 0) > PHOTO_MOST_BYTES + 100_000)
-    throw new TooLarge({
-      code: 'photo_too_large',
-      detail: `At most ${PHOTO_MOST_BYTES / 1_048_576} MB are taken. Take the photograph again with a smaller size.`,
+  const upload = await readUpload(event, 'photo')
+  try {
+    const { id, view, moment, light = '' } = upload.fields
+    const fields = parsed(Fields, { id, view, moment, light })
+    return { ...fields, picture: await pictureOf(upload) }
+  } finally {
+    await dropped(upload)
+  }
+}
+
+async function pictureOf({ file }: Upload) {
+  if (!file || (await stat(file)).size === 0) throw badForm()
+  const drawn = await inWorker('photo', file)
+  if ('refused' in drawn)
+    throw new WrongType({
+      code: 'not_a_photo',
+      detail: `This file is no photograph that can be read (${drawn.refused}). Use JPEG, PNG, WebP or AVIF.`,
       path: 'photo',
     })
-  // Read within its limits first: the parser of parts would take whatever comes.
-  Object.assign(event.node.req, { rawBody: await readLimited(event, BODY_MOST.photo) })
-  const parts = (await readMultipartFormData(event)) ?? []
-  const text = (name: string) => parts.find((part) => part.name === name)?.data.toString('utf8')
-  const fields = parsed(Fields, {
-    id: text('id'),
-    view: text('view'),
-    moment: text('moment'),
-    light: text('light') ?? '',
-  })
-  const file = parts.find((part) => part.name === 'photo')
-  if (!file || file.data.length === 0)
-    throw new Invalid({
-      code: 'no_photo',
-      detail: 'There is no photograph in this upload.',
-      path: 'photo',
-    })
-  return { ...fields, picture: await reencoded(file.data) }
+  return { ...drawn, bytes: Buffer.from(drawn.bytes) }
 }
