@@ -17,6 +17,7 @@ import { freePort } from './lib/ports.mjs'
 import { dataHome, startPostgres } from './lib/postgres.mjs'
 import { say, Stop } from './lib/say.mjs'
 import { supervised } from './lib/supervise.mjs'
+import { giveTo, handedOver, serverUser } from './lib/unprivileged.mjs'
 
 const root = dirname(dirname(fileURLToPath(import.meta.url)))
 const LOOPBACK = ['127.0.0.1', '::1', 'localhost']
@@ -83,11 +84,12 @@ function listeningFrom(env) {
 const MOST_LOG_BYTES = 10_000_000
 
 /** Where the server writes what it did. A log grown large is laid aside at the next start; the one before it goes. */
-function logFrom(env, home) {
+function logFrom(env, home, user) {
   const file = env.ZEN_LOG_FILE ?? join(home, 'log', 'zen.log')
   mkdirSync(dirname(file), { recursive: true, mode: 0o700 })
   const isLarge = existsSync(file) && statSync(file).size > MOST_LOG_BYTES
   if (isLarge) renameSync(file, `${file}.1`)
+  if (user && !env.ZEN_LOG_FILE) giveTo(user, dirname(file))
   return { ZEN_LOG_FILE: file, ZEN_LOG_LEVEL: env.ZEN_LOG_LEVEL ?? 'info' }
 }
 
@@ -138,12 +140,14 @@ async function serve(home, own, listening, closing) {
   }
   const { demo } = await preparedDatabase(database, listening)
   const { host, tls } = listening
+  const user = await serverUser()
   const settings = {
+    ...(user ? { as: { user, output: await handedOver(root, home, user) } } : {}),
     url: database.url,
     secret: sessionSecret(home),
     host,
     port: await chosenPort(host),
-    env: { ...logFrom(process.env, home), ...tls },
+    env: { ...logFrom(process.env, home, user), ...tls },
   }
   let address
   const app = await supervised('The server', async () => {

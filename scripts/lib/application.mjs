@@ -20,11 +20,14 @@ export async function prepareDatabase(root, { url, ownerUrl, adminUrl }, env = {
 
 /**
  * Starts the built server and waits until it answers. `stop` ends it and waits for its end. It ends with whoever started it, however that ended:
- * it holds the other end of a pipe.
+ * it holds the other end of a pipe. `as`: another user, and where the built server lies that this one may read.
  */
-export async function startApplication(root, { url, secret, host, port, env = {}, quiet = false }) {
-  const child = spawn(process.execPath, [join(root, '.output/server/index.mjs')], {
-    cwd: root,
+export async function startApplication(root, settings) {
+  const { url, secret, host, port, env = {}, quiet = false, as } = settings
+  const output = as?.output ?? join(root, '.output')
+  const child = spawn(process.execPath, [join(output, 'server/index.mjs')], {
+    cwd: output,
+    ...(as ? { uid: as.user.uid, gid: as.user.gid } : {}),
     stdio: ['pipe', quiet ? 'ignore' : 'inherit', 'inherit'],
     env: {
       ...process.env,

@@ -9,7 +9,7 @@ import {
   writeFileSync,
 } from 'node:fs'
 import { tmpdir } from 'node:os'
-import { join, resolve } from 'node:path'
+import { dirname, join, resolve } from 'node:path'
 import { setTimeout as wait } from 'node:timers/promises'
 import { postgresBin } from './debian.mjs'
 import { freePort } from './ports.mjs'
@@ -35,14 +35,13 @@ export function dataHome(root) {
 /** A private PostgreSQL on loopback. `durable` false only for a throw-away one. */
 export async function startPostgres(home, { durable }) {
   const bin = postgresBin()
-  mkdirSync(home, { recursive: true, mode: 0o700 })
   const data = join(home, 'postgres')
+  mkdirSync(data, { recursive: true, mode: 0o700 })
   const secretFile = join(home, 'secret')
   if (!existsSync(secretFile))
     writeFileSync(secretFile, randomBytes(24).toString('hex'), { mode: 0o600 })
-  if (isRoot()) await must('chown', ['-R', 'postgres:postgres', home], { quiet: true })
-  chmodSync(home, 0o700)
-  await mustReach(home)
+  await sharedOut(home, [data, secretFile])
+  await mustReach(data)
   const secret = readFileSync(secretFile, 'utf8').trim()
   if (!existsSync(join(data, 'PG_VERSION')))
     await asServer(`${bin}/initdb`, [
@@ -81,13 +80,22 @@ export async function startPostgres(home, { durable }) {
   }
 }
 
+/** Root's folder is everybody's to pass through and nobody's to look into: each part of it belongs to who works with it. */
+async function sharedOut(home, ofDatabase) {
+  chmodSync(home, isRoot() ? 0o711 : 0o700)
+  if (!isRoot()) return
+  const own = ['session-secret', 'running'].map((name) => join(home, name)).filter(existsSync)
+  await must('chown', ['root:root', home, ...own], { quiet: true })
+  await must('chown', ['-R', 'postgres:postgres', ...ofDatabase], { quiet: true })
+}
+
 /** As root: the postgres user must be able to enter every folder on the way. */
 async function mustReach(home) {
   const [program, args] = as('test', ['-w', home])
   if ((await run(program, args, { cwd: '/', quiet: true })).code !== 0)
     throw new Stop(
       1,
-      `The user postgres, who runs the database for root, cannot reach ${home}. Choose a ZEN_DATA folder below one that everybody may enter, /var/lib for instance.`,
+      `The user postgres, who runs the database for root, cannot reach ${dirname(home)}. Choose a ZEN_DATA folder below one that everybody may enter, /var/lib for instance.`,
     )
 }
 

@@ -1,6 +1,6 @@
 import { randomUUID } from 'node:crypto'
 import { createWriteStream } from 'node:fs'
-import { mkdir, rm } from 'node:fs/promises'
+import { mkdir, readdir, rm } from 'node:fs/promises'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
 import { pipeline } from 'node:stream/promises'
@@ -16,7 +16,24 @@ const FIELDS_MOST = 8
 const FIELD_MOST_BYTES = 4096
 
 /** Uploads lie here while they are looked at: for this server alone. */
-export const UPLOADS = join(tmpdir(), `zen-uploads-${process.pid}`)
+const FOLDER = 'zen-uploads-'
+export const UPLOADS = join(tmpdir(), `${FOLDER}${process.pid}`)
+
+/** What a server that was killed had not taken away: faces do not stay on a disk for that. */
+export async function sweepUploads(): Promise<void> {
+  const left = (await readdir(tmpdir())).filter(
+    (name) => name.startsWith(FOLDER) && !isRunning(Number(name.slice(FOLDER.length))),
+  )
+  for (const name of left) await rm(join(tmpdir(), name), { recursive: true, force: true })
+}
+
+function isRunning(pid: number): boolean {
+  try {
+    return process.kill(pid, 0)
+  } catch (error) {
+    return (error as { code?: string }).code === 'EPERM'
+  }
+}
 
 /** A form with one file: its fields, and where the file lies. Whoever reads it takes it away again (`dropped`). */
 export interface Upload {

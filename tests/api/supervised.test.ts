@@ -1,4 +1,15 @@
-import { readFileSync, readdirSync } from 'node:fs'
+import {
+  chownSync,
+  existsSync,
+  mkdirSync,
+  mkdtempSync,
+  readFileSync,
+  readdirSync,
+  rmSync,
+  statSync,
+  writeFileSync,
+} from 'node:fs'
+import { tmpdir } from 'node:os'
 import { join } from 'node:path'
 import { afterAll, beforeAll, describe, expect, test } from 'vitest'
 import { freshStart } from './started'
@@ -6,6 +17,7 @@ import { freshStart } from './started'
 // `npm start` keeps both the server and its database running, whoever ends them, and leaves nothing behind when it is ended itself.
 
 const { folder, start, address } = freshStart()
+const isRoot = process.getuid?.() === 0
 const LONG = { timeout: 90_000, interval: 200 }
 const PATIENT_MS = 240_000
 let running: ReturnType<typeof start>
@@ -34,7 +46,7 @@ const childrenOf = (parent: number, of: string): number[] =>
       }
     })
     .map(Number)
-const serverPid = (): number | undefined => childrenOf(running.child.pid!, '.output/server')[0]
+const serverPid = (): number | undefined => childrenOf(running.child.pid!, '/server/index.mjs')[0]
 const databasePid = (): number =>
   Number(readFileSync(join(folder, 'data/postgres/postmaster.pid'), 'utf8').split('\n')[0])
 
@@ -45,13 +57,59 @@ const health = () =>
   )
 const READY = [200, { live: true, ok: true }]
 
+interface User {
+  readonly name: string
+}
+/** How root hands the server over; the scripts have no types. */
+const handing = async () =>
+  (await import(new URL('../../scripts/lib/unprivileged.mjs', import.meta.url).href)) as {
+    serverUser: () => Promise<User>
+    handedOver: (root: string, home: string, user: User, node: string) => Promise<string>
+  }
+
+/** Whose a process is: the first figure that `/proc` gives. */
+const userOf = (pid: number): number =>
+  Number(/^Uid:\s+(\d+)/m.exec(readFileSync(`/proc/${pid}/status`, 'utf8'))![1])
+
+test.skipIf(!isRoot)(
+  'for root neither the server nor the database runs as root, and each as its own user',
+  () => {
+    const [server, database] = [userOf(serverPid()!), userOf(databasePid())]
+    expect([server, database]).not.toContain(0)
+    expect(server).not.toBe(database)
+    // What the server reads is a copy; the secrets beside it are not its own.
+    for (const name of ['secret', 'session-secret']) {
+      const { uid, mode } = statSync(join(folder, 'data', name))
+      expect([uid === server, mode & 0o077]).toEqual([false, 0])
+    }
+  },
+)
+test.skipIf(!isRoot)('a Node that the server’s user may not run is told in words', async () => {
+  const hidden = mkdtempSync(join('/var/tmp', 'zen-hidden-'))
+  try {
+    const { handedOver, serverUser } = await handing()
+    const user = await serverUser()
+    await expect(handedOver('.', folder, user, join(hidden, 'node'))).rejects.toThrow(
+      'Install Node where everybody may run it',
+    )
+  } finally {
+    rmSync(hidden, { recursive: true, force: true })
+  }
+})
+
 describe('killed', () => {
   test('the server comes back by itself, at the same address', async () => {
     const before = serverPid()!
+    const uploads = join(tmpdir(), `zen-uploads-${before}`)
+    mkdirSync(uploads, { recursive: true })
+    if (isRoot) chownSync(uploads, userOf(before), userOf(before))
+    writeFileSync(join(uploads, 'half'), 'of a photograph')
     process.kill(before, 'SIGKILL')
     await expect.poll(serverPid, LONG).not.toBe(before)
     await expect.poll(health, LONG).toEqual(READY)
     expect(running.said()).toContain('The server ended (SIGKILL); starting it again')
+    // What it was looking at is gone with it.
+    await expect.poll(() => existsSync(uploads), LONG).toBe(false)
   }, 240_000)
   test('the database comes back; until then the server lives, and says that it is not ready', async () => {
     const server = serverPid()
