@@ -73,9 +73,10 @@ export async function grantTo(owner: Client, app: string): Promise<void> {
   )
   await owner.query(`REVOKE ALL ON schema_version FROM ${role}`)
   await owner.query(`REVOKE UPDATE, DELETE ON audit FROM ${role}`)
+  await owner.query(`REVOKE INSERT, UPDATE, DELETE ON audit_seal FROM ${role}`)
   await owner.query(`REVOKE INSERT, DELETE ON salon FROM ${role}`)
   await owner.query(
-    `GRANT EXECUTE ON FUNCTION account_by_email(text), account_of_session(uuid), demo_account(), sweep() TO ${role}`,
+    `GRANT EXECUTE ON FUNCTION account_by_email(text), account_of_session(uuid), demo_account(), sweep(), seal_audit() TO ${role}`,
   )
 }
 

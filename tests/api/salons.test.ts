@@ -103,7 +103,7 @@ describe('the schema', () => {
     )
     expect(found).toEqual([])
   })
-  test('what looks past it is three questions before the sign-in and a broom, with a path that nobody can bend', async () => {
+  test('what looks past it is three questions before the sign-in, a broom and the seals, with a path that nobody can bend', async () => {
     const found = await rows<{ name: string; config: string[] }>(
       `SELECT proname AS name, proconfig AS config
         FROM pg_proc
@@ -115,6 +115,7 @@ describe('the schema', () => {
       'account_by_email',
       'account_of_session',
       'demo_account',
+      'seal_audit',
       'sweep',
     ])
     for (const { config } of found) expect(config).toEqual(['search_path=public, pg_temp'])

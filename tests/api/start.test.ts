@@ -1,6 +1,7 @@
-import { spawn } from 'node:child_process'
+import { execFile, spawn } from 'node:child_process'
 import { existsSync, mkdtempSync, rmSync, writeFileSync } from 'node:fs'
 import { join } from 'node:path'
+import { promisify } from 'node:util'
 import { describe, expect, test } from 'vitest'
 import { APP_DATABASE, DATABASE, OWNER_DATABASE } from './http'
 import { freshStart } from './started'
@@ -50,6 +51,10 @@ test('starts on data of its own, ends on Ctrl-C with nothing left running, and f
   await address(second)
   expect(second.said()).not.toContain('Loaded the demo studio')
   expect(second.said()).toContain('Demo sign-in')
+  const checked = await promisify(execFile)(process.execPath, ['scripts/check-log.mjs'], {
+    env: { ...process.env, ZEN_MIGRATE_URL: '', ZEN_DATA: join(folder, 'data') },
+  })
+  expect(checked.stdout).toMatch(/\d+ seals read, 0 faults, \d+ rows not sealed yet/)
   second.child.kill('SIGINT')
   expect(await second.ended).toBe(0)
 }, 180_000)
