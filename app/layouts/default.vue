@@ -6,12 +6,16 @@ import { refusalOf } from '~/support/api'
 
 const session = useSessionStore()
 const { current, flip } = useLight()
-const places = [
+const { waiting } = useWaiting()
+const places = computed(() => [
   { to: '/', name: 'Today' },
   { to: '/protocols', name: 'Protocols' },
   { to: '/shelf', name: 'Shelf' },
   { to: '/rules', name: 'Rules' },
-]
+  ...(waiting.value.length > 0
+    ? [{ to: '/waiting', name: `Waiting for you: ${waiting.value.length}` }]
+    : []),
+])
 
 const trouble = ref('')
 const WAYS_OUT = [
@@ -84,6 +88,7 @@ async function leave(everywhere: boolean) {
     <p v-if="trouble" role="alert" class="px-7 py-2 bg-mind-ground border-b border-mind">{{
       trouble
     }}</p>
+    <SetAside />
     <main class="flex-1 flex flex-col"><slot /></main>
   </div>
 </template>

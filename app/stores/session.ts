@@ -2,7 +2,9 @@ import { defineStore } from 'pinia'
 import { z } from 'zod'
 import { call, refusalOf, type Reply } from '~/support/api'
 import { keptIn } from '~/support/kept'
-import { wipeSent } from '~/support/perform/run-db'
+import { bringOrphans, forgetAll } from '~/support/forget'
+import { holdFor, isHeldByOthers, isHeldTooLong } from '~/support/held'
+import { addressLetters } from '~/support/letters'
 
 type SessionReply = Reply<'/api/session'>
 export type Account = NonNullable<SessionReply['account']>
@@ -29,56 +31,75 @@ const Kept = z.object({
     .nullable(),
 })
 
-/** Who is signed in on this tablet. Without a network the last known person stays, so that a running visit goes on. */
+/** What a tablet knows of its session without a server. */
+const ALONE = { revoked: false, outbox: null } as const
 /** No network, or a server without its database: who is signed in stays as it was kept. */
 const AWAY = [0, 503]
 
+/** Who is signed in on this tablet. Without a network the last known person stays, so that a running visit goes on. */
 export const useSessionStore = defineStore('session', () => {
   const account = ref<Account | null>(null)
   const salon = ref<Salon | null>(null)
   const demo = ref(false)
   const known = ref(false)
 
-  function take(reply: SessionReply) {
-    account.value = reply.account
-    salon.value = reply.salon
-    demo.value = reply.demo
-    known.value = true
-    if (reply.account) localStorage.setItem(KEPT, JSON.stringify(reply))
-    else localStorage.removeItem(KEPT)
-  }
-
   async function load() {
     if (known.value && account.value) return
     try {
-      take(await call('/api/session'))
+      const reply = await call('/api/session')
+      await hold(reply)
+      take(reply)
     } catch (error) {
       const kept = keptIn(localStorage, KEPT, Kept)
       if (!AWAY.includes(refusalOf(error).status) || !kept) throw error
-      take(kept)
+      take({ ...kept, ...ALONE })
+      if (await isHeldTooLong()) await forgetAll()
     }
+    void bringOrphans()
   }
 
-  async function signIn(email: string, password: string) {
-    await call('/api/session', { method: 'post', body: { email, password } })
+  function take({ account: who, salon: house, demo: isDemo }: SessionReply) {
+    account.value = who
+    salon.value = house
+    demo.value = isDemo
+    known.value = true
+    keepKnown(who && { account: who, salon: house, demo: isDemo })
+  }
+
+  async function opened(opening: Promise<unknown>) {
+    await opening
     known.value = false
     await load()
   }
-  async function openDemo() {
-    await call('/api/session/demo', { method: 'post' })
-    known.value = false
-    await load()
-  }
+  const signIn = (email: string, password: string) =>
+    opened(call('/api/session', { method: 'post', body: { email, password } }))
+  const openDemo = () => opened(call('/api/session/demo', { method: 'post' }))
   async function signOut(everywhere = false) {
     await useOutboxStore().flush()
-    await call('/api/session', {
-      method: 'delete',
-      query: { everywhere: everywhere ? '1' : '0' },
-    })
-    await wipeSent()
-    take({ account: null, salon: null, demo: demo.value })
+    const query = { everywhere: everywhere ? '1' : '0' }
+    await call('/api/session', { method: 'delete', query })
+    await forgetAll()
+    take({ account: null, salon: null, demo: demo.value, ...ALONE })
+    void bringOrphans()
   }
-  /** Whether the person signed in may do something; nobody may anything while signed out. */
-  const can = (capability: Capability): boolean => account.value?.can.includes(capability) ?? false
+  const can = (capability: Capability): boolean => mayDo(account.value, capability)
   return { account, salon, demo, can, load, signIn, openDemo, signOut }
 })
+
+/** Whether the person signed in may do something; nobody may anything while signed out. */
+const mayDo = (account: Account | null, capability: Capability): boolean =>
+  account?.can.includes(capability) ?? false
+
+/** Who is known here without a network; null: nobody any more. */
+function keepKnown(kept: Pick<SessionReply, 'account' | 'salon' | 'demo'> | null) {
+  if (kept) localStorage.setItem(KEPT, JSON.stringify(kept))
+  else localStorage.removeItem(KEPT)
+}
+
+/** What a tablet holds is held for one person, and for a day. */
+async function hold({ account: who, outbox, revoked }: SessionReply) {
+  const isOthers = who === null ? await isHeldTooLong() : await isHeldByOthers(who.id)
+  if (revoked || isOthers) await forgetAll()
+  if (who) await holdFor(who.id)
+  if (outbox) await addressLetters(outbox)
+}

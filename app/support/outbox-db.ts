@@ -1,20 +1,36 @@
 import { z } from 'zod'
 import { openDB, type DBSchema, type IDBPDatabase } from 'idb'
+import type { Letter } from '#core/formats/model'
+import { sealed, unsealed, type Sealed } from './held'
+import { letterOf } from './letters'
 
-/** One change of a record on its way to the server. Sent in the order made; kept until the server has answered. */
-const Outgoing = z.object({
-  seq: z.number().optional(),
-  /** Whose change it is: nobody else's session may send it. */
-  accountId: z.string(),
+const Change = z.object({
   method: z.enum(['POST', 'PUT', 'DELETE']),
   path: z.string().startsWith('/api/'),
   body: z.unknown(),
 })
-export type Outgoing = Readonly<z.infer<typeof Outgoing>>
-const Kept = Outgoing.required({ seq: true })
+/** One change of a record on its way to the server. Sent in the order made; kept until the server has answered. */
+export type Change = Readonly<z.infer<typeof Change>>
+/** With its place in the order. */
+export type Outgoing = Change & { readonly seq: number }
 
+interface Kept {
+  seq: number
+  /** Whose change it is: nobody else's session may send it. */
+  accountId: string
+  /** Readable as long as the tablet holds its key. */
+  sealed?: Sealed
+  /** What only the server can read. */
+  letter?: Letter
+  /** The server will never take it: why. It stays until somebody has seen that. */
+  aside?: string
+  /** As an earlier version kept it. */
+  method?: unknown
+  path?: unknown
+  body?: unknown
+}
 interface Tables extends DBSchema {
-  changes: { key: number; value: Outgoing & { seq: number } }
+  changes: { key: number; value: Kept }
 }
 let opened: Promise<IDBPDatabase<Tables>> | undefined
 const db = () =>
@@ -24,17 +40,63 @@ const db = () =>
     },
   }))
 
-/** Keeps a change; gives its place in the order. */
-export const keepChange = async (change: Outgoing): Promise<number> =>
-  (await db()).add('changes', change as Outgoing & { seq: number })
-/** This person's changes that the server has not answered, oldest first; what cannot be read is nobody's. */
-const changesOf = async (accountId: string) =>
-  (await (await db()).getAll('changes')).flatMap((kept) => {
-    const { data } = Kept.safeParse(kept)
-    return data?.accountId === accountId ? [data] : []
-  })
-export const oldestChange = async (accountId: string) => (await changesOf(accountId))[0]
+/** Keeps a change, for this tablet and for the server; gives its place in the order. */
+export async function keepChange(accountId: string, change: Change): Promise<number> {
+  const seal = await sealed(change)
+  const letter = await letterOf(crypto.randomUUID(), change)
+  const kept = {
+    accountId,
+    ...(seal ? { sealed: seal } : change),
+    ...(letter ? { letter } : {}),
+  }
+  return (await db()).add('changes', kept as Kept)
+}
+
+/** This person's changes that can be read here, oldest first; with those that were set aside. */
+async function changesOf(accountId: string) {
+  const all = (await (await db()).getAll('changes')).filter((kept) => kept.accountId === accountId)
+  const read = await Promise.all(
+    all.map(async (kept) => {
+      const { data } = Change.safeParse(kept.sealed ? await unsealed(kept.sealed) : kept)
+      return data ? [{ ...data, seq: kept.seq, aside: kept.aside }] : []
+    }),
+  )
+  return read.flat()
+}
+/** What waits, but for `held`: what this session may not send. */
+export const oldestChange = async (
+  accountId: string,
+  held: ReadonlySet<number>,
+): Promise<Outgoing | undefined> =>
+  (await changesOf(accountId)).find(({ seq, aside }) => aside === undefined && !held.has(seq))
 export const dropChange = async (seq: number) => {
   await (await db()).delete('changes', seq)
 }
-export const countChanges = async (accountId: string) => (await changesOf(accountId)).length
+export const countChanges = async (accountId: string) =>
+  (await changesOf(accountId)).filter(({ aside }) => aside === undefined).length
+
+/** Lays a change aside that the server will never take, with its words. */
+export async function asideChange(seq: number, aside: string) {
+  const base = await db()
+  const kept = await base.get('changes', seq)
+  if (kept) await base.put('changes', { ...kept, aside })
+}
+/** What was set aside and nobody has seen yet. */
+export const asideChanges = async (accountId: string) =>
+  (await changesOf(accountId)).flatMap(({ seq, path, aside }) =>
+    aside === undefined ? [] : [{ seq, path, aside }],
+  )
+
+/** Forgets what this tablet could read; the sealed letters stay until the server has them. */
+export async function forgetChanges() {
+  const base = await db()
+  for (const { seq, accountId, letter } of await base.getAll('changes')) {
+    if (letter) await base.put('changes', { seq, accountId, letter })
+    else await base.delete('changes', seq)
+  }
+}
+/** Letters that nobody here can read any more, with their places. */
+export const orphanedChanges = async () =>
+  (await (await db()).getAll('changes')).flatMap(({ seq, letter, sealed: seal, path }) =>
+    letter && !seal && path === undefined ? [{ seq, letter }] : [],
+  )

@@ -43,6 +43,7 @@ export const PROBLEM_CODES = [
   'no_visit',
   'no_window',
   'not_here',
+  'not_taken',
   'not_published',
   // clients and answers
   'bad_birthday',

@@ -52,6 +52,16 @@ describe('a clock that cannot be right', () => {
     ])
   })
 
+  test('where its clock is told with them, they are set right by as much as it is wrong: also what waited long', () => {
+    const events = [said('a', 0, 5_000, 1_000), said('a', 1, 65_000, 61_000)]
+    // They were sent ten minutes after the second was said.
+    const kept = withPossibleTimes(events, [], { ...DAY, clockMs: 665_000 })
+    expect(times(kept)).toEqual([DAY.nowMs - 660_000, DAY.nowMs - 600_000])
+    // A clock that was set between saying and sending helps nothing.
+    const set = withPossibleTimes(events, [], { ...DAY, clockMs: DAY.nowMs })
+    expect(times(set)).toEqual([DAY.nowMs - 60_000, DAY.nowMs])
+  })
+
   test('a tablet knows from that how wrong its clock is, until it is set', () => {
     const [event] = withPossibleTimes([said('a', 0, 5_000, 0)], [], DAY)
     expect(clockErrorMs([event!], 'a', 6_000)).toBe(DAY.nowMs - 5_000)

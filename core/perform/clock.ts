@@ -9,6 +9,8 @@ export interface Day {
   readonly fromMs: number
   readonly toMs: number
   readonly nowMs: number
+  /** What the clock of whoever sends them says at this moment, where that is told. */
+  readonly clockMs?: number | undefined
 }
 
 /** Twelve hours around the visit's day; or around now, where somebody performs it on another day than it was booked for. */
@@ -16,9 +18,9 @@ export const isPossible = (wallMs: number, { fromMs, toMs, nowMs }: Day): boolea
   (wallMs >= fromMs - SLACK_MS && wallMs <= toMs + SLACK_MS) || Math.abs(wallMs - nowMs) <= SLACK_MS
 
 /**
- * Events with times that can be. One whose clock is off by more than its visit's day is never lost for it: it is put where its device's own
- * count and running time have it beside what is known (else: the newest has just arrived), and keeps what the clock said as `clockSaidMs`.
- * `known`: what the log has of the visit already.
+ * Events with times that can be. One whose clock is off by more than its visit's day is never lost for it: it is set right by as much as that
+ * clock is wrong now; where that is not told, or helps nothing, it is put where its device's own count and running time have it beside what is
+ * known (else: the newest has just arrived). It keeps what the clock said as `clockSaidMs`. `known`: what the log has of the visit already.
  */
 export function withPossibleTimes(
   events: readonly RunEvent[],
@@ -33,6 +35,10 @@ export function withPossibleTimes(
       .filter((event) => event.deviceId === deviceId)
       .sort((a, b) => a.seq - b.seq || a.elapsedMs - b.elapsedMs)
     for (const [id, wallMs] of timesOf(own, day)) repaired.set(id, wallMs)
+  }
+  for (const { id, wallMs } of doubtful) {
+    const setRightMs = wallMs + (day.clockMs === undefined ? NaN : day.nowMs - day.clockMs)
+    if (isPossible(setRightMs, day) && setRightMs <= day.nowMs) repaired.set(id, setRightMs)
   }
   return events.map((event) => {
     const wallMs = repaired.get(event.id)

@@ -60,15 +60,30 @@ export const isSameLadder = (
 
 /**
  * The rest of a run fitted here, because what the tablet has is not to be followed. What lies on the skin by that plan alone stays in the ladder
- * until it is off. Where no ladder is left, the one before stands. `refused`: the plan that is not followed.
+ * until it is off. Where no ladder is left, the one before stands. `refused`: the event whose plan is not followed. What comes at once after it
+ * is fitted from the same moment: nothing of the rest has been begun by the clock alone.
  */
-export function refitHere(log: RunLog, refused: FittedPlan, nowMs: number): FittedPlan {
+export function refitHere(
+  log: RunLog,
+  refused: RunEvent & { body: Replanned },
+  nowMs: number,
+): FittedPlan {
   const state = reduceRun(log.opened, believed(log))
   if (state.startedMs === undefined) return state.plan
-  const running = withLyingOf(refused, runningOf(state, nowMs), log, nowMs)
+  const fromMs = isAtOnce(log, refused, nowMs) ? (refused.body.fromMs ?? refused.wallMs) : nowMs
+  const running = withLyingOf(refused.body.plan, runningOf(state, fromMs), log, fromMs)
   const next = compile(inputOf(log.input, state), running)
   return hasLadder(next) ? next : state.plan
 }
+
+/** So soon after a fit that nobody has put anything on without saying so. */
+const AT_ONCE_MS = 60_000
+const isAtOnce = ({ events }: RunLog, refused: RunEvent, nowMs: number): boolean =>
+  nowMs - refused.wallMs <= AT_ONCE_MS &&
+  !events.some(
+    ({ wallMs, body }) =>
+      wallMs > refused.wallMs && (body.type === 'started' || body.type === 'finished'),
+  )
 
 /** Events without the plans that were refused. */
 const believed = ({ events, good }: Pick<RunLog, 'events' | 'good'>): RunEvent[] =>

@@ -42,6 +42,15 @@ export const accountOfSession = (db: Db, sessionId: string) =>
     [sessionId],
   )
 
+export const accountById = (db: Db, id: string) =>
+  maybeOne(
+    db,
+    Account,
+    `SELECT id, salon_id, name, role, practitioner_id, password_hash, demo
+      FROM account_by_id($1)`,
+    [id],
+  )
+
 export const openSession = (db: Db, id: string, accountId: string, hours: number) =>
   execute(
     db,
@@ -52,11 +61,20 @@ export const openSession = (db: Db, id: string, accountId: string, hours: number
 export const endSession = (db: Db, id: string) =>
   execute(db, 'UPDATE session SET ended_at = now() WHERE id = $1 AND ended_at IS NULL', [id])
 
-/** Ends every session of an account. */
-export const endSessionsOf = (db: Db, accountId: string) =>
-  execute(db, 'UPDATE session SET ended_at = now() WHERE account_id = $1 AND ended_at IS NULL', [
-    accountId,
-  ])
+/** Ends every session of an account; those on other devices are called off. */
+export const endSessionsOf = (db: Db, accountId: string, own: string) =>
+  execute(
+    db,
+    `UPDATE session
+      SET ended_at = now(),
+        revoked_at = CASE WHEN id = $2 THEN NULL ELSE now() END
+      WHERE account_id = $1
+        AND ended_at IS NULL`,
+    [accountId, own],
+  )
+/** Whether somebody called a session off. */
+export const isRevoked = async (db: Db, id: string): Promise<boolean> =>
+  (await execute(db, 'SELECT FROM session WHERE id = $1 AND revoked_at IS NOT NULL', [id])) > 0
 
 const Counted = z.object({
   both: z.coerce.number(),

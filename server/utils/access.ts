@@ -7,6 +7,7 @@ import {
   accountOfSession,
   endSession,
   endSessionsOf,
+  isRevoked,
   openSession,
   writeAudit,
 } from '../db/access.sql'
@@ -14,6 +15,8 @@ import { inSalon } from '../db/rows'
 import { canDo, type Capability } from './capabilities'
 import { useConfig } from './config'
 import { useDb } from './db'
+import { insideOf } from './inside'
+import { passOf } from './letters'
 import { outsideOf } from './outside'
 import { SignedOut } from './problem'
 
@@ -52,7 +55,7 @@ async function endKept(sessionId: string | undefined, isEverywhere = false) {
   const account = sessionId && (await accountOfSession(useDb(), sessionId))
   if (!account) return
   await inSalon(useDb(), account.salon_id, async (db) => {
-    if (isEverywhere) await endSessionsOf(db, account.id)
+    if (isEverywhere) await endSessionsOf(db, account.id, sessionId)
     else await endSession(db, sessionId)
     const action = isEverywhere ? 'session.end_all' : 'session.end'
     await writeAudit(db, account.id, action, 'account', account.id)
@@ -60,8 +63,17 @@ async function endKept(sessionId: string | undefined, isEverywhere = false) {
 }
 
 export async function currentAccount(event: H3Event): Promise<Account | undefined> {
+  const inside = insideOf(event)
+  if (inside) return inside.account
   const { data } = await sealed(event)
   return data.sessionId === undefined ? undefined : accountOfSession(useDb(), data.sessionId)
+}
+
+/** What this browser may go on with: a pass for letters while it is signed in, and whether its session was called off elsewhere. */
+export async function standingOf(event: H3Event): Promise<{ pass: string; revoked: boolean }> {
+  const { sessionId } = (await sealed(event)).data
+  if (sessionId === undefined) return { pass: '', revoked: false }
+  return { pass: passOf(sessionId), revoked: await isRevoked(useDb(), sessionId) }
 }
 
 /** The signed-in account, when its role may do this; else 401 or 403. */

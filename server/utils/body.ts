@@ -3,6 +3,7 @@ import { Writable } from 'node:stream'
 import { parse, printParseErrorCode, type ParseError } from 'jsonc-parser'
 import type { H3Event } from 'h3'
 import { Invalid, type Fault } from '#core/fault'
+import { insideOf } from './inside'
 import { TooLarge, TooSlow } from './problem'
 
 const KB = 1024
@@ -25,7 +26,8 @@ const PHOTO_MS = 180_000
  * there is none. What is no JSON is told as such, with where.
  */
 export async function readJson(event: H3Event, most: number = BODY_MOST.usual): Promise<unknown> {
-  const text = (await readLimited(event, most)).toString('utf8')
+  const inside = insideOf(event)
+  const text = inside ? inside.body : (await readLimited(event, most)).toString('utf8')
   if (text.trim() === '') return undefined
   refuseDeep(text)
   return jsonOf(text)
@@ -97,7 +99,7 @@ function flowed(
     req.once('end', () => into.end())
     req.once('error', slow)
     req.once('close', () => {
-      if (!req.complete) slow()
+      if (!req.readableEnded) slow()
     })
     into.once('error', () => reject(broken()))
     into.once('close', resolve)

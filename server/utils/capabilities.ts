@@ -14,6 +14,7 @@ const MAY = {
   'cost.read': ['owner', 'practitioner'],
   'price.write': ['owner', 'practitioner'],
   'rates.write': ['owner'],
+  'outbox.decide': ['owner'],
 } as const satisfies Record<string, readonly Account['role'][]>
 export type Capability = keyof typeof MAY
 

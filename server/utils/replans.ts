@@ -67,11 +67,11 @@ async function fitInstead(
   faults: readonly string[],
 ): Promise<void> {
   const told = refused.body.plan
-  const same = await inWorker('refitHere', log, told, refused.body.fromMs ?? refused.wallMs)
+  const same = await inWorker('refitHere', log, refused, refused.wallMs)
   if (isSameLadder(same, told)) return addPlanOf(refused.id, same)
   const nowMs = Math.max(sentMs, ...log.events.map((event) => event.wallMs))
   const id = randomUUID()
-  const plan = await inWorker('refitHere', log, told, nowMs)
+  const plan = await inWorker('refitHere', log, refused, nowMs)
   await addEvents(db, visit.id, [eventOf(id, plan, { log, refused, faults, nowMs })], null)
   return addPlanOf(id, plan)
 

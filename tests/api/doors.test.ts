@@ -16,6 +16,8 @@ const MAY: Readonly<Record<string, string>> = {
   'DELETE /api/known/:id': 'o',
   'PUT /api/known/:id': 'o',
   'GET /api/known': 'opad',
+  'GET /api/outbox': 'o',
+  'PUT /api/outbox/:id': 'o',
   'GET /api/probe': 'opa',
   'PUT /api/protocols/:id/archived': 'op',
   'DELETE /api/protocols/:id/draft': 'op',

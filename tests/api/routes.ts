@@ -23,6 +23,7 @@ export const OPEN_ROUTES = [
   'POST /api/session',
   'DELETE /api/session',
   'POST /api/session/demo',
+  'POST /api/outbox/sealed',
 ]
 
 const FOLDER = join(import.meta.dirname, '../../server/api')

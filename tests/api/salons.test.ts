@@ -103,7 +103,7 @@ describe('the schema', () => {
     )
     expect(found).toEqual([])
   })
-  test('what looks past it is three questions before the sign-in, a broom and the seals, with a path that nobody can bend', async () => {
+  test('what looks past it is five questions about accounts and sessions, a broom and the seals, with a path that nobody can bend', async () => {
     const found = await rows<{ name: string; config: string[] }>(
       `SELECT proname AS name, proconfig AS config
         FROM pg_proc
@@ -113,6 +113,8 @@ describe('the schema', () => {
     )
     expect(found.map(({ name }) => name)).toEqual([
       'account_by_email',
+      'account_by_id',
+      'account_of_past_session',
       'account_of_session',
       'demo_account',
       'seal_audit',

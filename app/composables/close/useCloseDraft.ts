@@ -1,6 +1,6 @@
 import { z } from 'zod'
 import { CALM_ANSWER, SkinAnswer } from '#core/climb/model'
-import { keptIn } from '~/support/kept'
+import { dropDraft, keepDraft, keptDraft } from '~/support/held'
 
 const Draft = z.object({ answer: SkinAnswer, note: z.string() })
 
@@ -24,18 +24,21 @@ export function useCloseDraft(
     answer.value = draft.answer ?? { ...CALM_ANSWER }
     note.value = draft.note
   }
-  watch(visitId, (id) => id && show(signed() ?? keptIn(localStorage, key(), Draft)), {
-    immediate: true,
-  })
+  const open = async (id: string | undefined) => {
+    if (!id) return
+    const draft = signed() ?? (await keptDraft(key(), Draft))
+    if (visitId() === id) show(draft)
+  }
+  watch(visitId, open, { immediate: true })
   watch(
     [answer, note],
     () => {
       if (!visitId() || isLocked()) return
       const draft = { answer: answer.value, note: note.value }
-      localStorage.setItem(key(), JSON.stringify(draft))
+      void keepDraft(key(), draft)
     },
     { deep: true },
   )
-  const forget = () => localStorage.removeItem(key())
+  const forget = () => dropDraft(key())
   return { answer, note, forget }
 }

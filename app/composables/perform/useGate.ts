@@ -1,6 +1,5 @@
-import { useSessionStorage } from '@vueuse/core'
 import { Reading } from '#core/skin/model'
-import { readAs } from '~/support/kept'
+import { dropDraft, keepDraft, keptDraft } from '~/support/held'
 import { plain } from '~/support/plain'
 
 /** The gates of a running visit: the lamp reading and quick checks, and the fit that follows an answer. */
@@ -9,20 +8,19 @@ export function useGate(visitId: () => string) {
   const reading = ref<Reading>()
   const fitTrouble = ref('')
   const openGate = computed(() => (hands.value?.segment.gate ? hands.value.segment : undefined))
-  /** What is painted and not yet kept outlives a reload, not the tab. */
-  const draft = useSessionStorage<Reading | null>(() => `zen-reading-${visitId()}`, null, {
-    serializer: { read: (text) => readAs(text, Reading) ?? null, write: JSON.stringify },
-  })
+  /** What is painted and not yet kept outlives a reload. */
+  const draft = () => `reading-${visitId()}`
 
   /** The lamp reading, in the middle of the visit: what is read fits the rest again from now. */
-  function readSkin() {
+  async function readSkin() {
     fitTrouble.value = store.mayNotFit() ?? ''
     if (fitTrouble.value) return
     const known = store.state?.reading ?? store.run!.input.reading
-    reading.value = draft.value ?? plain(known)
+    reading.value = (await keptDraft(draft(), Reading)) ?? plain(known)
   }
   function painted(next: Reading) {
-    reading.value = draft.value = next
+    reading.value = next
+    void keepDraft(draft(), next)
   }
   async function fitAgain() {
     fitTrouble.value = (await store.fitAgain()) ?? ''
@@ -31,7 +29,7 @@ export function useGate(visitId: () => string) {
     const done = { ...reading.value!, done: true }
     const gate = openGate.value?.gate === 'lamp' ? openGate.value : undefined
     reading.value = undefined
-    draft.value = null
+    await dropDraft(draft())
     await store.say({ type: 'read', stepId: gate?.stepId ?? 'reading', reading: done })
     if (gate) await store.say({ type: 'finished', segmentId: gate.id })
     await fitAgain()

@@ -8,6 +8,9 @@ import { RunEvent } from '#core/perform/model'
 import { ProtocolVersion } from '#core/protocol/model'
 import { Reading } from '#core/skin/model'
 import type { VisitHead } from '~/stores/visit'
+import type { Letter } from '#core/formats/model'
+import { sealed, unsealed, type Sealed } from '~/support/held'
+import { letterOf } from '~/support/letters'
 
 /** What a plan is made from holds more; these are the parts without which it cannot be made again. */
 const Input = z.looseObject({
@@ -38,21 +41,27 @@ const KeptRun = z.object({
   emergency: z.object({ number: z.string(), address: z.string() }),
 })
 export type KeptRun = z.infer<typeof KeptRun>
+/** 0 waits, 1 is on the server, 2 was refused there and is set aside: kept, shown, and not sent again. */
+type Sent = 0 | 1 | 2
 interface KeptEvent {
   id: string
   visitId: string
-  event: RunEvent
-  /** 0 waits, 1 is on the server, 2 was refused there and is set aside: kept, shown, and not sent again. */
-  sent: 0 | 1 | 2
+  sent: Sent
+  /** Readable as long as the tablet holds its key. */
+  sealed?: Sealed
+  /** Until the server has it: what only the server can read. */
+  letter?: Letter
+  /** As an earlier version kept it; sealed when it is read. */
+  event?: RunEvent
 }
 interface Tables extends DBSchema {
-  runs: { key: string; value: KeptRun }
+  runs: { key: string; value: { visitId: string; sealed: Sealed } }
   events: { key: string; value: KeptEvent; indexes: { visitId: string } }
 }
 
 let opened: Promise<IDBPDatabase<Tables>> | undefined
 const db = () =>
-  (opened ??= openDB<Tables>('zen-run', 2, {
+  (opened ??= openDB<Tables>('zen-run', 3, {
     upgrade(base, from) {
       // What a run keeps has grown: runs are fetched anew, events stay.
       if (from > 0) base.deleteObjectStore('runs')
@@ -62,41 +71,77 @@ const db = () =>
     },
   }))
 
-export const keepRun = async (run: KeptRun) => {
-  await (await db()).put('runs', run)
+export async function keepRun(run: KeptRun) {
+  const seal = await sealed(run)
+  if (seal) await (await db()).put('runs', { visitId: run.visitId, sealed: seal })
 }
 /** The run as it was kept here; undefined when none was, or none that this version can read: the server is asked then. */
 export const keptRun = async (visitId: string) =>
-  KeptRun.safeParse(await (await db()).get('runs', visitId)).data
+  KeptRun.safeParse(await unsealed((await (await db()).get('runs', visitId))?.sealed)).data
+
+/** An event as it lies here: for this tablet as long as it may, for the server until it has it. */
+async function asKept(visitId: string, event: RunEvent, sent: Sent): Promise<KeptEvent> {
+  const seal = await sealed(event)
+  const body = { events: [event] }
+  const letter =
+    sent === 1
+      ? undefined
+      : await letterOf(event.id, { method: 'POST', path: `/api/visits/${visitId}/events`, body })
+  return {
+    ...{ id: event.id, visitId, sent },
+    ...(seal ? { sealed: seal } : {}),
+    ...(letter ? { letter } : {}),
+  }
+}
 
 /** Writes an event before anything else happens with it. */
-export const keepEvent = async (visitId: string, event: RunEvent, sent: 0 | 1 = 0) => {
-  await (await db()).put('events', { id: event.id, visitId, event, sent })
+export const keepEvent = async (visitId: string, event: RunEvent, sent: Sent = 0) => {
+  const kept = await asKept(visitId, event, sent)
+  await (await db()).put('events', kept)
 }
-/** The events of a visit that were kept here. One that cannot be read stays where it is, and is not played. */
-export const keptEvents = async (visitId: string) =>
-  (await (await db()).getAllFromIndex('events', 'visitId', visitId)).filter(
-    ({ event }) => RunEvent.safeParse(event).success,
+/** The events of a visit that were kept here and can be read, in the order they were said. One that cannot stays where it is, and is not played. */
+export async function keptEvents(visitId: string) {
+  const all = await (await db()).getAllFromIndex('events', 'visitId', visitId)
+  const read = await Promise.all(
+    all.map(async ({ id, sent, sealed: seal, event: old }) => {
+      if (old) await keepEvent(visitId, old, sent)
+      const { data: event } = RunEvent.safeParse(old ?? (await unsealed(seal)))
+      return event ? [{ id, sent, event }] : []
+    }),
   )
+  return read.flat().sort((a, b) => a.event.wallMs - b.event.wallMs || a.event.seq - b.event.seq)
+}
+/** What the server has is kept as the server has it. */
 export async function markSent(visitId: string, events: readonly RunEvent[]) {
-  const transaction = (await db()).transaction('events', 'readwrite')
-  await Promise.all(
-    events.map((event) => transaction.store.put({ id: event.id, visitId, event, sent: 1 })),
-  )
+  const base = await db()
+  const known = await base.getAllFromIndex('events', 'visitId', visitId)
+  const there = new Set(known.filter(({ sent }) => sent === 1).map(({ id }) => id))
+  const fresh = events.filter(({ id }) => !there.has(id))
+  const kept = await Promise.all(fresh.map((event) => asKept(visitId, event, 1)))
+  const transaction = base.transaction('events', 'readwrite')
+  await Promise.all(kept.map((one) => transaction.store.put(one)))
   await transaction.done
 }
 
 /** Lays an event aside that the server will never take. It stays here. */
-export async function setAside(visitId: string, event: RunEvent) {
-  await (await db()).put('events', { id: event.id, visitId, event, sent: 2 })
+export const setAside = (visitId: string, event: RunEvent) => keepEvent(visitId, event, 2)
+
+/** Forgets what this tablet could read: runs, and events that the server has. Of what it does not have the sealed letter stays until it does. */
+export async function forgetRuns() {
+  const base = await db()
+  await base.clear('runs')
+  for (const { id, visitId, sent, letter } of await base.getAll('events')) {
+    if (sent === 1 || !letter) await base.delete('events', id)
+    else await base.put('events', { id, visitId, sent, letter })
+  }
 }
 
-/** Forgets everything that the server has; what it does not have stays until it does. */
-export async function wipeSent() {
+/** Letters that nobody here can read any more. */
+export const orphanedEvents = async (): Promise<Letter[]> =>
+  (await (await db()).getAll('events')).flatMap(({ letter, sealed: seal, event }) =>
+    letter && !seal && !event ? [letter] : [],
+  )
+export async function dropEvents(ids: ReadonlySet<string>) {
   const base = await db()
-  const all = await base.getAll('events')
-  const waiting = new Set(all.filter((kept) => kept.sent !== 1).map((kept) => kept.visitId))
-  for (const one of all) if (!waiting.has(one.visitId)) await base.delete('events', one.id)
-  for (const id of await base.getAllKeys('runs'))
-    if (!waiting.has(id)) await base.delete('runs', id)
+  await Promise.all([...ids].map((id) => base.delete('events', id)))
 }

@@ -39,7 +39,7 @@ export default defineVisitDoor(
     const { events, clockMs } = body
     requireMayFit(events, account)
     const { starts_at, time_zone } = visit
-    const day = { ...dayOf(starts_at, time_zone), nowMs: Date.now() }
+    const day = { ...dayOf(starts_at, time_zone), nowMs: Date.now(), clockMs }
     const possible = withPossibleTimes(events, await listEvents(db, visit.id), day)
     const fresh = await addEvents(db, visit.id, possible, account.id)
     const nowMs = clockMs !== undefined && isPossible(clockMs, day) ? clockMs : day.nowMs

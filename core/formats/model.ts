@@ -1,0 +1,1 @@
+export { Letter, LETTER_USE, LetterText } from './letter'

@@ -1,0 +1,84 @@
+import { expect, test, type Page } from '@playwright/test'
+import { withDatabase } from '../api/http'
+import { freshVisit, open, pass, primary, stage, theDayAfter } from './steps'
+
+/** Everything that lies in this tablet's stores, as text; of what is sealed only that it is. */
+const lyingHere = (page: Page): Promise<string> =>
+  page.evaluate(async () => {
+    const asText = (_name: string, value: unknown): unknown => {
+      if (value instanceof ArrayBuffer || ArrayBuffer.isView(value)) return 'sealed'
+      return value instanceof CryptoKey ? { key: value.extractable } : value
+    }
+    const done = <T>(asked: IDBRequest<T>) =>
+      new Promise<T>((resolve, reject) => {
+        asked.onsuccess = () => resolve(asked.result)
+        asked.onerror = () => reject(asked.error!)
+      })
+    const found: unknown[] = []
+    for (const { name } of await indexedDB.databases()) {
+      const base = await done(indexedDB.open(name!))
+      for (const store of base.objectStoreNames)
+        found.push(name, store, await done(base.transaction(store).objectStore(store).getAll()))
+      base.close()
+    }
+    return JSON.stringify(
+      [found, { ...localStorage }, { ...sessionStorage }].filter((part) => part !== undefined),
+      asText,
+    )
+  })
+const notesOf = (visitId: string) =>
+  withDatabase(async (db) => {
+    const { rows } = await db.query<{ text: string }>(
+      `SELECT body ->> 'text' AS text FROM run_event WHERE visit_id = $1 AND body ->> 'type' = 'note'`,
+      [visitId],
+    )
+    return rows.map(({ text }) => text)
+  })
+
+test('what a tablet keeps is sealed; signed out, it delivers what it can no longer read', async ({
+  page,
+}) => {
+  await page.clock.install({ time: theDayAfter() })
+  const address = await freshVisit({ protocol: 'clarifying' })
+  const visitId = address.split('/').at(-1)!
+  await open(page, address)
+  const name = await page.getByRole('heading', { level: 1 }).innerText()
+  await stage(page, 'Fit')
+  await page.getByRole('button', { name: 'Prepare the tray' }).click()
+  await expect(page.getByText('The tray, in order of use')).toBeVisible()
+  await stage(page, 'Perform')
+  await page.getByRole('button', { name: 'Start the visit' }).click()
+  await expect(page.getByText('Saved', { exact: true })).toBeVisible()
+
+  // The server is away, and a note is made.
+  await page.route('**/api/visits/*/events', (route) => route.fulfill({ status: 503, body: '{}' }))
+  await page.route('**/api/outbox/sealed', (route) => route.fulfill({ status: 503, body: '{}' }))
+  await page.getByRole('button', { name: 'Leave out, note …' }).click()
+  await page.getByRole('textbox', { name: 'Note' }).fill('The left cheek is a little warm')
+  await page.getByRole('button', { name: 'Keep it' }).click()
+  await expect(page.getByText(/1 kept on this tablet/)).toBeVisible()
+  const held = await lyingHere(page)
+  for (const word of [name, 'left cheek', 'clarifying', 'findings'])
+    expect(held).not.toContain(word)
+  expect(held).toContain('{"key":false}')
+
+  // It can be read here after a reload, as long as somebody is signed in.
+  await page.reload()
+  await expect(page.getByText(/1 kept on this tablet/)).toBeVisible()
+  await page.goto('/')
+  await page.getByRole('navigation', { name: 'Places' }).getByRole('button').last().click()
+  await page.getByRole('menuitem', { name: 'Sign out', exact: true }).click()
+  await expect(page.getByRole('button', { name: 'Sign in' })).toBeVisible()
+  const left = await lyingHere(page)
+  expect(left).not.toContain('"sealed":{')
+  expect(left).not.toContain('{"key":false}')
+  expect(left).toContain('"letter":{')
+  expect(await notesOf(visitId)).toEqual([])
+
+  // The server is back: the letter goes, with nobody signed in.
+  await page.unrouteAll()
+  await pass(page, 1.2)
+  await expect.poll(() => notesOf(visitId)).toEqual(['The left cheek is a little warm'])
+  await expect.poll(() => lyingHere(page)).not.toContain('"letter":{')
+  expect(await primary(page).count()).toBe(0)
+})
