@@ -2,7 +2,8 @@ import { existsSync, mkdtempSync, readFileSync, rmSync } from 'node:fs'
 import { tmpdir } from 'node:os'
 import { dirname, join } from 'node:path'
 import { fileURLToPath } from 'node:url'
-import { ensurePackages } from './lib/packages.mjs'
+import { ensureDebian } from './lib/debian.mjs'
+import { ensureBuild, ensurePackages } from './lib/packages.mjs'
 import { run } from './lib/run.mjs'
 
 // `npm run proof`: the large sizes of property, oracle and fuzz tests, and how often each was tried. An hour, not minutes.
@@ -31,10 +32,17 @@ try {
     quiet: true,
   })
   const args = ['run', '--project', 'unit', '--testTimeout', '7200000', ...process.argv.slice(2)]
-  const { code } = await run(process.execPath, [bin('vitest/vitest.mjs'), ...args], {
-    cwd: root,
-    env,
-  })
+  const tests = async (given) =>
+    (await run(process.execPath, [bin('vitest/vitest.mjs'), ...given], { cwd: root, env })).code
+  const unit = await tests(args)
+  // Kills need the built server and a database of their own.
+  const isWhole = process.argv.length === 2
+  if (isWhole) {
+    await ensureDebian(['postgres'])
+    await ensureBuild(root)
+  }
+  const killed = isWhole ? await tests(['run', '--project', 'api', 'tests/api/kills']) : 0
+  const code = unit || killed
   const tried = triedIn(file)
   for (const [name, count] of tried) console.log(`${String(count).padStart(7)}  ${name}`)
   const sum = [...tried.values()].reduce((total, count) => total + count, 0)

@@ -8,7 +8,7 @@ import {
   type RunBody,
   type RunEvent,
 } from '#core/perform'
-import { call, mayRetry, placeIn, refusalOf, type Refusal } from '~/support/api'
+import { call, refusalOf } from '~/support/api'
 import {
   keepEvent,
   keepRun,
@@ -18,6 +18,7 @@ import {
   setAside,
   type KeptRun,
 } from '~/support/perform/run-db'
+import { nextPart, refusedOf } from '~/support/perform/sending'
 import { plain } from '~/support/plain'
 import type { VisitData } from './visit-data'
 
@@ -187,22 +188,6 @@ interface Sending {
   readonly recall: (visitId: string) => Promise<void>
 }
 
-/**
- * One event that the server does not take does not hold up those behind it: what it will never take is laid aside, what this role may not say
- * waits for somebody who may; the rest goes at the next try.
- */
-async function layAside(
-  visitId: string,
-  refusal: Refusal,
-  waiting: readonly RunEvent[],
-  held: Set<string>,
-) {
-  const at = placeIn('events', refusal)
-  const refused = at === undefined ? undefined : waiting[at]
-  if (refused && refusal.status === 403) held.add(refused.id)
-  else if (refused && !mayRetry(refusal.status)) await setAside(visitId, refused)
-}
-
 const savedWords = (unsent: number, trouble: string, aside: number): string =>
   unsent > 0 ? `${unsent} kept on this tablet. ${trouble}` : trouble || asideWords(aside) || 'Saved'
 
@@ -229,16 +214,15 @@ function sender({ run, unsent, trouble, recall, clock }: Sending) {
     if (went) await send()
   }
 
+  /** One request. True when more may go at once: it was taken, or what hindered it is out of the way. */
   async function sendOnce(visitId: string): Promise<boolean> {
-    const all = await keptEvents(visitId)
-    const waiting = all
-      .filter(({ sent, id }) => sent === 0 && !held.has(id))
-      .map(({ event }) => event)
+    const { part, behind } = nextPart(await keptEvents(visitId), held)
+    for (const event of behind) await setAside(visitId, event)
     try {
       const reply = await call('/api/visits/:id/events', {
         method: 'post',
         params: { id: visitId },
-        body: { events: waiting, clockMs: clock() },
+        body: { events: part, clockMs: clock() },
       })
       await markSent(visitId, reply.events)
       trouble.value = held.size > 0 ? HELD : ''
@@ -246,8 +230,10 @@ function sender({ run, unsent, trouble, recall, clock }: Sending) {
     } catch (error) {
       const refusal = refusalOf(error)
       trouble.value = refusal.status === 401 ? SIGNED_OUT : refusal.detail
-      await layAside(visitId, refusal, waiting, held)
-      return false
+      const { hold, aside } = refusedOf(part, refusal)
+      for (const { id } of hold) held.add(id)
+      for (const event of aside) await setAside(visitId, event)
+      return hold.length + aside.length > 0
     } finally {
       await recall(visitId)
     }

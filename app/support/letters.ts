@@ -2,6 +2,7 @@ import { z } from 'zod'
 import { LETTER_USE, type Letter, type LetterText } from '#core/formats/model'
 import { keepDraft, keptDraft } from './held'
 import { request } from './api'
+import { inOnePart } from './part'
 
 const Box = z.object({ key: z.string(), pass: z.string() })
 type Box = z.infer<typeof Box>
@@ -62,12 +63,13 @@ export async function letterOf(
 }
 
 const PART_BYTES = 900_000
+const LETTERS_MOST = 200
 
 /** Brings letters to the server, whoever is signed in; gives those that it has now. */
 export async function deliver(letters: readonly Letter[]): Promise<ReadonlySet<string>> {
   const there = new Set<string>()
   for (let rest = [...letters]; rest.length > 0;) {
-    const part = inOnePart(rest, PART_BYTES)
+    const part = inOnePart(rest, PART_BYTES, LETTERS_MOST)
     rest = rest.slice(part.length)
     const { acknowledged } = (await request('/api/outbox/sealed', {
       method: 'post',
@@ -76,14 +78,4 @@ export async function deliver(letters: readonly Letter[]): Promise<ReadonlySet<s
     for (const id of acknowledged) there.add(id)
   }
   return there
-}
-
-/** The first of a list that go together in so many bytes, one at the least. */
-export function inOnePart<T>(items: readonly T[], most: number, count = 200): T[] {
-  let bytes = 0
-  const over = items.findIndex((item, at) => {
-    bytes += JSON.stringify(item).length
-    return at > 0 && (bytes > most || at >= count)
-  })
-  return items.slice(0, over === -1 ? items.length : over)
 }

@@ -92,9 +92,16 @@ async function once<T>(
   const client = await pool.connect()
   let broken: Error | undefined
   try {
-    await client.query('BEGIN')
-    await client.query("SELECT set_config('zen.salon', $1, true)", [salonId])
-    const result = await work(client)
+    // Together with the first statement of the work in one trip: the connection keeps their order (`pipeline`).
+    const begun = Promise.all([
+      client.query('BEGIN'),
+      client.query("SELECT set_config('zen.salon', $1, true)", [salonId]),
+    ])
+    // Both are waited for whatever comes of them: a connection goes back when nobody works with it any more.
+    const [opened, worked] = await Promise.allSettled([begun, work(client)])
+    if (opened.status === 'rejected') throw opened.reason
+    if (worked.status === 'rejected') throw worked.reason
+    const result = worked.value
     await client.query('COMMIT')
     return result
   } catch (error) {

@@ -14,6 +14,8 @@ const LIMITS = {
   statement_timeout: 20_000,
   lock_timeout: 10_000,
   idle_in_transaction_session_timeout: 60_000,
+  /** Statements that do not wait for each other go in one trip. */
+  pipeline: true,
 } as const
 
 /** The pool of this process, made on first use from DATABASE_URL. It holds no other state. */
@@ -24,5 +26,8 @@ export function useDb(): Pool {
     pool.on('error', (error) =>
       log.error({ error: withoutData(error) }, 'database connection lost'),
     )
+  // One that is lost while somebody works with it: what they asked fails by itself, and is told there.
+  if (pool.listenerCount('connect') === 0)
+    pool.on('connect', (client) => client.on('error', () => {}))
   return pool
 }

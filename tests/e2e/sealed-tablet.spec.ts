@@ -35,9 +35,13 @@ const notesOf = (visitId: string) =>
     return rows.map(({ text }) => text)
   })
 
-test('what a tablet keeps is sealed; signed out, it delivers what it can no longer read', async ({
-  page,
-}) => {
+const countOf = (visitId: string) =>
+  withDatabase(
+    async (db) => (await db.query('SELECT FROM run_event WHERE visit_id = $1', [visitId])).rowCount,
+  )
+
+/** A visit that runs, the server away, and a note that only this tablet has. */
+async function noteWithoutServer(page: Page): Promise<{ visitId: string; name: string }> {
   await page.clock.install({ time: theDayAfter() })
   const address = await freshVisit({ protocol: 'clarifying' })
   const visitId = address.split('/').at(-1)!
@@ -48,15 +52,20 @@ test('what a tablet keeps is sealed; signed out, it delivers what it can no long
   await expect(page.getByText('The tray, in order of use')).toBeVisible()
   await stage(page, 'Perform')
   await page.getByRole('button', { name: 'Start the visit' }).click()
-  await expect(page.getByText('Saved', { exact: true })).toBeVisible()
-
-  // The server is away, and a note is made.
+  await expect.poll(() => countOf(visitId)).toBe(1)
   await page.route('**/api/visits/*/events', (route) => route.fulfill({ status: 503, body: '{}' }))
   await page.route('**/api/outbox/sealed', (route) => route.fulfill({ status: 503, body: '{}' }))
   await page.getByRole('button', { name: 'Leave out, note …' }).click()
   await page.getByRole('textbox', { name: 'Note' }).fill('The left cheek is a little warm')
   await page.getByRole('button', { name: 'Keep it' }).click()
   await expect(page.getByText(/1 kept on this tablet/)).toBeVisible()
+  return { visitId, name }
+}
+
+test('what a tablet keeps is sealed; signed out, it delivers what it can no longer read', async ({
+  page,
+}) => {
+  const { visitId, name } = await noteWithoutServer(page)
   const held = await lyingHere(page)
   for (const word of [name, 'left cheek', 'clarifying', 'findings'])
     expect(held).not.toContain(word)
@@ -81,4 +90,18 @@ test('what a tablet keeps is sealed; signed out, it delivers what it can no long
   await expect.poll(() => notesOf(visitId)).toEqual(['The left cheek is a little warm'])
   await expect.poll(() => lyingHere(page)).not.toContain('"letter":{')
   expect(await primary(page).count()).toBe(0)
+})
+
+test('after a day what was held is gone, and what was not sent is delivered all the same', async ({
+  page,
+}) => {
+  const { visitId } = await noteWithoutServer(page)
+  await page.clock.fastForward('25:00:00')
+  await page.goto('/rules')
+  await expect(page.getByRole('heading', { level: 1 })).toBeVisible()
+  await expect.poll(() => lyingHere(page)).toContain('"letter":{')
+  expect(await lyingHere(page)).not.toContain('"event":{')
+  await page.unrouteAll()
+  await pass(page, 1.2)
+  await expect.poll(() => notesOf(visitId)).toEqual(['The left cheek is a little warm'])
 })

@@ -1,6 +1,8 @@
 <script setup lang="ts">
 const outbox = useOutboxStore()
 const now = computed(() => outbox.aside[0])
+// Wherever one is: what waits goes, and what was set aside is told.
+onMounted(() => void outbox.flush())
 </script>
 
 <template>
