@@ -69,7 +69,7 @@ export const useRunStore = defineStore('run', () => {
     const notYours = mayNotFit()
     if (notYours) return notYours
     const { input } = run.value!
-    const now = clock()
+    const now = momentOf(events.value.at(-1), clock())
     const { plan: before, reading, checks, stung } = state.value!
     const underway = underwayOf(state.value!, liveAt(before, state.value!, now), now)
     const gates = Object.fromEntries(checks)
@@ -86,6 +86,14 @@ export const useRunStore = defineStore('run', () => {
     ...{ open, close, say, fitAgain, mayNotFit, send },
   }
 })
+
+/** So soon after an answer nobody has begun anything that was not said, however long this tablet takes to keep it. */
+const AT_ONCE_MS = 20_000
+/** The moment a fit is made from: that of the answer just given, else now. */
+const momentOf = (last: RunEvent | undefined, nowMs: number): number => {
+  const sinceMs = last === undefined ? Infinity : nowMs - last.wallMs
+  return sinceMs >= 0 && sinceMs <= AT_ONCE_MS ? last!.wallMs : nowMs
+}
 
 /** The clock of the screen and the next try to send, while a visit is open. */
 function runClocks(nowMs: Ref<number>, clock: () => number, send: () => Promise<void>) {

@@ -6,9 +6,9 @@ import { refusalOf } from './api'
 
 /** Nothing that this tablet kept can be read here any more; what the server does not have yet stays as sealed letters. */
 export async function forgetAll(): Promise<void> {
-  await forgetKey()
   await forgetRuns()
   await forgetChanges()
+  await forgetKey()
 }
 
 const AGAIN_MS = 60_000

@@ -87,12 +87,14 @@ export const asideChanges = async (accountId: string) =>
     aside === undefined ? [] : [{ seq, path, aside }],
   )
 
-/** Forgets what this tablet could read; the sealed letters stay until the server has them. */
+/** Forgets what this tablet could read; the sealed letters stay until the server has them. What cannot become one stays as it is: nothing is lost. */
 export async function forgetChanges() {
   const base = await db()
-  for (const { seq, accountId, letter } of await base.getAll('changes')) {
+  for (const kept of await base.getAll('changes')) {
+    const { seq, accountId } = kept
+    const { data: change } = Change.safeParse(kept.sealed ? await unsealed(kept.sealed) : kept)
+    const letter = kept.letter ?? (change && (await letterOf(crypto.randomUUID(), change)))
     if (letter) await base.put('changes', { seq, accountId, letter })
-    else await base.delete('changes', seq)
   }
 }
 /** Letters that nobody here can read any more, with their places. */

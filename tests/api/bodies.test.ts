@@ -1,4 +1,5 @@
 import { request } from 'node:http'
+import { connect } from 'node:net'
 import { describe, expect, test } from 'vitest'
 import { BASE, OWNER, book, signedIn } from './http'
 
@@ -70,6 +71,32 @@ describe('a body that is too much', () => {
     expect(status).toBe(401)
     expect(await isAlive()).toBe(200)
   })
+})
+
+/** Writes to a connection and says nothing more; gives what comes back until it is closed. */
+const untilClosed = (text: string) =>
+  new Promise<string>((resolve, reject) => {
+    const { hostname, port } = new URL(BASE)
+    let back = ''
+    const line = connect(Number(port), hostname, () => line.write(text))
+    line.on('data', (part: Buffer) => {
+      back += part.toString()
+    })
+    line.once('close', () => resolve(back))
+    line.once('error', reject)
+  })
+
+describe('a request that does not come', () => {
+  test('a connection on which nothing comes, or headers without an end, is closed; others are answered meanwhile', async () => {
+    const slow = [untilClosed(''), untilClosed('GET /api/health HTTP/1.1\r\nHost: slow\r\n')]
+    expect(await isAlive()).toBe(200)
+    for (const back of await Promise.all(slow)) expect(back).toContain('408 Request Timeout')
+    // One that is whole is answered, and may stay open.
+    const whole = await untilClosed(
+      'GET /api/health HTTP/1.1\r\nHost: quick\r\nConnection: close\r\n\r\n',
+    )
+    expect(whole).toMatch(/^HTTP\/1\.1 200/)
+  }, 90_000)
 })
 
 describe('a body that is no JSON', () => {

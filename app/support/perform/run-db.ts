@@ -126,14 +126,24 @@ export async function markSent(visitId: string, events: readonly RunEvent[]) {
 /** Lays an event aside that the server will never take. It stays here. */
 export const setAside = (visitId: string, event: RunEvent) => keepEvent(visitId, event, 2)
 
-/** Forgets what this tablet could read: runs, and events that the server has. Of what it does not have the sealed letter stays until it does. */
+/**
+ * Forgets what this tablet could read: runs, and events that the server has. Of what it does not have the sealed letter stays until it does; one
+ * that has none yet gets it now, while it can still be read, and stays as it is where even that cannot be: nothing is lost.
+ */
 export async function forgetRuns() {
   const base = await db()
   await base.clear('runs')
-  for (const { id, visitId, sent, letter } of await base.getAll('events')) {
-    if (sent === 1 || !letter) await base.delete('events', id)
-    else await base.put('events', { id, visitId, sent, letter })
+  for (const kept of await base.getAll('events')) {
+    const { id, visitId, sent } = kept
+    const letter = kept.letter ?? (await letterNow(kept))
+    if (sent === 1) await base.delete('events', id)
+    else if (letter) await base.put('events', { id, visitId, sent, letter })
   }
+}
+
+async function letterNow({ visitId, sent, sealed: seal, event: old }: KeptEvent) {
+  const { data: event } = RunEvent.safeParse(old ?? (await unsealed(seal)))
+  return event && sent !== 1 ? (await asKept(visitId, event, sent)).letter : undefined
 }
 
 /** Letters that nobody here can read any more. */
