@@ -1,14 +1,10 @@
 <script setup lang="ts">
+import { dayAndTime } from '~/support/time'
 import { whatOf } from '~/support/waiting'
 
 const { salon } = storeToRefs(useSessionStore())
 const { waiting, trouble, decide } = useWaiting()
-const when = (at: string) =>
-  new Intl.DateTimeFormat('en-GB', {
-    dateStyle: 'medium',
-    timeStyle: 'short',
-    timeZone: salon.value?.timeZone ?? 'UTC',
-  }).format(new Date(at))
+const when = (at: string) => dayAndTime(at, salon.value?.timeZone ?? 'UTC')
 </script>
 
 <template>

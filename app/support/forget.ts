@@ -1,5 +1,5 @@
 import { forgetKey } from './held'
-import { deliver } from './letters'
+import { deliver, forgetAddress } from './letters'
 import { dropChange, forgetChanges, orphanedChanges } from './outbox-db'
 import { dropEvents, forgetRuns, orphanedEvents } from './perform/run-db'
 import { refusalOf } from './api'
@@ -8,6 +8,7 @@ import { refusalOf } from './api'
 export async function forgetAll(): Promise<void> {
   await forgetRuns()
   await forgetChanges()
+  forgetAddress()
   await forgetKey()
 }
 

@@ -17,6 +17,11 @@ export async function addressLetters(given: Box): Promise<void> {
   await keepDraft(NAME, given)
 }
 
+/** Nobody's letters are made here any more. */
+export function forgetAddress(): void {
+  box = undefined
+}
+
 const toBase64 = (bytes: Uint8Array): string =>
   btoa(Array.from(bytes, (byte) => String.fromCodePoint(byte)).join(''))
 const fromBase64 = (text: string): Uint8Array<ArrayBuffer> =>

@@ -30,3 +30,9 @@ export function minutesSeconds(seconds: number): string {
 
 /** Minutes to the half, as people say them: 24½. */
 export { inMinutes as halfMinutes } from '#core/quantity'
+
+/** Day and time of an instant: 28 Nov 2026, 19:20. */
+export const dayAndTime = (at: string, timeZone: string): string =>
+  new Intl.DateTimeFormat('en-GB', { dateStyle: 'medium', timeStyle: 'short', timeZone }).format(
+    new Date(at),
+  )

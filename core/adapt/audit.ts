@@ -40,7 +40,7 @@ export function audit(told: FittedPlan, input: CompileInput, running: Running): 
 }
 
 /** A plan comes as JSON: what is not there is not there. */
-const plain = <T>(value: T): T => JSON.parse(JSON.stringify(value)) as T
+export const plain = <T>(value: T): T => JSON.parse(JSON.stringify(value)) as T
 
 /** Steps that are missing, not the rules' own, in another order, or not as the rules would have them. */
 function stepFaults(told: readonly Step[], ladder: readonly Step[], running: Running): string[] {

@@ -1,4 +1,4 @@
-import { audit } from '../adapt/audit'
+import { audit, plain } from '../adapt/audit'
 import { compile } from '../adapt/compile'
 import type { CompileInput, Running } from '../adapt/input'
 import { hasBegun } from '../adapt/ladder'
@@ -48,15 +48,10 @@ export function judgeReplan(log: RunLog, event: RunEvent & { body: Replanned }):
   return audit(body.plan, inputOf(log.input, state), running)
 }
 
+type Laid = Pick<FittedPlan, 'steps' | 'segments'>
 /** The same ladder at the same times. */
-export const isSameLadder = (
-  a: Pick<FittedPlan, 'steps' | 'segments'>,
-  b: Pick<FittedPlan, 'steps' | 'segments'>,
-): boolean => {
-  const plain = ({ steps, segments }: typeof a): unknown =>
-    JSON.parse(JSON.stringify([steps, segments]))
-  return dequal(plain(a), plain(b))
-}
+export const isSameLadder = (a: Laid, b: Laid): boolean =>
+  dequal(plain([a.steps, a.segments]), plain([b.steps, b.segments]))
 
 /**
  * The rest of a run fitted here, because what the tablet has is not to be followed. What lies on the skin by that plan alone stays in the ladder

@@ -15,8 +15,8 @@ export const PHOTO_MOST_BYTES = 20 * 1024 * 1024
 const FIELDS_MOST = 8
 const FIELD_MOST_BYTES = 4096
 
-/** Uploads lie here while they are looked at: for this server alone. */
 const FOLDER = 'zen-uploads-'
+/** Uploads lie here while they are looked at: for this server alone. */
 export const UPLOADS = join(tmpdir(), `${FOLDER}${process.pid}`)
 
 /** What a server that was killed had not taken away: faces do not stay on a disk for that. */
