@@ -15,6 +15,7 @@ const { createConfigForNuxt } = await import('@nuxt/eslint/config').catch(
 /** Folders of the core from the ground up: a file may import from its own folder and from those before it. */
 const LAYERS = [
   'fault',
+  'passwords',
   'quantity',
   'chemistry',
   'skin',
@@ -24,6 +25,7 @@ const LAYERS = [
   'strength',
   'climb',
   'safety',
+  'salon',
   'schedule',
   'mixing',
   'adapt',
@@ -50,6 +52,7 @@ const OUTSIDE = only(
     '**/app/**',
     '**/cli/**',
     '**/demo/**',
+    '**/starter/**',
     '~/*',
     '#imports',
   ],
@@ -99,7 +102,7 @@ const LIMITS = [
 
 /** Rules that ask for types: switches name every kind. */
 const TYPED = {
-  files: ['core/**/*.ts', 'server/**/*.ts', 'cli/**/*.ts', 'demo/**/*.ts'],
+  files: ['core/**/*.ts', 'server/**/*.ts', 'cli/**/*.ts', 'demo/**/*.ts', 'starter/**/*.ts'],
   ignores: TESTS,
   languageOptions: {
     parserOptions: {
@@ -183,7 +186,14 @@ export default createConfigForNuxt({ features: { stylistic: false } }).append(
     },
   })),
   {
-    files: ['server/**/*.ts', 'cli/**/*.ts', 'demo/**/*.ts', 'scripts/**/*.ts', 'tests/**/*.ts'],
+    files: [
+      'server/**/*.ts',
+      'cli/**/*.ts',
+      'demo/**/*.ts',
+      'starter/**/*.ts',
+      'scripts/**/*.ts',
+      'tests/**/*.ts',
+    ],
     rules: {
       'no-restricted-imports': [
         'error',

@@ -20,6 +20,7 @@ export default defineConfig({
             'cli/**/*.test.ts',
             'server/**/*.test.ts',
             'demo/**/*.test.ts',
+            'starter/**/*.test.ts',
           ],
           environment: 'node',
           testTimeout: 60_000,

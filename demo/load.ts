@@ -2,10 +2,10 @@ import { addDays, format, parseISO } from 'date-fns'
 import { randomUUID } from 'node:crypto'
 import type { PoolClient } from 'pg'
 import { composedShelf } from '#core/mixing'
-import { execute } from '../server/db/rows'
 import { publishText } from '../server/db/consent.sql'
 import { addProtocol, publishVersion } from '../server/db/protocol.sql'
-import { addSalon } from '../server/db/salon.sql'
+import { addAccount, addPractitioner, setScope } from '../server/db/people.sql'
+import { addRoom, addSalon } from '../server/db/salon.sql'
 import { setPrice, setRates } from '../server/db/money.sql'
 import { saveBatches } from '../server/db/batch.sql'
 import { saveProducts } from '../server/db/product.sql'
@@ -60,26 +60,25 @@ async function loadStudio(db: PoolClient, today: string): Promise<Studio> {
   await addSalon(db, { id: studio.salonId, ...SALON })
   // Rows that hang on others take their salon from here.
   await db.query("SELECT set_config('zen.salon', $1, true)", [studio.salonId])
-  for (const name of ROOMS) studio.rooms.push(await addRoom(studio, name))
+  for (const name of ROOMS) {
+    const id = randomUUID()
+    await addRoom(db, id, studio.salonId, name)
+    studio.rooms.push(id)
+  }
   const hash = await hashPassword(DEMO_PASSWORD)
   for (const person of PEOPLE) {
     const practitionerId = person.practitioner ? randomUUID() : null
     if (practitionerId) {
-      await execute(
-        db,
-        `INSERT INTO practitioner (id, salon_id, name, scope)
-          VALUES ($1, $2, $3, $4)`,
-        [practitionerId, studio.salonId, person.name, person.scope],
-      )
+      await addPractitioner(db, { id: practitionerId, salonId: studio.salonId, name: person.name })
+      const scope = person.scope.map((technique) => ({ technique, licence: '' }))
+      await setScope(db, practitionerId, scope)
       studio.practitioners.push({ id: practitionerId, name: person.name })
     }
     const accountId = randomUUID()
-    await execute(
-      db,
-      `INSERT INTO account (id, salon_id, email, name, role, practitioner_id, password_hash, demo)
-        VALUES ($1, $2, $3, $4, $5, $6, $7, true)`,
-      [accountId, studio.salonId, person.email, person.name, person.role, practitionerId, hash],
-    )
+    await addAccount(db, {
+      ...{ id: accountId, salonId: studio.salonId, email: person.email, name: person.name },
+      ...{ role: person.role, practitionerId, passwordHash: hash, demo: true },
+    })
     if (practitionerId) studio.accounts.set(practitionerId, accountId)
   }
   await loadStock(studio)
@@ -90,13 +89,6 @@ async function loadStudio(db: PoolClient, today: string): Promise<Studio> {
     await publishVersion(db, version, null)
   }
   return studio
-}
-
-async function addRoom({ db, salonId }: Studio, name: string): Promise<string> {
-  const id = randomUUID()
-  const values = [id, salonId, name]
-  await execute(db, 'INSERT INTO room (id, salon_id, name) VALUES ($1, $2, $3)', values)
-  return id
 }
 
 async function loadStock({ db, salonId, today }: Studio) {

@@ -11,7 +11,8 @@ export const SALON = {
   emergencyNumber: '112',
   address: '3 Ropewalk, Orrin Vey',
   turnoverMinutes: 10,
-}
+  measures: 'metric',
+} as const
 export const ROOMS = ['Tideline', 'Dune'] as const
 export const DEMO_PASSWORD = 'quiet-tide'
 

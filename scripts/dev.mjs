@@ -29,6 +29,7 @@ async function main() {
       ...process.env,
       NUXT_TELEMETRY_DISABLED: '1',
       DATABASE_URL: database.url,
+      ZEN_DEMO_URL: database.demo.url,
       ZEN_SESSION_SECRET: SECRET,
       ZEN_LOG_LEVEL: process.env.ZEN_LOG_LEVEL ?? 'info',
     }

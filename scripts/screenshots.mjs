@@ -1,12 +1,10 @@
 import { dirname, join } from 'node:path'
 import { fileURLToPath } from 'node:url'
 import { chromium } from '@playwright/test'
-import { prepareDatabase, startApplication } from './lib/application.mjs'
 import { ensureDebian } from './lib/debian.mjs'
 import { ensureBuild, ensurePackages } from './lib/packages.mjs'
+import { startTestServer } from './lib/test-server.mjs'
 import { picturesOf } from './lib/pictures.mjs'
-import { freePort } from './lib/ports.mjs'
-import { throwAwayPostgres } from './lib/postgres.mjs'
 
 // Takes one picture of each main view from the demo data, into docs/screenshots. `npm run screenshots -- FOLDER` puts them elsewhere.
 const root = dirname(dirname(fileURLToPath(import.meta.url)))
@@ -273,28 +271,19 @@ async function walk(page) {
 await ensureDebian(['postgres', 'chromium'])
 await ensurePackages(root)
 await ensureBuild(root)
-const database = await throwAwayPostgres()
+const server = await startTestServer(root, new Date().toISOString().slice(0, 10))
 try {
-  await prepareDatabase(root, database)
-  const app = await startApplication(root, {
-    url: database.url,
-    secret: 'for-pictures-only-0123456789abcdef',
-    host: '127.0.0.1',
-    port: await freePort(3480),
-    quiet: true,
-  })
   const browser = await chromium.launch({ executablePath: '/usr/bin/chromium', args: ARGS })
   try {
     const context = await browser.newContext({
-      baseURL: app.address,
+      baseURL: server.env.ZEN_TEST_URL,
       viewport: { width: 1280, height: 800 },
       serviceWorkers: 'block',
     })
     await walk(await context.newPage())
   } finally {
     await browser.close()
-    await app.stop()
   }
 } finally {
-  await database.remove()
+  await server.stop()
 }

@@ -10,7 +10,7 @@ import {
 import { randomBytes } from 'node:crypto'
 import { dirname, join } from 'node:path'
 import { fileURLToPath } from 'node:url'
-import { prepareDatabase, startApplication } from './lib/application.mjs'
+import { prepareDatabase, removeDemo, startApplication } from './lib/application.mjs'
 import { ensureDebian } from './lib/debian.mjs'
 import { ensureBuild, ensurePackages } from './lib/packages.mjs'
 import { freePort } from './lib/ports.mjs'
@@ -94,14 +94,15 @@ function logFrom(env, home, user) {
 }
 
 async function preparedDatabase(database, { host, isLocal }) {
-  const env = isLocal ? {} : { ZEN_DEMO: process.env.ZEN_DEMO ?? '0' }
+  // The demo answers this machine alone: where others ask it is not made.
+  const env = isLocal ? {} : { ZEN_DEMO: '0' }
   const prepared = await prepareDatabase(root, database, env)
   if (prepared.refused) throw new Stop(1, prepared.refused)
-  if (prepared.loadedDemo) say('Loaded the demo studio into the empty database')
-  if (!isLocal && prepared.demo)
+  if (prepared.loadedDemo) say('Loaded the demo studio into a database of its own')
+  if (!isLocal && prepared.holdsDemo)
     throw new Stop(
       1,
-      `The demo sign-in exists in this database, and ${host} can be reached by others. Use an empty database (ZEN_DEMO=0) or stay on 127.0.0.1.`,
+      `The demo sign-in exists in this database, and ${host} can be reached by others. Use an empty database or stay on 127.0.0.1.`,
     )
   return prepared
 }
@@ -111,13 +112,36 @@ async function chosenPort(host) {
   return freePort(3210, host === 'localhost' ? '127.0.0.1' : host)
 }
 
-function greet(address, demo) {
+/** A code is easier to read in two halves. */
+const inHalves = (code) => `${code.slice(0, code.length / 2)}-${code.slice(code.length / 2)}`
+
+function greet(address, { demo, code }) {
   console.log(`\nZen Ladder  ${address}`)
+  if (code) console.log(`Your own salon  ${address}/set-up   code ${inHalves(code)}`)
   if (demo)
     console.log(
       `Demo sign-in  ${demo.email} · ${demo.password}   (or one touch on the sign-in page)`,
     )
   console.log('Ctrl-C ends it.\n')
+}
+
+/** A database of somebody else's: who serves and who owns it, and the demo's where that is named. */
+const externalDatabase = (env) => ({
+  url: env.DATABASE_URL,
+  ownerUrl: env.ZEN_MIGRATE_URL,
+  ...(env.ZEN_DEMO_URL
+    ? { demo: { url: env.ZEN_DEMO_URL, ownerUrl: env.ZEN_DEMO_MIGRATE_URL } }
+    : {}),
+})
+
+/** What the server may not do itself. Gives true where it is done, else a sentence. */
+async function onBehalf({ demo }, ask) {
+  if (ask !== 'remove-demo') return 'That is not known here.'
+  if (!demo?.adminUrl)
+    return 'The demo’s database is not ours to drop: take ZEN_DEMO_URL out, and drop it there.'
+  await removeDemo(root, demo.adminUrl)
+  say('Removed the demo studio')
+  return true
 }
 
 /** Everything that must be ended again is pushed on `closing` as soon as it runs. */
@@ -130,7 +154,7 @@ async function serve(home, own, listening, closing) {
   closing.push(() => lock.release())
   const database = own
     ? await startPostgres(home, { durable: true })
-    : { url: process.env.DATABASE_URL, ownerUrl: process.env.ZEN_MIGRATE_URL }
+    : externalDatabase(process.env)
   if (own) {
     const kept = await supervised('The database', async () => {
       await database.revive()
@@ -138,12 +162,14 @@ async function serve(home, own, listening, closing) {
     })
     closing.push(() => kept.stop())
   }
-  const { demo } = await preparedDatabase(database, listening)
+  const prepared = await preparedDatabase(database, listening)
   const { host, tls } = listening
   const user = await serverUser()
   const settings = {
     ...(user ? { as: { user, output: await handedOver(root, home, user) } } : {}),
     url: database.url,
+    ...(listening.isLocal && prepared.demoUrl ? { demoUrl: prepared.demoUrl } : {}),
+    asks: (ask) => onBehalf(database, ask),
     secret: sessionSecret(home),
     host,
     port: await chosenPort(host),
@@ -157,7 +183,7 @@ async function serve(home, own, listening, closing) {
   })
   closing.push(() => app.stop())
   lock.write(address)
-  greet(address, demo)
+  greet(address, prepared)
   return interrupted
 }
 

@@ -12,6 +12,7 @@ const places = computed(() => [
   { to: '/protocols', name: 'Protocols' },
   { to: '/shelf', name: 'Shelf' },
   { to: '/rules', name: 'Rules' },
+  { to: '/settings', name: 'Settings' },
   ...(waiting.value.length > 0
     ? [{ to: '/waiting', name: `Waiting for you: ${waiting.value.length}` }]
     : []),
@@ -37,6 +38,7 @@ async function leave(everywhere: boolean) {
 
 <template>
   <div class="min-h-screen flex flex-col">
+    <DemoRibbon v-if="session.account && session.world === 'demo'" />
     <nav
       v-if="session.account"
       aria-label="Places"

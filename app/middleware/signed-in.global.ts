@@ -1,7 +1,15 @@
+/** Pages that somebody sees who is not signed in. */
+const isOpen = (path: string): boolean =>
+  path === '/sign-in' || path === '/set-up' || path.startsWith('/join/')
+
 export default defineNuxtRouteMiddleware(async (to) => {
   const session = useSessionStore()
   await session.load()
-  if (!session.account && to.path !== '/sign-in')
-    return navigateTo({ path: '/sign-in', query: to.path === '/' ? {} : { back: to.fullPath } })
-  if (session.account && to.path === '/sign-in') return navigateTo('/')
+  if (session.account) return isOpen(to.path) ? navigateTo('/') : undefined
+  // Nobody can sign in where there is no salon and no demo.
+  if (to.path === '/sign-in' && session.isNew && !session.demo) return navigateTo('/set-up')
+  if (to.path === '/set-up' && !session.isNew) return navigateTo('/sign-in')
+  if (isOpen(to.path)) return
+  const query = to.path === '/' ? {} : { back: to.fullPath }
+  return navigateTo({ path: '/sign-in', query })
 })

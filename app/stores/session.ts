@@ -14,6 +14,7 @@ export type Capability = Account['can'][number]
 const KEPT = 'zen-session-kept'
 const Kept = z.object({
   demo: z.boolean(),
+  world: z.enum(['own', 'demo']).default('own'),
   account: z.object({
     id: z.string(),
     name: z.string(),
@@ -31,68 +32,109 @@ const Kept = z.object({
     .nullable(),
 })
 
-/** What a tablet knows of its session without a server. */
-const ALONE = { revoked: false, outbox: null } as const
+/** Before anybody has been asked; and what a tablet knows of its session without a server. */
+const NOBODY: SessionReply = {
+  ...{ account: null, salon: null, demo: false, world: 'own' },
+  ...{ isNew: false, tablet: null, revoked: false, outbox: null },
+}
 /** No network, or a server without its database: who is signed in stays as it was kept. */
 const AWAY = [0, 503]
 
 /** Who is signed in on this tablet. Without a network the last known person stays, so that a running visit goes on. */
 export const useSessionStore = defineStore('session', () => {
-  const account = ref<Account | null>(null)
-  const salon = ref<Salon | null>(null)
-  const demo = ref(false)
+  const reply = shallowRef<SessionReply>(NOBODY)
   const known = ref(false)
+  const account = computed(() => reply.value.account)
 
   async function load() {
     if (known.value && account.value) return
     try {
-      const reply = await call('/api/session')
-      await hold(reply)
-      take(reply)
+      const told = await call('/api/session')
+      await hold(told)
+      take(told)
     } catch (error) {
       const kept = keptIn(localStorage, KEPT, Kept)
       if (!AWAY.includes(refusalOf(error).status) || !kept) throw error
-      take({ ...kept, ...ALONE })
+      take({ ...NOBODY, ...kept })
       if (await isHeldTooLong()) await forgetAll()
     }
     void bringOrphans()
   }
 
-  function take({ account: who, salon: house, demo: isDemo }: SessionReply) {
-    account.value = who
-    salon.value = house
-    demo.value = isDemo
+  function take(told: SessionReply) {
+    reply.value = told
     known.value = true
-    keepKnown(who && { account: who, salon: house, demo: isDemo })
+    keepKnown(told)
   }
 
-  async function opened(opening: Promise<unknown>) {
-    await opening
+  /** Asks the server anew who is signed in, after something that changes it. */
+  async function reload() {
     known.value = false
     await load()
   }
-  const signIn = (email: string, password: string) =>
-    opened(call('/api/session', { method: 'post', body: { email, password } }))
-  const openDemo = () => opened(call('/api/session/demo', { method: 'post' }))
-  async function signOut(everywhere = false) {
-    await useOutboxStore().flush()
-    const query = { everywhere: everywhere ? '1' : '0' }
-    await call('/api/session', { method: 'delete', query })
-    await forgetAll()
-    take({ account: null, salon: null, demo: demo.value, ...ALONE })
-    void bringOrphans()
-  }
+  /** Nobody is signed in here any more; the rest is as it was. */
+  const leave = () => take({ ...reply.value, account: null, salon: null, outbox: null })
   const can = (capability: Capability): boolean => mayDo(account.value, capability)
-  return { account, salon, demo, can, load, signIn, openDemo, signOut }
+  return {
+    account,
+    salon: computed(() => reply.value.salon),
+    /** The demo studio can be opened from here. */
+    demo: computed(() => reply.value.demo),
+    world: computed(() => reply.value.world),
+    /** Nobody has set up a salon of their own yet. */
+    isNew: computed(() => reply.value.isNew),
+    /** This browser is a tablet of the salon. */
+    tablet: computed(() => reply.value.tablet),
+    ...{ can, load },
+    ...waysIn(reload),
+    signOut: (everywhere = false) => signOut(everywhere, leave),
+  }
 })
+
+/** The ways in, each of which ends with asking who is signed in now. */
+function waysIn(reload: () => Promise<void>) {
+  async function opened(opening: Promise<unknown>) {
+    await opening
+    await reload()
+  }
+  /** Into the other world: what is not sent yet goes first, what is held here is forgotten. */
+  async function crossed(path: '/api/session/demo' | '/api/session/own') {
+    await useOutboxStore().flush()
+    await call(path, { method: 'post' })
+    await forgetAll()
+    await reload()
+  }
+  return {
+    signIn: (email: string, password: string, code?: string) =>
+      opened(call('/api/session', { method: 'post', body: { email, password, code } })),
+    signInByPin: (accountId: string, pin: string) =>
+      opened(call('/api/session/pin', { method: 'post', body: { accountId, pin } })),
+    join: (token: string, password: string, code?: string) =>
+      opened(
+        call('/api/links/:token', { method: 'post', params: { token }, body: { password, code } }),
+      ),
+    setUp: (body: object) => opened(call('/api/set-up', { method: 'post', body })),
+    openDemo: () => crossed('/api/session/demo'),
+    enterOwn: () => crossed('/api/session/own'),
+  }
+}
+
+async function signOut(everywhere: boolean, leave: () => void) {
+  await useOutboxStore().flush()
+  const query = { everywhere: everywhere ? '1' : '0' }
+  await call('/api/session', { method: 'delete', query })
+  await forgetAll()
+  leave()
+  void bringOrphans()
+}
 
 /** Whether the person signed in may do something; nobody may anything while signed out. */
 const mayDo = (account: Account | null, capability: Capability): boolean =>
   account?.can.includes(capability) ?? false
 
 /** Who is known here without a network; null: nobody any more. */
-function keepKnown(kept: Pick<SessionReply, 'account' | 'salon' | 'demo'> | null) {
-  if (kept) localStorage.setItem(KEPT, JSON.stringify(kept))
+function keepKnown({ account, salon, demo, world }: SessionReply) {
+  if (account) localStorage.setItem(KEPT, JSON.stringify({ account, salon, demo, world }))
   else localStorage.removeItem(KEPT)
 }
 

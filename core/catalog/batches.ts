@@ -42,6 +42,12 @@ export function currentBatch(
     .sort((a, b) => (key(a) < key(b) ? -1 : 1))[0]
 }
 
+/** More than any visit takes: what nobody has counted never runs short. */
+const UNCOUNTED = 1_000_000
+/** True until the first batch of a product that nobody has counted is written down. */
+export const isUncounted = (product: Product, batches: readonly Batch[]): boolean =>
+  product.uncounted === true && batches.length === 0
+
 /**
  * The product as a visit on this day (ISO) sees it: stock of all batches that may be used, with lot and dates of the one to take from.
  * Where only batches past their time are left, the product is shown with the dates of one of them, so that rule D22 speaks.
@@ -51,9 +57,10 @@ export function inUse(product: Product, batches: readonly Batch[], date: string)
   const left = batches.filter((batch) => batch.left > 0)
   const usable = left.filter((batch) => usableOn(batch, product.afterOpeningMonths, date))
   const shown = currentBatch(batches, product.afterOpeningMonths, date) ?? left[0]
-  const stock = round(
+  const counted = round(
     (usable.length > 0 ? usable : left).reduce((sum, batch) => sum + batch.left, 0),
   )
+  const stock = isUncounted(product, batches) ? UNCOUNTED : counted
   return {
     ...rest,
     stock,

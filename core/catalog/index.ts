@@ -7,7 +7,15 @@ export { INCI_MOST } from './inci'
 export { ACTIVES } from './tables/ingredients'
 export type { Active } from './tables/ingredients'
 export { deviceById, productById, productsFor, setProduct, useOf } from './shelf'
-export { afterTaking, currentBatch, inUse, takeFrom, unitOf, usableOn } from './batches'
+export {
+  afterTaking,
+  currentBatch,
+  inUse,
+  isUncounted,
+  takeFrom,
+  unitOf,
+  usableOn,
+} from './batches'
 export {
   BOWLS,
   CASTS,

@@ -1,4 +1,4 @@
-import { currentBatch, inUse, unitOf, usableUntil } from './batches'
+import { currentBatch, inUse, isUncounted, unitOf, usableUntil } from './batches'
 import type { Batch, Product } from './model'
 import type { ProductKind, Unit } from './words'
 import { EYE_CONTOUR, FACE, LIDS, NECK, zonesMeet, type ZoneId } from '../skin/zones'
@@ -24,7 +24,7 @@ const ZONES_OF: Readonly<Record<Exclude<Reach, 'open skin'>, readonly ZoneId[]>>
   décolleté: ['decollete'],
 }
 
-export const STATES = ['out', 'low', 'past its time', 'ends soon', 'good'] as const
+export const STATES = ['out', 'low', 'past its time', 'ends soon', 'not counted', 'good'] as const
 export type StockState = (typeof STATES)[number]
 
 /** One line of the shelf's table. */
@@ -39,6 +39,8 @@ export interface Listed {
   /** The day the batch in use must be gone by (ISO). */
   readonly until: string | undefined
   readonly lot: string | undefined
+  /** Its ingredient list has been written down; else it counts as not checked. */
+  readonly hasList: boolean
   readonly pH: number | undefined
   readonly actives: readonly { readonly name: string; readonly percent: number }[]
   readonly concerns: readonly Concern[]
@@ -79,9 +81,12 @@ export function listed(
     isMix: product.recipe !== undefined,
     unit: unitOf(product),
     stock: shown.stock,
-    state: stateOf(shown, product.recipe ? shown.stock > 0 : batch !== undefined, until, soon),
+    state: isUncounted(product, batches)
+      ? 'not counted'
+      : stateOf(shown, product.recipe ? shown.stock > 0 : batch !== undefined, until, soon),
     until,
     lot: batch?.lot,
+    hasList: product.inci !== undefined || product.recipe !== undefined,
     pH: product.pH,
     actives: product.actives,
     concerns: product.concerns,

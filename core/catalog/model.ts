@@ -201,6 +201,8 @@ export const Product = z.strictObject({
   openedOn: IsoDate.optional(),
   afterOpeningMonths: z.number().int().min(1).max(60).optional(),
   bestBefore: IsoDate.optional(),
+  /** Nobody has counted it yet: until its first batch it is taken to be there, and nothing is said of how much. */
+  uncounted: z.literal(true).optional(),
   /** Grams or millilitres on the shelf. */
   stock: z.number().min(0),
   /** None: it only goes into mixes. */

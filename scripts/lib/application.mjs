@@ -3,12 +3,19 @@ import { setTimeout as wait } from 'node:timers/promises'
 import { join } from 'node:path'
 import { must } from './run.mjs'
 
-/** Migrates a database and loads the demo into an empty one. Gives what was done, and why its serving role is refused. */
-export async function prepareDatabase(root, { url, ownerUrl, adminUrl }, env = {}) {
+const named = (names, { url, ownerUrl, adminUrl } = {}) =>
+  Object.fromEntries(
+    [url, ownerUrl, adminUrl].flatMap((value, at) => (value ? [[names[at], value]] : [])),
+  )
+
+/**
+ * Brings the salon's database up to date, and the demo's beside it, which is made and loaded where nobody has a salon yet. Gives what was done, where
+ * the demo is, the code to set up with, and why a serving role is refused.
+ */
+export async function prepareDatabase(root, database, env = {}) {
   const urls = {
-    DATABASE_URL: url,
-    ...(ownerUrl ? { ZEN_MIGRATE_URL: ownerUrl } : {}),
-    ...(adminUrl ? { ZEN_ADMIN_URL: adminUrl } : {}),
+    ...named(['DATABASE_URL', 'ZEN_MIGRATE_URL', 'ZEN_ADMIN_URL'], database),
+    ...named(['ZEN_DEMO_URL', 'ZEN_DEMO_MIGRATE_URL', 'ZEN_DEMO_ADMIN_URL'], database.demo),
   }
   const output = await must(
     process.execPath,
@@ -18,21 +25,30 @@ export async function prepareDatabase(root, { url, ownerUrl, adminUrl }, env = {
   return JSON.parse(output.trim().split('\n').at(-1))
 }
 
+/** Drops the demo's database. */
+export const removeDemo = (root, adminUrl) =>
+  must(process.execPath, ['--import', 'tsx', join(root, 'scripts/remove-demo.ts')], {
+    cwd: root,
+    keep: true,
+    env: { ...process.env, ZEN_DEMO_ADMIN_URL: adminUrl },
+  })
+
 /**
  * Starts the built server and waits until it answers. `stop` ends it and waits for its end. It ends with whoever started it, however that ended:
  * it holds the other end of a pipe. `as`: another user, and where the built server lies that this one may read.
  */
 export async function startApplication(root, settings) {
-  const { url, secret, host, port, env = {}, quiet = false, as } = settings
+  const { url, demoUrl, secret, host, port, env = {}, quiet = false, as, asks } = settings
   const output = as?.output ?? join(root, '.output')
   const child = spawn(process.execPath, [join(output, 'server/index.mjs')], {
     cwd: output,
     ...(as ? { uid: as.user.uid, gid: as.user.gid } : {}),
-    stdio: ['pipe', quiet ? 'ignore' : 'inherit', 'inherit'],
+    stdio: ['pipe', quiet ? 'ignore' : 'inherit', 'inherit', 'ipc'],
     env: {
       ...process.env,
       NODE_ENV: 'production',
       DATABASE_URL: url,
+      ZEN_DEMO_URL: demoUrl ?? '',
       ZEN_SESSION_SECRET: secret.padEnd(32, '0'),
       ZEN_TIED: '1',
       NITRO_HOST: host,
@@ -43,6 +59,8 @@ export async function startApplication(root, settings) {
   const ended = new Promise((resolve) =>
     child.once('exit', (code, signal) => resolve(signal ?? `code ${code}`)),
   )
+  // What only whoever started it may do, it asks for.
+  child.on('message', async ({ id, ask }) => child.send({ id, reply: (await asks?.(ask)) ?? null }))
   const stop = async (signal = 'SIGTERM') => {
     if (child.exitCode === null && child.signalCode === null) child.kill(signal)
     await ended

@@ -22,7 +22,16 @@ export async function ensurePackages(root) {
   writeFileSync(stamp, wanted)
 }
 
-const SOURCES = ['app', 'core', 'server', 'public', 'nuxt.config.ts', 'package-lock.json']
+const SOURCES = [
+  'app',
+  'core',
+  'starter',
+  'demo',
+  'server',
+  'public',
+  'nuxt.config.ts',
+  'package-lock.json',
+]
 
 function* filesBelow(path) {
   if (!existsSync(path)) return

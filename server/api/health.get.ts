@@ -1,9 +1,9 @@
 import { log, withoutData } from '../utils/log'
-import { useDb } from '../utils/db'
+import { poolOf } from '../utils/db'
 
 /** Live: the server answers. Ready (`ok`): it reaches its database too, else 503; nothing is kept from whoever asks, nothing is told. */
 export default defineEventHandler(async (event) => {
-  const ok = await useDb()
+  const ok = await poolOf('own')
     .query('SELECT 1')
     .then(
       () => true,

@@ -1,11 +1,12 @@
 import { z } from 'zod'
+import { ROLES } from '#core/salon'
 import type { Tries } from '../utils/waits'
 import { execute, maybeOne, type Db } from './rows'
 
-export const ROLES = ['owner', 'practitioner', 'assistant', 'front_desk'] as const
 const Account = z.object({
   id: z.string(),
   salon_id: z.string(),
+  email: z.string(),
   name: z.string(),
   role: z.enum(ROLES),
   practitioner_id: z.string().nullable(),
@@ -18,7 +19,7 @@ export const accountByEmail = (db: Db, email: string) =>
   maybeOne(
     db,
     Account,
-    `SELECT id, salon_id, name, role, practitioner_id, password_hash, demo
+    `SELECT id, salon_id, email, name, role, practitioner_id, password_hash, demo
       FROM account_by_email($1)`,
     [email],
   )
@@ -28,7 +29,7 @@ export const demoAccount = (db: Db) =>
   maybeOne(
     db,
     Account,
-    `SELECT id, salon_id, name, role, practitioner_id, password_hash, demo
+    `SELECT id, salon_id, email, name, role, practitioner_id, password_hash, demo
       FROM demo_account()`,
   )
 
@@ -37,7 +38,7 @@ export const accountOfSession = (db: Db, sessionId: string) =>
   maybeOne(
     db,
     Account,
-    `SELECT id, salon_id, name, role, practitioner_id, password_hash, demo
+    `SELECT id, salon_id, email, name, role, practitioner_id, password_hash, demo
       FROM account_of_session($1)`,
     [sessionId],
   )
@@ -46,17 +47,31 @@ export const accountById = (db: Db, id: string) =>
   maybeOne(
     db,
     Account,
-    `SELECT id, salon_id, name, role, practitioner_id, password_hash, demo
+    `SELECT id, salon_id, email, name, role, practitioner_id, password_hash, demo
       FROM account_by_id($1)`,
     [id],
   )
 
-export const openSession = (db: Db, id: string, accountId: string, hours: number) =>
+export const SESSION_WAYS = ['password', 'pin', 'demo', 'link'] as const
+export type SessionWay = (typeof SESSION_WAYS)[number]
+
+interface NewSession {
+  readonly id: string
+  readonly accountId: string
+  readonly hours: number
+  readonly agent: string
+  readonly way: SessionWay
+  readonly tabletId?: string
+}
+export const openSession = (db: Db, session: NewSession) =>
   execute(
     db,
-    `INSERT INTO session (id, account_id, expires_at)
-      VALUES ($1, $2, now() + make_interval(hours => $3))`,
-    [id, accountId, hours],
+    `INSERT INTO session (id, account_id, expires_at, agent, way, tablet_id)
+      VALUES ($1, $2, now() + make_interval(hours => $3), $4, $5, $6)`,
+    [
+      ...[session.id, session.accountId, session.hours],
+      ...[session.agent, session.way, session.tabletId ?? null],
+    ],
   )
 export const endSession = (db: Db, id: string) =>
   execute(db, 'UPDATE session SET ended_at = now() WHERE id = $1 AND ended_at IS NULL', [id])
@@ -69,6 +84,27 @@ export const endSessionsOf = (db: Db, accountId: string, own: string) =>
       SET ended_at = now(),
         revoked_at = CASE WHEN id = $2 THEN NULL ELSE now() END
       WHERE account_id = $1
+        AND ended_at IS NULL`,
+    [accountId, own],
+  )
+/** Ends every session of somebody: called off. */
+export const callOffSessionsOf = (db: Db, accountId: string) =>
+  execute(
+    db,
+    `UPDATE session
+      SET ended_at = now(), revoked_at = now()
+      WHERE account_id = $1
+        AND ended_at IS NULL`,
+    [accountId],
+  )
+/** Calls off the sessions of somebody but one. */
+export const endOtherSessions = (db: Db, accountId: string, own: string) =>
+  execute(
+    db,
+    `UPDATE session
+      SET ended_at = now(), revoked_at = now()
+      WHERE account_id = $1
+        AND id <> $2
         AND ended_at IS NULL`,
     [accountId, own],
   )

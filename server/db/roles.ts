@@ -71,8 +71,12 @@ const LOOKING_PAST = [
   'account_of_past_session(uuid)',
   'account_of_session(uuid)',
   'demo_account()',
+  'has_salon()',
+  'link_by_token(text)',
   'seal_audit()',
+  'set_up_salon(text, uuid, text, text, text)',
   'sweep()',
+  'tablet_by_token(text)',
 ]
 
 /** What the serving role may do, given by the owner after every migration: rows, never what the tables are; the log is written and read, never changed. */
@@ -82,7 +86,7 @@ export async function grantTo(owner: Client, app: string): Promise<void> {
   await owner.query(
     `GRANT SELECT, INSERT, UPDATE, DELETE ON ALL TABLES IN SCHEMA public TO ${role}`,
   )
-  await owner.query(`REVOKE ALL ON schema_version FROM ${role}`)
+  await owner.query(`REVOKE ALL ON schema_version, set_up FROM ${role}`)
   await owner.query(`REVOKE UPDATE, DELETE ON audit FROM ${role}`)
   await owner.query(`REVOKE INSERT, UPDATE, DELETE ON audit_seal FROM ${role}`)
   await owner.query(`REVOKE DELETE ON waiting_change FROM ${role}`)

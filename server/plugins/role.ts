@@ -1,18 +1,18 @@
 import { setTimeout as wait } from 'node:timers/promises'
 import { tooStrong } from '../db/roles'
-import { useDb } from '../utils/db'
+import { poolOf, worlds, type World } from '../utils/db'
 
 const AGAIN_MS = 1000
 
 /** A server whose role could look past row-level security, or change the tables, says so and ends, whoever started it. */
 export default defineNitroPlugin(() => {
-  void refuseStronger()
+  for (const world of worlds()) void refuseStronger(world)
 })
 
-async function refuseStronger() {
+async function refuseStronger(world: World) {
   for (;;)
     try {
-      const why = await tooStrong(useDb())
+      const why = await tooStrong(poolOf(world))
       if (why === undefined) return
       console.error(why)
       process.exit(1)

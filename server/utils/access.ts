@@ -1,8 +1,7 @@
 import { randomUUID } from 'node:crypto'
-import type { H3Event } from 'h3'
-import { useSession } from 'h3'
+import { getRequestHeader, useSession, type H3Event } from 'h3'
 import { Forbidden } from '#core/fault'
-import type { Account } from '../db/access.sql'
+import type { Account, SessionWay } from '../db/access.sql'
 import {
   accountOfSession,
   endSession,
@@ -14,17 +13,24 @@ import {
 import { inSalon } from '../db/rows'
 import { canDo, type Capability } from './capabilities'
 import { useConfig } from './config'
-import { useDb } from './db'
+import { poolOf, useDb, worldOf, worlds, type World } from './db'
 import { insideOf } from './inside'
 import { passOf } from './letters'
-import { outsideOf } from './outside'
+import { isLoopback, outsideOf } from './outside'
 import { SignedOut } from './problem'
 
 const SESSION_HOURS = 12
 
+/** What a browser carries: which world it is in, and its session in each. */
+interface Carried {
+  readonly world?: World
+  readonly own?: string
+  readonly demo?: string
+}
+
 function sealed(event: H3Event) {
   const { sessionSecret } = useConfig()
-  return useSession<{ sessionId?: string }>(event, {
+  return useSession<Carried>(event, {
     name: 'zen-session',
     password: sessionSecret,
     maxAge: SESSION_HOURS * 3600,
@@ -32,29 +38,57 @@ function sealed(event: H3Event) {
   })
 }
 
-/** Signs an account in: a session row, named in a sealed cookie. What this browser was signed in as before ends. */
-export async function signIn(event: H3Event, account: Account) {
-  const session = await sealed(event)
-  await endKept(session.data.sessionId)
-  const sessionId = randomUUID()
-  await inSalon(useDb(), account.salon_id, async (db) => {
-    await openSession(db, sessionId, account.id, SESSION_HOURS)
-    await writeAudit(db, account.id, 'session.open', 'account', account.id)
-  })
-  await session.update({ sessionId })
+/** Whether a request may see the demo studio: it is there, and whoever asks sits at this machine. */
+export const maySeeDemo = (event: H3Event): boolean =>
+  worlds().includes('demo') && isLoopback(event)
+
+/** Reads which world a request is of. */
+export async function chooseWorld(event: H3Event): Promise<void> {
+  const inside = insideOf(event)
+  const wanted = inside ? inside.world : (await sealed(event)).data.world
+  event.context.world = wanted === 'demo' && (inside || maySeeDemo(event)) ? 'demo' : 'own'
 }
+
+/** Takes a browser over into another world; whoever is signed in there still is. */
+export async function enterWorld(event: H3Event, world: World): Promise<void> {
+  await (await sealed(event)).update({ world })
+  event.context.world = world
+}
+
+const sessionIdOf = async (event: H3Event): Promise<string | undefined> =>
+  (await sealed(event)).data[worldOf(event)]
+
+/** How somebody came in, on which tablet, and which browser that was. */
+export interface Entry {
+  readonly way: SessionWay
+  readonly tabletId?: string
+}
+
+/** Signs an account of a world in: a session row, named in a sealed cookie. What this browser was signed in as there before ends. */
+export async function signIn(event: H3Event, world: World, account: Account, entry: Entry) {
+  await enterWorld(event, world)
+  await endKept(event)
+  const id = randomUUID()
+  const agent = (getRequestHeader(event, 'user-agent') ?? '').slice(0, MOST_AGENT)
+  await inSalon(poolOf(world), account.salon_id, async (db) => {
+    await openSession(db, { id, accountId: account.id, hours: SESSION_HOURS, agent, ...entry })
+    await writeAudit(db, account.id, 'session.open', 'account', account.id, { way: entry.way })
+  })
+  await (await sealed(event)).update({ [world]: id })
+}
+const MOST_AGENT = 200
 
 /** Signs out: the session of this browser, or every one of its account. */
 export async function signOut(event: H3Event, isEverywhere: boolean) {
-  const session = await sealed(event)
-  await endKept(session.data.sessionId, isEverywhere)
-  await session.clear()
+  await endKept(event, isEverywhere)
+  await (await sealed(event)).update({ [worldOf(event)]: undefined })
 }
 
-async function endKept(sessionId: string | undefined, isEverywhere = false) {
-  const account = sessionId && (await accountOfSession(useDb(), sessionId))
+async function endKept(event: H3Event, isEverywhere = false) {
+  const [pool, sessionId] = [useDb(event), await sessionIdOf(event)]
+  const account = sessionId && (await accountOfSession(pool, sessionId))
   if (!account) return
-  await inSalon(useDb(), account.salon_id, async (db) => {
+  await inSalon(pool, account.salon_id, async (db) => {
     if (isEverywhere) await endSessionsOf(db, account.id, sessionId)
     else await endSession(db, sessionId)
     const action = isEverywhere ? 'session.end_all' : 'session.end'
@@ -65,15 +99,19 @@ async function endKept(sessionId: string | undefined, isEverywhere = false) {
 export async function currentAccount(event: H3Event): Promise<Account | undefined> {
   const inside = insideOf(event)
   if (inside) return inside.account
-  const { data } = await sealed(event)
-  return data.sessionId === undefined ? undefined : accountOfSession(useDb(), data.sessionId)
+  const sessionId = await sessionIdOf(event)
+  return sessionId === undefined ? undefined : accountOfSession(useDb(event), sessionId)
 }
+
+/** The session of this browser, for a list of one's own. */
+export const currentSessionId = sessionIdOf
 
 /** What this browser may go on with: a pass for letters while it is signed in, and whether its session was called off elsewhere. */
 export async function standingOf(event: H3Event): Promise<{ pass: string; revoked: boolean }> {
-  const { sessionId } = (await sealed(event)).data
+  const sessionId = await sessionIdOf(event)
   if (sessionId === undefined) return { pass: '', revoked: false }
-  return { pass: passOf(sessionId), revoked: await isRevoked(useDb(), sessionId) }
+  const revoked = await isRevoked(useDb(event), sessionId)
+  return { pass: passOf(worldOf(event), sessionId), revoked }
 }
 
 /** The signed-in account, when its role may do this; else 401 or 403. */
@@ -86,7 +124,7 @@ export async function requireCan(event: H3Event, capability: Capability): Promis
     })
   if (!canDo(account.role, capability)) {
     const [path] = event.path.split('?')
-    await inSalon(useDb(), account.salon_id, (db) =>
+    await inSalon(useDb(event), account.salon_id, (db) =>
       writeAudit(db, account.id, 'refused', 'route', `${event.method} ${path}`, { capability }),
     )
     throw notAllowed()

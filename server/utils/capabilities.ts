@@ -15,6 +15,12 @@ const MAY = {
   'price.write': ['owner', 'practitioner'],
   'rates.write': ['owner'],
   'outbox.decide': ['owner'],
+  /** Settings of the salon, its rooms and hours, and the demo. */
+  'salon.write': ['owner'],
+  /** Who works here, what they may do, and their tablets. */
+  'people.write': ['owner'],
+  /** One's own password, sessions and PIN. */
+  'own.write': ['owner', 'practitioner', 'assistant', 'front_desk'],
 } as const satisfies Record<string, readonly Account['role'][]>
 export type Capability = keyof typeof MAY
 

@@ -3,6 +3,8 @@ import { z } from 'zod'
 /** Everything the server is told from outside. It is read here and nowhere else, and checked when the server starts. */
 const Config = z.object({
   DATABASE_URL: z.string({ error: 'is not set. Start with `npm start`.' }).min(1),
+  /** The database of the demo studio, where there is one: it answers this machine alone. */
+  ZEN_DEMO_URL: z.string().optional(),
   ZEN_SESSION_SECRET: z
     .string({ error: 'must be set, 32 characters or more. `npm start` makes one.' })
     .min(32, 'must be set, 32 characters or more. `npm start` makes one.'),
@@ -19,6 +21,7 @@ const Config = z.object({
 
 export interface Config {
   readonly databaseUrl: string
+  readonly demoUrl: string | undefined
   readonly sessionSecret: string
   readonly isTls: boolean
   readonly trustedProxies: readonly string[]
@@ -37,6 +40,8 @@ export function configFrom(env: Readonly<Record<string, string | undefined>>): C
   const { data } = result
   return {
     databaseUrl: data.DATABASE_URL,
+    // Named by nothing it is not there: a variable that was emptied.
+    demoUrl: data.ZEN_DEMO_URL || undefined,
     sessionSecret: data.ZEN_SESSION_SECRET,
     isTls: data.ZEN_TLS === '1',
     trustedProxies: data.ZEN_TRUSTED_PROXY.split(',').flatMap((one) => one.trim() || []),

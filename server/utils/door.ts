@@ -48,7 +48,7 @@ function defineRoute<Query extends z.ZodType, Body extends z.ZodType, Found, Res
     const account = await requireCan(event, door.can)
     const read = door.read ?? ((asked: H3Event) => readJson(asked, door.most))
     const sent = door.body && (await read(event))
-    const result = await inSalon(useDb(), account.salon_id, async (db) => {
+    const result = await inSalon(useDb(event), account.salon_id, async (db) => {
       const found = await find(db, event, account)
       const query = door.query && parsed(door.query, getQuery(event))
       const body = door.body && parsed(door.body, sent)

@@ -8,6 +8,7 @@ import {
 } from 'node:crypto'
 import { LETTER_USE, LetterText, type Letter } from '#core/formats'
 import { useConfig } from './config'
+import { WORLDS, type World } from './db'
 
 const CURVE = 'prime256v1'
 /** The order of the curve (FIPS 186-5, P-256). */
@@ -47,16 +48,22 @@ export function opened({ id, key, iv, data }: Letter): LetterText | undefined {
   }
 }
 
-const sealOf = (sessionId: string): Buffer =>
-  createHmac('sha256', useConfig().sessionSecret).update(`letter ${sessionId}`).digest()
+const sealOf = (named: string): Buffer =>
+  createHmac('sha256', useConfig().sessionSecret).update(`letter ${named}`).digest()
 
 /** What a session puts into its letters, so that they are known as its own after it has ended. */
-export const passOf = (sessionId: string): string =>
-  `${sessionId}.${sealOf(sessionId).toString('base64url')}`
+export function passOf(world: World, sessionId: string): string {
+  const named = `${world}.${sessionId}`
+  return `${named}.${sealOf(named).toString('base64url')}`
+}
 
-/** The session that a pass was given to; undefined for one that was made up. */
-export function sessionOfPass(pass: string): string | undefined {
-  const [sessionId = '', seal = ''] = pass.split('.')
-  const [given, right] = [Buffer.from(seal, 'base64url'), sealOf(sessionId)]
-  return given.length === right.length && timingSafeEqual(given, right) ? sessionId : undefined
+/** The session that a pass was given to, and its world; undefined for one that was made up. */
+export function sessionOfPass(
+  pass: string,
+): { readonly world: World; readonly sessionId: string } | undefined {
+  const [named = '', sessionId = '', seal = ''] = pass.split('.')
+  const [given, right] = [Buffer.from(seal, 'base64url'), sealOf(`${named}.${sessionId}`)]
+  const isOurs = given.length === right.length && timingSafeEqual(given, right)
+  const world = WORLDS.find((one) => one === named)
+  return isOurs && world ? { world, sessionId } : undefined
 }

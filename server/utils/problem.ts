@@ -87,6 +87,16 @@ const CLASHES: Readonly<Record<string, Problem>> = {
     code: 'practitioner_taken',
     detail: 'The practitioner has another visit at that time. Choose another time or person.',
   },
+  account_email_key: {
+    code: 'email_taken',
+    detail: 'Somebody signs in with this address already.',
+    path: 'email',
+  },
+  room_salon_id_name_key: {
+    code: 'name_taken',
+    detail: 'There is a room of that name already.',
+    path: 'name',
+  },
   fitted_plan_visit_id_revision_key: {
     code: 'fitted_meanwhile',
     detail: 'This visit was fitted on another device meanwhile. Open it again.',

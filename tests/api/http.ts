@@ -16,9 +16,10 @@ export interface Reply<T> {
 
 /** A browser of one person: keeps its cookie. */
 export class Person {
-  private cookie = ''
+  private readonly cookies = new Map<string, string>()
 
-  headers = (): Record<string, string> => (this.cookie ? { cookie: this.cookie } : {})
+  headers = (): Record<string, string> =>
+    this.cookies.size > 0 ? { cookie: [...this.cookies.values()].join('; ') } : {}
 
   async ask<T = { detail: string; code: string; path?: string }>(
     method: string,
@@ -43,8 +44,11 @@ export class Person {
       headers: { ...this.headers(), ...headers },
       ...(body === undefined ? {} : { body }),
     })
-    const set = reply.headers.getSetCookie()[0]
-    if (set) this.cookie = set.split(';')[0]!
+    // The same cookie may be set again in one reply: the last counts.
+    for (const set of reply.headers.getSetCookie()) {
+      const [name, value] = [set.slice(0, set.indexOf('=')), set.split(';')[0]!]
+      this.cookies.set(name, value)
+    }
     const text = await reply.text()
     const isJson = reply.headers.get('content-type')?.includes('json')
     return {
@@ -167,9 +171,14 @@ export async function freeSeat(): Promise<{
       room,
     ])
     await db.query(
-      `INSERT INTO practitioner (id, salon_id, name, scope)
-        VALUES ($1, current_salon(), $2, '{minors}')`,
+      `INSERT INTO practitioner (id, salon_id, name)
+        VALUES ($1, current_salon(), $2)`,
       [practitionerId, practitioner],
+    )
+    await db.query(
+      `INSERT INTO scope_entry (practitioner_id, technique)
+        VALUES ($1, 'minors')`,
+      [practitionerId],
     )
   })
   return { roomId, room, practitionerId, practitioner }

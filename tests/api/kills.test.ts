@@ -17,6 +17,7 @@ const noted = (text: string, seq: number) => ({
 
 interface Database {
   readonly url: string
+  readonly demo: { readonly url: string; readonly adminUrl: string }
   readonly adminUrl: string
   readonly stop: () => Promise<void>
   readonly revive: () => Promise<void>
@@ -75,7 +76,14 @@ beforeAll(async () => {
   const port = await freePort()
   begin = () =>
     startApplication(ROOT, {
-      ...{ url: database.url, secret: SECRET, host: '127.0.0.1', port, quiet: true },
+      ...{
+        url: database.url,
+        demoUrl: database.demo.url,
+        secret: SECRET,
+        host: '127.0.0.1',
+        port,
+        quiet: true,
+      },
       env: { ZEN_LOG_LEVEL: 'silent' },
     })
   app = await begin()
@@ -124,7 +132,7 @@ async function kill(kind: (typeof KINDS)[number]) {
 }
 
 const written = async (): Promise<string[]> => {
-  const client = new pg.Client({ connectionString: database.adminUrl })
+  const client = new pg.Client({ connectionString: database.demo.adminUrl })
   await client.connect()
   try {
     const { rows } = await client.query<{ text: string }>(

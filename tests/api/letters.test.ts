@@ -119,7 +119,7 @@ describe('what a tablet could not send before its session ended', () => {
   test('of a session that ended more than a day ago waits too', async () => {
     const person = await signedIn(PRACTITIONER)
     const box = await boxOf(person)
-    const [sessionId] = box.pass.split('.')
+    const [, sessionId] = box.pass.split('.')
     await withDatabase((db) =>
       db.query(`UPDATE session SET ended_at = now() - interval '25 hours' WHERE id = $1`, [
         sessionId,
@@ -153,7 +153,7 @@ describe('a letter that is none', () => {
     const box = await boxOf(person)
     const before = [await notesOf(visitId), await waiting()]
     const right = await sealed(box, note(visitId, 'never'))
-    const [, seal] = box.pass.split('.')
+    const [, , seal] = box.pass.split('.')
     const letters = [
       { ...right, data: base64(Buffer.from(right.data, 'base64').fill(1, 0, 4)) },
       { ...right, id: randomUUID() },

@@ -23,6 +23,12 @@ export const OPEN_ROUTES = [
   'POST /api/session',
   'DELETE /api/session',
   'POST /api/session/demo',
+  'POST /api/session/own',
+  'POST /api/session/pin',
+  'GET /api/links/:token',
+  'POST /api/links/:token',
+  'GET /api/set-up',
+  'POST /api/set-up',
   'POST /api/outbox/sealed',
 ]
 

@@ -13,7 +13,8 @@ async function startServer(): Promise<ChildProcess> {
     env: {
       ...process.env,
       NODE_ENV: 'production',
-      DATABASE_URL: process.env.ZEN_TEST_APP_DATABASE,
+      DATABASE_URL: process.env.ZEN_TEST_OWN_APP_DATABASE,
+      ZEN_DEMO_URL: process.env.ZEN_TEST_APP_DATABASE,
       ZEN_SESSION_SECRET: process.env.ZEN_TEST_SECRET,
       NITRO_HOST: '127.0.0.1',
       NITRO_PORT: String(PORT),

@@ -37,8 +37,9 @@ export const SHELF_COLUMNS = [
 
 const SHOWN_ACTIVES = 2
 
-/** The first actives of a product and its pH, in one line. */
-export function activesInShort({ actives, pH }: Listed): string {
+/** The first actives of a product and its pH, in one line; or that nobody has filled in what it is made of. */
+export function activesInShort({ actives, pH, hasList }: Listed): string {
+  if (!hasList && actives.length === 0 && pH === undefined) return 'not filled in'
   const shown = actives
     .slice(0, SHOWN_ACTIVES)
     .map((active) => `${active.name} ${figure(active.percent)} %`)
@@ -49,7 +50,7 @@ const isGone = ({ state }: Listed) => state === 'out' || state === 'past its tim
 
 /** How much there is: doses where they can be counted, otherwise the amount; or why there is none. */
 export function leftInWords(listed: Listed): string {
-  if (isGone(listed)) return listed.state
+  if (isGone(listed) || listed.state === 'not counted') return listed.state
   return listed.doses === undefined
     ? `${figure(listed.stock)} ${listed.unit}`
     : `${listed.doses} doses`

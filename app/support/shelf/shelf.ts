@@ -50,6 +50,7 @@ export const STATE_GLYPHS: Readonly<Record<StockState, string>> = {
   low: '◔',
   'past its time': '✕',
   'ends soon': '◷',
+  'not counted': '·',
   good: '',
 }
 

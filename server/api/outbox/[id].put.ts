@@ -3,6 +3,7 @@ import { Conflict, NotFound } from '#core/fault'
 import { writeAudit } from '../../db/access.sql'
 import { decideWaiting, lockWaiting } from '../../db/outbox.sql'
 import { defineDoor, uuidParam } from '../../utils/door'
+import { worldOf } from '../../utils/db'
 import { askAs } from '../../utils/inside'
 
 const Body = z.strictObject({ take: z.boolean() })
@@ -20,7 +21,7 @@ export default defineDoor(
         path: 'id',
       })
     if (body.take) {
-      const { status, detail } = await askAs(account, waiting)
+      const { status, detail } = await askAs(worldOf(event), account, waiting)
       if (status >= 300) throw new Conflict({ code: 'not_taken', detail })
     }
     await decideWaiting(db, waiting.id, account.id, body.take)

@@ -5,7 +5,7 @@ import { accountById, writeAudit, type Account } from '../../db/access.sql'
 import { addWaiting, pastSession } from '../../db/outbox.sql'
 import { inSalon } from '../../db/rows'
 import { BODY_MOST, readJson } from '../../utils/body'
-import { useDb } from '../../utils/db'
+import { poolOf, type World } from '../../utils/db'
 import { askAs } from '../../utils/inside'
 import { opened, sessionOfPass } from '../../utils/letters'
 import { parsed, Unavailable } from '../../utils/problem'
@@ -34,14 +34,16 @@ export default defineEventHandler(async (event: H3Event) => {
 })
 
 async function takeIn(id: string, text: LetterText): Promise<void> {
-  const sessionId = sessionOfPass(text.pass)
-  const past = sessionId === undefined ? undefined : await pastSession(useDb(), sessionId)
-  const account = past && (await accountById(useDb(), past.accountId))
+  const session = sessionOfPass(text.pass)
+  if (!session) return
+  const pool = poolOf(session.world)
+  const past = await pastSession(pool, session.sessionId)
+  const account = past && (await accountById(pool, past.accountId))
   // No tablet of ours makes any other: nothing to lay before anybody.
   if (!account || !OF_A_VISIT.test(text.path)) return
-  const why = await refusalOf(account, text, past)
+  const why = await refusalOf(session.world, account, text, past)
   if (why === undefined) return
-  await inSalon(useDb(), account.salon_id, async (db) => {
+  await inSalon(pool, account.salon_id, async (db) => {
     await addWaiting(db, id, account.id, text, why)
     await writeAudit(db, account.id, 'outbox.waits', 'change', id, { path: text.path })
   })
@@ -49,6 +51,7 @@ async function takeIn(id: string, text: LetterText): Promise<void> {
 
 /** Why a letter is not taken in by itself; undefined where it was. A server without its database is told: it comes again. */
 async function refusalOf(
+  world: World,
   account: Account,
   text: LetterText,
   { endedAt, revoked }: NonNullable<Awaited<ReturnType<typeof pastSession>>>,
@@ -56,7 +59,7 @@ async function refusalOf(
   if (revoked) return 'The session that made it was called off.'
   if (Date.now() - endedAt.getTime() > BY_ITSELF_MS)
     return 'Its session ended more than a day before it came.'
-  const { status, detail } = await askAs(account, text)
+  const { status, detail } = await askAs(world, account, text)
   if (status >= 500 || status === 408 || status === 429)
     throw new Unavailable({ code: 'unavailable', detail: detail || 'It is tried again later.' })
   return status < 300 ? undefined : detail

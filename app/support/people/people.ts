@@ -1,0 +1,23 @@
+import type { EndingLicence } from '#core/salon'
+import { TECHNIQUE_WORDS } from './words'
+
+interface Standing {
+  readonly isInvited: boolean
+  readonly lockedAt: string | Date | null
+  readonly leftAt: string | Date | null
+}
+/** How somebody stands, where it is not simply as one who works here. */
+export function standingOf({ isInvited, lockedAt, leftAt }: Standing): string {
+  if (leftAt) return 'has left'
+  if (lockedAt) return 'locked out'
+  return isInvited ? 'invited' : ''
+}
+
+function endInWords(daysLeft: number): string {
+  if (daysLeft < 0) return 'has ended'
+  if (daysLeft === 0) return 'ends today'
+  return daysLeft === 1 ? 'ends tomorrow' : `ends in ${daysLeft} days`
+}
+/** A licence that has to be renewed, in words. */
+export const endingInWords = ({ technique, daysLeft }: EndingLicence): string =>
+  `${TECHNIQUE_WORDS[technique]}: licence ${endInWords(daysLeft)}`

@@ -1,0 +1,37 @@
+import type { Capability } from '~/stores/session'
+
+/** The parts of Settings, each with what it is about, for whoever may. */
+export const SETTINGS = [
+  { key: 'you', title: 'You', about: 'How you sign in', can: 'own.write' },
+  {
+    key: 'people',
+    title: 'People',
+    about: 'Who works here, and what each may do',
+    can: 'people.write',
+  },
+  {
+    key: 'tablets',
+    title: 'Tablets',
+    about: 'Names and PINs instead of passwords',
+    can: 'people.write',
+  },
+  {
+    key: 'salon',
+    title: 'The salon',
+    about: 'Name, place, money and measures',
+    can: 'salon.write',
+  },
+  {
+    key: 'hours',
+    title: 'Hours and rooms',
+    about: 'When and where can be booked',
+    can: 'salon.write',
+  },
+  { key: 'demo', title: 'Demo studio', about: 'Open it, or take it away', can: 'salon.write' },
+] as const satisfies readonly {
+  readonly key: string
+  readonly title: string
+  readonly about: string
+  readonly can: Capability
+}[]
+export type SettingsKey = (typeof SETTINGS)[number]['key']

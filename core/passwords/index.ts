@@ -1,0 +1,1 @@
+export { judgePassword, LEAST_PASSWORD, type PasswordVerdict } from './judge'

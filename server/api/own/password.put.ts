@@ -1,0 +1,24 @@
+import { z } from 'zod'
+import { Password } from '#core/salon/model'
+import { endOtherSessions, writeAudit } from '../../db/access.sql'
+import { setPassword } from '../../db/people.sql'
+import { currentSessionId } from '../../utils/access'
+import { defineDoor } from '../../utils/door'
+import { newPasswordHash } from '../../utils/new-password'
+import { requirePassword } from '../../utils/own'
+
+const Body = z.strictObject({ old: Password, password: Password })
+
+/** One's own new password. Other devices are signed out; this one stays. */
+export default defineDoor(
+  { can: 'own.write', body: Body },
+  async ({ db, event, account, body }) => {
+    await requirePassword(event, account, body.old, 'old')
+    const about = [account.name, account.email]
+    const hash = await newPasswordHash(body.password, about, 'password')
+    await setPassword(db, account.id, hash)
+    const here = (await currentSessionId(event)) ?? ''
+    await endOtherSessions(db, account.id, here)
+    await writeAudit(db, account.id, 'person.password', 'account', account.id)
+  },
+)

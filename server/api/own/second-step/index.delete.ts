@@ -1,0 +1,18 @@
+import { z } from 'zod'
+import { Password } from '#core/salon/model'
+import { writeAudit } from '../../../db/access.sql'
+import { clearTotp } from '../../../db/second-step.sql'
+import { defineDoor } from '../../../utils/door'
+import { requirePassword } from '../../../utils/own'
+
+const Body = z.strictObject({ password: Password })
+
+/** Turns one's own second step off. */
+export default defineDoor(
+  { can: 'own.write', body: Body },
+  async ({ db, event, account, body }) => {
+    await requirePassword(event, account, body.password, 'password')
+    await clearTotp(db, account.id)
+    await writeAudit(db, account.id, 'person.second_step_off', 'account', account.id)
+  },
+)
