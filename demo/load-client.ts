@@ -3,6 +3,7 @@ import { randomUUID } from 'node:crypto'
 import { answerByMedicines, KNOWN, nothingOfTheDay, QUESTIONS, type Fact } from '#core/client'
 import { execute } from '../server/db/rows'
 import { addClient, addFact } from '../server/db/client.sql'
+import { addNote } from '../server/db/note.sql'
 import { addPatchTest } from '../server/db/evidence.sql'
 import type { DemoClient } from './people'
 import { loadPastVisit } from './load-past'
@@ -18,7 +19,9 @@ export async function loadClientWithPast(
   const id = randomUUID()
   const firstDay = dayFrom(today, -DAYS_BETWEEN_VISITS * demo.past.length)
   const { name, bornOn, concerns, notes } = demo
-  await addClient(db, { id, salonId, name, bornOn, concerns, notes })
+  await addClient(db, { id, salonId, name, bornOn, concerns, ...contactOf(index) })
+  for (const body of notes)
+    await addNote(db, { id: randomUUID(), clientId: id, kind: 'note', body, by: null })
   for (const fact of answersOf(demo, firstDay)) await addFact(db, randomUUID(), id, fact, null)
   for (const fact of todaysAnswers(demo, today)) await addFact(db, randomUUID(), id, fact, null)
   await loadPatchTests(studio, id, demo.tested ?? [])
@@ -30,6 +33,12 @@ export async function loadClientWithPast(
   }
   return id
 }
+
+/** An invented number; every third client may be written to. */
+const contactOf = (index: number) => ({
+  phone: `+000 555 ${String(1000 + 37 * index)}`,
+  contact: index % 3 === 0 ? (['phone', 'text'] as const) : (['phone'] as const),
+})
 
 /** Every answer that was given on the first day: no where nothing else is said, a guardian's consent for a minor. */
 function answersOf(demo: DemoClient, firstDay: string): Fact[] {

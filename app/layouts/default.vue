@@ -9,6 +9,7 @@ const { current, flip } = useLight()
 const { waiting } = useWaiting()
 const places = computed(() => [
   { to: '/', name: 'Today' },
+  ...(session.can('booking') ? [{ to: '/clients', name: 'Clients' }] : []),
   { to: '/protocols', name: 'Protocols' },
   { to: '/shelf', name: 'Shelf' },
   { to: '/rules', name: 'Rules' },
@@ -17,6 +18,10 @@ const places = computed(() => [
     ? [{ to: '/waiting', name: `Waiting for you: ${waiting.value.length}` }]
     : []),
 ])
+
+const route = useRoute()
+/** A place is where one is on every page below it. */
+const isAt = (to: string) => (to === '/' ? route.path === '/' : route.path.startsWith(to))
 
 const trouble = ref('')
 const WAYS_OUT = [
@@ -54,7 +59,7 @@ async function leave(everywhere: boolean) {
           :key="place.to"
           :to="place.to"
           class="px-4 h-full flex items-center border-b-2 border-transparent text-soft"
-          active-class="!border-now !text-ink font-semibold"
+          :class="isAt(place.to) && '!border-now !text-ink font-semibold'"
         >
           {{ place.name }}
         </NuxtLink>

@@ -1,4 +1,5 @@
 export {
+  answerInWords,
   FIRST_RUNG,
   GAP_DAYS,
   isHarm,

@@ -84,7 +84,8 @@ export function hasTwoCalm(lever: LeverId, history: readonly PastVisit[], today:
   )
 }
 
-const answerInWords = (answer: SkinAnswer): string => {
+/** What the skin answered, in words. */
+export const answerInWords = (answer: SkinAnswer): string => {
   const parts = [
     answer.redness > 0 ? `redness ${answer.redness} of 4 for ${answer.rednessHours} h` : '',
     answer.stinging > 0 ? `stinging ${answer.stinging} of 10` : '',

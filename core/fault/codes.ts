@@ -63,6 +63,7 @@ export const PROBLEM_CODES = [
   'not_published',
   // clients and answers
   'bad_birthday',
+  'not_two',
   'contradiction',
   'future',
   'half_read',

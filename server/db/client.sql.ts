@@ -1,6 +1,8 @@
 import { z } from 'zod'
+import { searchText } from '#core/client'
 import { Client, Concern, type Fact, GoalDetails } from '#core/client/model'
 import { listPatchTests } from './evidence.sql'
+import { listNotes } from './note.sql'
 import { addOnce, execute, many, maybeOne, withoutNulls, type Db } from './rows'
 
 const ISO = 'YYYY-MM-DD'
@@ -10,7 +12,6 @@ const ClientRow = z.object({
   born_on: z.string(),
   concerns: z.array(Concern),
   goal_details: GoalDetails,
-  notes: z.array(z.string()),
 })
 
 /** A client with every dated answer, memory and clearance, or undefined. Facts oldest first. */
@@ -24,7 +25,7 @@ export async function loadClient(db: Db, id: string): Promise<Client | undefined
     bornOn: row.born_on,
     concerns: row.concerns,
     goalDetails: row.goal_details,
-    notes: row.notes,
+    notes: (await listNotes(db, id)).map(({ body }) => body),
     facts: await listFacts(db, id),
     memories: await listMemories(db, id),
     clearances: await listClearances(db, id),
@@ -36,7 +37,7 @@ const clientRow = (db: Db, id: string) =>
   maybeOne(
     db,
     ClientRow,
-    `SELECT id, name, to_char(born_on, '${ISO}') AS born_on, concerns, goal_details, notes
+    `SELECT id, name, to_char(born_on, '${ISO}') AS born_on, concerns, goal_details
       FROM client
       WHERE id = $1`,
     [id],
@@ -164,20 +165,63 @@ export const setGoals = (db: Db, id: string, { concerns, goalDetails }: Goals) =
     'UPDATE client SET concerns = $2, goal_details = COALESCE($3, goal_details) WHERE id = $1',
     [id, concerns, goalDetails ? JSON.stringify(goalDetails) : null],
   )
-export const addClient = (
-  db: Db,
-  client: {
-    id: string
-    salonId: string
-    name: string
-    bornOn: string
-    concerns: readonly Concern[]
-    notes: readonly string[]
-  },
-) =>
+export const CONTACT_WAYS = ['phone', 'text', 'email', 'post'] as const
+/** Who a client is and how they are reached; `contact`: the ways they agreed to. */
+export interface ClientDetails {
+  readonly name: string
+  readonly bornOn: string
+  readonly phone: string
+  readonly email: string
+  readonly address: string
+  readonly contact: readonly (typeof CONTACT_WAYS)[number][]
+}
+interface NewClient extends Partial<ClientDetails> {
+  readonly id: string
+  readonly salonId: string
+  readonly name: string
+  readonly bornOn: string
+  readonly concerns?: readonly Concern[]
+}
+export const addClient = (db: Db, { phone = '', email = '', ...client }: NewClient) =>
   execute(
     db,
-    `INSERT INTO client (id, salon_id, name, born_on, concerns, notes)
-      VALUES ($1, $2, $3, $4, $5, $6)`,
-    [client.id, client.salonId, client.name, client.bornOn, client.concerns, client.notes],
+    `INSERT INTO client (id, salon_id, name, born_on, concerns, phone, email, address, contact, search)
+      VALUES ($1, $2, $3, $4, $5, $6, $7, $8, $9, $10)`,
+    [
+      ...[client.id, client.salonId, client.name, client.bornOn, client.concerns ?? []],
+      ...[phone, email, client.address ?? '', client.contact ?? []],
+      searchText({ name: client.name, email }),
+    ],
   )
+
+/** Corrects who a client is; how it read before is kept. */
+export async function setClientDetails(
+  db: Db,
+  id: string,
+  details: ClientDetails,
+  accountId: string,
+) {
+  await execute(
+    db,
+    `INSERT INTO client_was (client_id, by, name, born_on, phone, email, address, contact)
+      SELECT id, $2, name, born_on, phone, email, address, contact
+      FROM client
+      WHERE id = $1`,
+    [id, accountId],
+  )
+  const { name, bornOn, phone, email, address, contact } = details
+  await execute(
+    db,
+    `UPDATE client
+      SET
+        name = $2,
+        born_on = $3,
+        phone = $4,
+        email = $5,
+        address = $6,
+        contact = $7,
+        search = $8
+      WHERE id = $1`,
+    [id, name, bornOn, phone, email, address, contact, searchText({ name, email })],
+  )
+}

@@ -192,3 +192,20 @@ export const productsByIds = async (
       )
     ).map((row) => [row.id, asProduct(row.body)]),
   )
+
+/** Names of products by id; who is not there has none. */
+export const productNames = async (
+  db: Db,
+  salonId: string,
+  ids: readonly string[],
+): Promise<Record<string, string>> =>
+  Object.fromEntries(
+    (
+      await many(
+        db,
+        z.object({ id: z.string(), name: z.string() }),
+        'SELECT id, name FROM product WHERE salon_id = $1 AND id = ANY ($2)',
+        [salonId, ids],
+      )
+    ).map(({ id, name }) => [id, name]),
+  )

@@ -32,9 +32,18 @@ export async function ensureRoles(admin: Client, { owner, app }: Roles): Promise
     )
   }
   const to = admin.escapeIdentifier(owner.name)
+  // Whom nobody signs in as: two functions act as it, on what is otherwise kept as it was written.
+  const eraser = await admin.query('SELECT FROM pg_roles WHERE rolname = $1', [ERASER])
+  if (eraser.rowCount === 0) await admin.query(`CREATE ROLE ${ERASER} NOLOGIN`)
+  await admin.query(`GRANT ${ERASER} TO ${to}`)
   const { rows } = await admin.query<{ handing: string }>(OWNED_BY_OTHERS, [owner.name])
   for (const { handing } of rows) await admin.query(`ALTER ${handing} OWNER TO ${to}`)
 }
+
+/** The role that moves and erases what is otherwise kept as it was written. */
+const ERASER = 'zen_erase'
+/** What acts as it. */
+const ERASING = ['merge_clients(uuid, uuid)']
 
 /** Database, schema, tables, views and functions that another role owns; what belongs to an extension stays with it. */
 const OWNED_BY_OTHERS = `SELECT 'DATABASE ' || quote_ident(current_database()) AS handing
@@ -56,7 +65,7 @@ const OWNED_BY_OTHERS = `SELECT 'DATABASE ' || quote_ident(current_database()) A
   SELECT 'FUNCTION ' || p.oid::regprocedure
     FROM pg_proc p
     WHERE pronamespace = 'public'::regnamespace
-      AND pg_get_userbyid(proowner) <> $1
+      AND pg_get_userbyid(proowner) NOT IN ($1, '${ERASER}')
       AND NOT EXISTS (
         SELECT
         FROM pg_depend d
@@ -70,9 +79,12 @@ const LOOKING_PAST = [
   'account_by_id(uuid)',
   'account_of_past_session(uuid)',
   'account_of_session(uuid)',
+  'alike_clients(text, date, text, int)',
   'demo_account()',
+  'find_clients(text, text[], text, date, text, uuid, int)',
   'has_salon()',
   'link_by_token(text)',
+  'merge_clients(uuid, uuid)',
   'seal_audit()',
   'set_up_salon(text, uuid, text, text, text)',
   'sweep()',
@@ -91,7 +103,26 @@ export async function grantTo(owner: Client, app: string): Promise<void> {
   await owner.query(`REVOKE INSERT, UPDATE, DELETE ON audit_seal FROM ${role}`)
   await owner.query(`REVOKE DELETE ON waiting_change FROM ${role}`)
   await owner.query(`REVOKE INSERT, DELETE ON salon FROM ${role}`)
+  await owner.query(`REVOKE UPDATE, DELETE ON client_was FROM ${role}`)
+  await giveToEraser(owner)
   await owner.query(`GRANT EXECUTE ON FUNCTION ${LOOKING_PAST.join(', ')} TO ${role}`)
+}
+
+/** Hands what erases to its role, where there is one and the owner belongs to it: else erasing and merging are refused (docs/operations.md). */
+async function giveToEraser(owner: Client): Promise<void> {
+  const mine = await owner.query(
+    `SELECT
+      FROM pg_roles
+      WHERE rolname = $1
+        AND pg_has_role(oid, 'MEMBER')`,
+    [ERASER],
+  )
+  if (mine.rowCount === 0) return
+  await owner.query(`GRANT USAGE, CREATE ON SCHEMA public TO ${ERASER}`)
+  await owner.query(`GRANT SELECT, UPDATE, DELETE ON ALL TABLES IN SCHEMA public TO ${ERASER}`)
+  await owner.query(`REVOKE UPDATE, DELETE ON audit, audit_seal FROM ${ERASER}`)
+  for (const name of ERASING) await owner.query(`ALTER FUNCTION ${name} OWNER TO ${ERASER}`)
+  await owner.query(`REVOKE CREATE ON SCHEMA public FROM ${ERASER}`)
 }
 
 const Strength = z.object({ name: z.string(), superuser: z.boolean(), owns: z.boolean() })

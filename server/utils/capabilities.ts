@@ -15,6 +15,9 @@ const MAY = {
   'price.write': ['owner', 'practitioner'],
   'rates.write': ['owner'],
   'outbox.decide': ['owner'],
+  /** Makes one client of two; takes files of clients in and out. */
+  'client.merge': ['owner'],
+  'client.files': ['owner'],
   /** Settings of the salon, its rooms and hours, and the demo. */
   'salon.write': ['owner'],
   /** Who works here, what they may do, and their tablets. */

@@ -3,6 +3,7 @@ import type { PoolClient } from 'pg'
 import type { z } from 'zod'
 import { NotFound } from '#core/fault'
 import { writeAudit, type Account } from '../db/access.sql'
+import { clientDetails } from '../db/clients.sql'
 import { protocolById, type ProtocolRow } from '../db/protocol.sql'
 import { inSalon } from '../db/rows'
 import { lockVisit, visitById, type VisitRow } from '../db/visit.sql'
@@ -93,6 +94,22 @@ export const defineVisitDoor = <
     return result
   })
 
+/** A route below /api/clients/:id: the client is of this salon, else 404. Every such request leaves a row in the log with the client. */
+export const defineClientDoor = <
+  Result,
+  Query extends z.ZodType = z.ZodUndefined,
+  Body extends z.ZodType = z.ZodUndefined,
+>(
+  door: Door<Query, Body> & { readonly action: string },
+  work: (scene: Scene<Query, Body> & { readonly client: ClientHead }) => Promise<Result> | Result,
+) =>
+  defineRoute(door, findClient, async (scene) => {
+    const result = await work(scene)
+    const { db, account, client } = scene
+    await writeAudit(db, account.id, door.action, 'client', client.id)
+    return result
+  })
+
 /** A route below /api/protocols/:id: the protocol is of this salon, else 404. */
 export const defineProtocolDoor = <
   Result,
@@ -124,6 +141,19 @@ const findVisit: Find<{ visit: VisitRow }> = async (db, event, account) => {
       path: 'id',
     })
   return { visit }
+}
+
+type ClientHead = NonNullable<Awaited<ReturnType<typeof clientDetails>>>
+const findClient: Find<{ client: ClientHead }> = async (db, event, account) => {
+  const id = uuidParam(event, 'id')
+  const client = id && (await clientDetails(db, account.salon_id, id))
+  if (!client)
+    throw new NotFound({
+      code: 'no_client',
+      detail: 'There is no such client in this salon.',
+      path: 'id',
+    })
+  return { client }
 }
 
 const SHORT_ID = /^[a-z0-9][a-z0-9-]{0,79}$/

@@ -15,6 +15,9 @@ import { clientBirthday } from '../db/client.sql'
 import { listKnown } from '../db/rules.sql'
 import type { VisitRow } from '../db/visit.sql'
 
+/** Of whom, in which salon, and on which day something is said. */
+type Asked = Pick<VisitRow, 'salon_id' | 'client_id' | 'starts_at'>
+
 const DAY_MS = 86_400_000
 const FIXED: ReadonlySet<string> = new Set([
   ...questionByCode.keys(),
@@ -25,7 +28,7 @@ const FIXED: ReadonlySet<string> = new Set([
 /** What cannot be true of these answers of a visit's client. A question exists, or an allergy family, or a medicine on the salon's list. */
 export async function faultsOf(
   db: PoolClient,
-  visit: VisitRow,
+  visit: Asked,
   facts: readonly Fact[],
 ): Promise<FactFault[]> {
   const own = await listKnown(db, visit.salon_id)
@@ -39,7 +42,7 @@ export async function faultsOf(
 }
 
 /** Days between which something can have happened to a visit's client; a day of grace for clocks and time zones. */
-export async function daysOf(db: PoolClient, visit: VisitRow): Promise<Days> {
+export async function daysOf(db: PoolClient, visit: Asked): Promise<Days> {
   const latest = new Date(Math.max(Date.now(), visit.starts_at.getTime()) + DAY_MS)
   return {
     earliest: await clientBirthday(db, visit.client_id),

@@ -84,6 +84,19 @@ export async function withDatabase<T>(work: (client: pg.Client) => Promise<T>): 
   }
 }
 
+/** As an administrator, in the salon's own database beside the demo's. */
+export async function withOwnDatabase<T>(work: (client: pg.Client) => Promise<T>): Promise<T> {
+  const client = new pg.Client({ connectionString: process.env.ZEN_TEST_OWN_DATABASE ?? '' })
+  await client.connect()
+  try {
+    return await work(client)
+  } finally {
+    await client.end()
+  }
+}
+/** Tries to sign in are counted for all tests together: those of one file are forgotten before they shut others out. */
+export const forgetTries = () => withOwnDatabase((db) => db.query('DELETE FROM sign_in_attempt'))
+
 export interface Day {
   today: string
   visits: { id: string; client: string; room: string; practitioner: string; startsAt: string }[]

@@ -18,6 +18,11 @@ import { anneke, owner } from './people'
 
 /** Of no salon: who is signed in, who tried, and what the schema is. */
 const OF_NOBODY = ['schema_version', 'session', 'set_up', 'sign_in_attempt']
+/** Every function that looks past row-level security, read off nothing. */
+const LOOKING_PAST =
+  'account_by_email account_by_id account_of_past_session account_of_session alike_clients demo_account find_clients has_salon link_by_token merge_clients seal_audit set_up_salon sweep tablet_by_token'.split(
+    ' ',
+  )
 const CLIENT = 'Hollis Marchetti'
 
 let other: OtherSalon
@@ -111,20 +116,8 @@ describe('the schema', () => {
           AND prosecdef
         ORDER BY 1`,
     )
-    expect(found.map(({ name }) => name)).toEqual([
-      'account_by_email',
-      'account_by_id',
-      'account_of_past_session',
-      'account_of_session',
-      'demo_account',
-      'has_salon',
-      'link_by_token',
-      'seal_audit',
-      'set_up_salon',
-      'sweep',
-      'tablet_by_token',
-    ])
-    for (const { config } of found) expect(config).toEqual(['search_path=public, pg_temp'])
+    expect(found.map(({ name }) => name)).toEqual(LOOKING_PAST)
+    for (const { config } of found) expect(config).toContain('search_path=public, pg_temp')
   })
 })
 

@@ -1,14 +1,11 @@
 import { randomUUID } from 'node:crypto'
-import pg from 'pg'
-import { beforeAll, describe, expect, test } from 'vitest'
-import { loadDemo } from '../../demo/load'
-import { migrate } from '../../server/db/migrate'
-import { OWNER, Person, withDatabase } from './http'
+import type pg from 'pg'
+import { afterAll, beforeAll, describe, expect, test } from 'vitest'
+import { forgetTries, OWNER, Person, withOwnDatabase } from './http'
 import { owner } from './people'
 
 // From an empty database to a salon of one's own, beside the demo.
 
-const OWN = process.env.ZEN_TEST_OWN_DATABASE ?? ''
 const CODE = process.env.ZEN_TEST_SET_UP_CODE ?? ''
 
 const wish = (more: object = {}, you: object = {}) => ({
@@ -36,15 +33,11 @@ interface Session {
 }
 const sessionOf = async (person: Person) => (await person.ask<Session>('GET', '/api/session')).body
 
-async function own<T extends pg.QueryResultRow>(sql: string): Promise<T[]> {
-  const client = new pg.Client({ connectionString: OWN })
-  await client.connect()
-  try {
-    return (await client.query<T>(sql)).rows
-  } finally {
-    await client.end()
-  }
-}
+const own = <T extends pg.QueryResultRow>(sql: string): Promise<T[]> =>
+  withOwnDatabase(async (db) => (await db.query<T>(sql)).rows)
+
+beforeAll(forgetTries)
+afterAll(forgetTries)
 
 const first = new Person()
 
@@ -176,13 +169,5 @@ describe('the salon', () => {
     const statuses: number[] = []
     for (let tries = 0; tries < 12; tries++) statuses.push((await guess()).status)
     expect(statuses).toContain(429)
-  })
-})
-
-test('what begins with the demo’s loader is the demo alone: an own database has none of it', async () => {
-  expect(typeof loadDemo).toBe('function')
-  expect(typeof migrate).toBe('function')
-  await withDatabase(async (db) => {
-    expect((await db.query('SELECT FROM set_up WHERE used_at IS NOT NULL')).rowCount).toBe(0)
   })
 })

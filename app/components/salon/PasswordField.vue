@@ -33,7 +33,10 @@ const typed = (event: Event) => emit('change', (event.target as HTMLInputElement
       :value="value"
       @input="typed"
     />
-    <span class="flex items-center gap-3 h-6 text-sm text-soft whitespace-nowrap" aria-live="polite">
+    <span
+      class="flex items-center gap-3 h-6 text-sm text-soft whitespace-nowrap"
+      aria-live="polite"
+    >
       <span class="flex gap-1" aria-hidden="true">
         <span
           v-for="rung in MOST_SCORE"

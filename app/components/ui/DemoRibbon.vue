@@ -9,12 +9,13 @@ async function leave() {
 </script>
 
 <template>
-  <p
+  <aside
+    aria-label="Demo"
     class="no-print flex items-center gap-4 px-7 min-h-[32px] bg-now-ground border-b border-now text-sm"
   >
     <span><strong>Demo data.</strong> Everybody here is invented.</span>
     <button type="button" class="ml-auto min-h-[32px] font-semibold underline" @click="leave">
       {{ words }}
     </button>
-  </p>
+  </aside>
 </template>

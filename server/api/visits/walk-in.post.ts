@@ -1,12 +1,12 @@
 import { randomUUID } from 'node:crypto'
 import { z } from 'zod'
 import { IsoDate } from '#core/client/model'
-import { Invalid } from '#core/fault'
 import { writeAudit } from '../../db/access.sql'
 import { addClient } from '../../db/client.sql'
 import { salonById } from '../../db/salon.sql'
 import { bookVisit } from '../../db/visit.sql'
 import { bookableVersion } from '../../utils/bookable'
+import { requireBirthday } from '../../utils/client-details'
 import { created } from '../../utils/reply'
 import { defineDoor } from '../../utils/door'
 
@@ -27,7 +27,7 @@ export default defineDoor({ can: 'booking', body: Body }, async ({ db, event, ac
   requireBirthday(body.bornOn, salon.today)
   const [id, clientId] = [randomUUID(), randomUUID()]
   const { name, bornOn } = body
-  const client = { id: clientId, salonId: account.salon_id, name, bornOn, concerns: [], notes: [] }
+  const client = { id: clientId, salonId: account.salon_id, name, bornOn }
   const booking = {
     ...body,
     id,
@@ -44,12 +44,3 @@ export default defineDoor({ can: 'booking', body: Body }, async ({ db, event, ac
 
   return created(event, { id })
 })
-
-function requireBirthday(bornOn: string, today: string): void {
-  if (bornOn > today || bornOn < '1900-01-01')
-    throw new Invalid({
-      code: 'bad_birthday',
-      detail: `${bornOn} is no birthday. Check the year.`,
-      path: 'bornOn',
-    })
-}
