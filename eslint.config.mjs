@@ -26,6 +26,7 @@ const LAYERS = [
   'climb',
   'safety',
   'salon',
+  'booking',
   'schedule',
   'mixing',
   'adapt',

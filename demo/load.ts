@@ -5,7 +5,7 @@ import { composedShelf } from '#core/mixing'
 import { publishText } from '../server/db/consent.sql'
 import { addProtocol, publishVersion } from '../server/db/protocol.sql'
 import { addAccount, addPractitioner, setScope } from '../server/db/people.sql'
-import { addRoom, addSalon } from '../server/db/salon.sql'
+import { addRoom, addSalon, setOpenings } from '../server/db/salon.sql'
 import { setPrice, setRates } from '../server/db/money.sql'
 import { saveBatches } from '../server/db/batch.sql'
 import { saveProducts } from '../server/db/product.sql'
@@ -13,7 +13,7 @@ import { saveDevice, saveKit, saveSupply } from '../server/db/things.sql'
 import { bookVisit } from '../server/db/visit.sql'
 import { hashPassword } from '../server/utils/password'
 import { CONSENT_TEXTS } from './consents'
-import { CLIENTS, DEMO_PASSWORD, PEOPLE, ROOMS, SALON } from './people'
+import { CLIENTS, DEMO_PASSWORD, HOURS_OPEN, PEOPLE, ROOMS, SALON } from './people'
 import { DEMO_PROTOCOLS } from './protocols'
 import { DEMO_SHELF } from './shelf'
 import { KITS, SUPPLIES } from './shelf/mixes'
@@ -81,6 +81,7 @@ async function loadStudio(db: PoolClient, today: string): Promise<Studio> {
     })
     if (practitionerId) studio.accounts.set(practitionerId, accountId)
   }
+  await setOpenings(db, HOURS_OPEN)
   await loadStock(studio)
   for (const text of CONSENT_TEXTS)
     await publishText(db, studio.salonId, { id: randomUUID(), version: 1, ...text })

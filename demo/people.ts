@@ -13,6 +13,12 @@ export const SALON = {
   turnoverMinutes: 10,
   measures: 'metric',
 } as const
+/** Every day, early and late by arrangement. */
+export const HOURS_OPEN = Array.from({ length: 7 }, (_, at) => ({
+  weekday: at + 1,
+  opens: '06:00',
+  closes: '22:00',
+}))
 export const ROOMS = ['Tideline', 'Dune'] as const
 export const DEMO_PASSWORD = 'quiet-tide'
 

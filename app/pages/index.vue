@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { ChevronLeft, ChevronRight } from 'lucide-vue-next'
+import { CalendarClock, ChevronLeft, ChevronRight } from 'lucide-vue-next'
 import { call, refusalOf, type Reply } from '~/support/api'
 import { clockTime, dateAfter, dayInWords } from '~/support/time'
 import { preloadStages } from '~/support/stages'
@@ -12,6 +12,7 @@ const day = ref<Day>()
 const trouble = ref('')
 const booking = ref(false)
 const walkingIn = ref(false)
+const moving = ref<Day['visits'][number]>()
 const STAGE_WORDS: Record<string, string> = {
   booked: 'Not opened',
   open: 'Being prepared',
@@ -53,8 +54,10 @@ const warningOf = ({ stage, verdict }: Day['visits'][number]) =>
 onMounted(preloadStages)
 function booked() {
   booking.value = false
+  moving.value = undefined
   void load()
 }
+const mayMove = ({ stage }: Day['visits'][number]) => stage === 'booked' || stage === 'open'
 </script>
 
 <template>
@@ -89,12 +92,12 @@ function booked() {
           <li
             v-for="visit in day.visits.filter((one) => one.room === room)"
             :key="visit.id"
-            class="border-b border-hair"
+            class="border-b border-hair flex items-stretch"
           >
             <component
               :is="session.can('health.read') ? 'a' : 'div'"
               :href="session.can('health.read') ? linkTo(visit) : undefined"
-              class="grid grid-cols-[5.5rem_1fr_auto] gap-4 py-3.5 px-1 items-baseline"
+              class="flex-1 grid grid-cols-[5.5rem_1fr_auto] gap-4 py-3.5 px-1 items-baseline"
               :class="session.can('health.read') && 'hover:bg-sunk'"
               @click.prevent="session.can('health.read') && navigateTo(linkTo(visit))"
             >
@@ -120,6 +123,15 @@ function booked() {
                 <span class="block text-soft">{{ visit.practitioner }}</span>
               </span>
             </component>
+            <button
+              v-if="mayMove(visit)"
+              type="button"
+              class="w-11 grid place-items-center hover:bg-sunk"
+              :aria-label="`Move or call off: ${visit.client}`"
+              @click="moving = visit"
+            >
+              <CalendarClock :size="20" />
+            </button>
           </li>
         </ul>
       </section>
@@ -131,6 +143,16 @@ function booked() {
       :choices="day.choices"
       @close="booking = false"
       @booked="booked"
+    />
+    <MoveDialog
+      v-if="day && moving"
+      :key="moving.id"
+      :visit="moving"
+      :day="day.date"
+      :time-zone="day.timeZone"
+      :choices="day.choices"
+      @close="moving = undefined"
+      @changed="booked"
     />
     <WalkInDialog
       v-if="day"

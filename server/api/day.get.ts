@@ -1,5 +1,5 @@
 import { z } from 'zod'
-import { listClients, listPractitioners, listRooms, salonById } from '../db/salon.sql'
+import { listPractitioners, listRooms, salonById } from '../db/salon.sql'
 import { listBookable } from '../db/protocol.sql'
 import { verdictsOf } from '../db/plan.sql'
 import { visitsOn } from '../db/visit.sql'
@@ -29,10 +29,13 @@ export default defineDoor({ can: 'booking', query: Query }, async ({ db, account
     timeZone: salon.time_zone,
     visits: visits.map((visit) => ({
       id: visit.id,
+      clientId: visit.client_id,
       client: visit.client_name,
+      roomId: visit.room_id,
       room: visit.room_name,
       practitioner: visit.practitioner_name,
       practitionerId: visit.practitioner_id,
+      protocolId: visit.protocol_id,
       protocol: visit.protocol_name,
       startsAt: visit.starts_at,
       endsAt: visit.ends_at,
@@ -40,7 +43,6 @@ export default defineDoor({ can: 'booking', query: Query }, async ({ db, account
       verdict: verdictOf.get(visit.id),
     })),
     choices: {
-      clients: await listClients(db, account.salon_id),
       rooms: await listRooms(db, account.salon_id),
       practitioners: await listPractitioners(db, account.salon_id),
       protocols: protocols.map(({ id, name }) => ({ id, name })),

@@ -53,6 +53,7 @@ export function findClients(
           FROM visit v
           WHERE v.client_id = c.id
             AND v.starts_at >= now()
+            AND v.stage <> 'called-off'
         ) AS "nextOn"
       FROM find_clients($1, $2, $3, $4, $5, $6, $7) f
         JOIN client c ON c.id = f.id

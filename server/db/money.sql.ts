@@ -108,7 +108,7 @@ export const bookedUntil = (db: Db, salonId: string, from: string, until: string
           LIMIT 1
         ) fp ON true
       WHERE v.salon_id = $1
-        AND v.stage <> 'closed'
+        AND v.stage NOT IN ('closed', 'called-off')
         AND v.starts_at >= ($2::date)::timestamp AT TIME ZONE s.time_zone
         AND v.starts_at < ($3::date + 1)::timestamp AT TIME ZONE s.time_zone
       ORDER BY v.starts_at, v.id`,

@@ -95,6 +95,18 @@ export const listPractitioners = (db: Db, salonId: string) =>
       ORDER BY name`,
     [salonId],
   )
+/** Everybody who is a client, by name. */
+export const listClients = (db: Db, salonId: string) =>
+  many(
+    db,
+    Named,
+    `SELECT id, name
+      FROM client
+      WHERE salon_id = $1
+        AND merged_into IS NULL
+      ORDER BY sort_name, id`,
+    [salonId],
+  )
 /** What a practitioner of this salon may do, and what must be minded about them; undefined where there is no such person. */
 export const practitionerById = (db: Db, salonId: string, id: string) =>
   maybeOne(
@@ -107,8 +119,6 @@ export const practitionerById = (db: Db, salonId: string, id: string) =>
         AND p.id = $2`,
     [salonId, id],
   )
-export const listClients = (db: Db, salonId: string) =>
-  many(db, Named, 'SELECT id, name FROM client WHERE salon_id = $1 ORDER BY name', [salonId])
 /** Whether somebody has set up a salon in this database. Asked before anybody is signed in. */
 export const hasSalon = async (db: Db): Promise<boolean> =>
   (await maybeOne(db, z.object({ has: z.boolean() }), 'SELECT has_salon() AS has'))!.has

@@ -3,7 +3,7 @@ import { Prep, Reservation, SlotWish } from '#core/adapt/model'
 import { TECHNIQUES } from '#core/safety'
 import { execute, many, maybeOne, type Db } from './rows'
 
-const STAGES = ['booked', 'open', 'performing', 'closed'] as const
+const STAGES = ['booked', 'open', 'performing', 'closed', 'called-off'] as const
 
 export type Stage = (typeof STAGES)[number]
 
@@ -19,6 +19,7 @@ const Visit = z.object({
   scope: z.array(z.enum(TECHNIQUES)),
   hazards: z.array(z.string()),
   walk_in: z.boolean(),
+  protocol_id: z.string(),
   protocol_version_id: z.string(),
   protocol_name: z.string(),
   starts_at: z.date(),
@@ -50,6 +51,7 @@ export const visitsOn = (db: Db, salonId: string, date: string) =>
       WHERE v.salon_id = $1
         AND v.starts_at >= ($2::date)::timestamp AT TIME ZONE v.time_zone
         AND v.starts_at < ($2::date + 1)::timestamp AT TIME ZONE v.time_zone
+        AND v.stage <> 'called-off'
       ORDER BY v.starts_at, v.room_name`,
     [salonId, date],
   )
@@ -63,7 +65,7 @@ export const nextVisitOf = (db: Db, visit: VisitRow) =>
       FROM visit_detail v
       WHERE v.client_id = $1
         AND v.starts_at > $2
-        AND v.stage <> 'closed'
+        AND v.stage NOT IN ('closed', 'called-off')
       ORDER BY v.starts_at
       LIMIT 1`,
     [visit.client_id, visit.starts_at],
@@ -79,6 +81,7 @@ export const followingVisit = (db: Db, visit: VisitRow) =>
       WHERE v.practitioner_id = $1
         AND v.starts_at > $2
         AND v.starts_at < $2::timestamptz + interval '12 hours'
+        AND v.stage <> 'called-off'
       ORDER BY v.starts_at
       LIMIT 1`,
     [visit.practitioner_id, visit.starts_at],

@@ -1,7 +1,7 @@
 import { defineEventHandler, getQuery, getRouterParam, sendNoContent, type H3Event } from 'h3'
 import type { PoolClient } from 'pg'
 import type { z } from 'zod'
-import { NotFound } from '#core/fault'
+import { Conflict, NotFound } from '#core/fault'
 import { writeAudit, type Account } from '../db/access.sql'
 import { clientDetails } from '../db/clients.sql'
 import { protocolById, type ProtocolRow } from '../db/protocol.sql'
@@ -139,6 +139,11 @@ const findVisit: Find<{ visit: VisitRow }> = async (db, event, account) => {
       code: 'no_visit',
       detail: 'There is no such visit in this salon.',
       path: 'id',
+    })
+  if (visit.stage === 'called-off' && event.method !== 'GET')
+    throw new Conflict({
+      code: 'called_off',
+      detail: 'This visit was called off. Book another.',
     })
   return { visit }
 }

@@ -9,6 +9,7 @@ import { allRoutes, OPEN_ROUTES, type Route } from './routes'
 const ROLES = { o: owner, p: anneke, a: tamsin, d: desk } as const
 type Role = keyof typeof ROLES
 const MAY: Readonly<Record<string, string>> = {
+  'POST /api/bookings/free': 'opad',
   'POST /api/cards/booking': 'opad',
   'GET /api/cards': 'opa',
   'GET /api/clients': 'opad',
@@ -90,6 +91,7 @@ const MAY: Readonly<Record<string, string>> = {
   'DELETE /api/tablets/:id': 'o',
   'PUT /api/tablets/:id': 'o',
   'PUT /api/visits/:id/card': 'op',
+  'POST /api/visits/:id/call-off': 'opad',
   'POST /api/visits/:id/check-in': 'op',
   'POST /api/visits/:id/clearances': 'op',
   'POST /api/visits/:id/close': 'op',
@@ -112,6 +114,7 @@ const MAY: Readonly<Record<string, string>> = {
   'POST /api/visits/:id/plan': 'op',
   'PUT /api/visits/:id/prep': 'opa',
   'PUT /api/visits/:id/reading': 'op',
+  'PUT /api/visits/:id/seat': 'opad',
   'PUT /api/visits/:id/ticks': 'opa',
   'POST /api/visits': 'opad',
   'POST /api/visits/walk-in': 'opad',

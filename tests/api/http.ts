@@ -97,13 +97,17 @@ export async function withOwnDatabase<T>(work: (client: pg.Client) => Promise<T>
 /** Tries to sign in are counted for all tests together: those of one file are forgotten before they shut others out. */
 export const forgetTries = () => withOwnDatabase((db) => db.query('DELETE FROM sign_in_attempt'))
 
+/** The id of a client of the demo, by name; of the first one where none is named. */
+export async function clientNamed(person: Person, name = ''): Promise<string> {
+  const path = `/api/clients?find=${encodeURIComponent(name)}`
+  const { body } = await person.ask<{ clients: { id: string; name: string }[] }>('GET', path)
+  return (body.clients.find((client) => client.name === name) ?? body.clients[0]!).id
+}
+
 export interface Day {
   today: string
   visits: { id: string; client: string; room: string; practitioner: string; startsAt: string }[]
-  choices: Record<
-    'clients' | 'rooms' | 'practitioners' | 'protocols',
-    { id: string; name: string }[]
-  >
+  choices: Record<'rooms' | 'practitioners' | 'protocols', { id: string; name: string }[]>
 }
 
 /** Day and time of day in the demo studio, whose clock is UTC. */
@@ -129,7 +133,7 @@ export async function book(
     new Date(new Date(`${day.today}T06:00:00Z`).getTime() + (daysLater + 1) * 24 * HOUR_MS),
   )
   const { body, status } = await person.ask<{ id: string }>('POST', '/api/visits', {
-    clientId: day.choices.clients.find((client) => client.name === clientName)!.id,
+    clientId: await clientNamed(person, clientName),
     roomId: day.choices.rooms[0]!.id,
     practitionerId: (
       day.choices.practitioners.find(({ name }) => name === practitioner) ??

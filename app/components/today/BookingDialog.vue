@@ -1,61 +1,81 @@
 <script setup lang="ts">
 import { call, refusalOf } from '~/support/api'
 import { byName } from '~/support/options'
-import { missingChoice, type DayChoices } from '~/support/today/booking'
+import { missingChoice, REPEATS, seatAt, WEEKS, type DayChoices } from '~/support/today/booking'
 
-const props = defineProps<{
-  open: boolean
-  day: string
-  choices: DayChoices
-  preset?: { clientId?: string; protocolId?: string; roomId?: string; practitionerId?: string }
-}>()
-/** Lists that grow with the salon are searched. */
-const GROWING: ReadonlySet<string> = new Set(['clientId', 'protocolId'])
+interface Preset {
+  clientId?: string
+  clientName?: string
+  protocolId?: string
+  roomId?: string
+  practitionerId?: string
+}
+const props = defineProps<{ open: boolean; day: string; choices: DayChoices; preset?: Preset }>()
 const emit = defineEmits<{ close: []; booked: [id: string] }>()
 
 const session = useSessionStore()
+const LENGTH = 90
+const DAYS_OF_WEEK = 7
 const empty = () => ({
-  clientId: '',
-  protocolId: '',
-  roomId: '',
-  practitionerId: '',
-  date: props.day,
-  time: '18:00',
-  slotMinutes: 90,
+  ...{ clientId: '', clientName: '', protocolId: '', roomId: '', practitionerId: '' },
+  ...{ date: props.day, time: '18:00', slotMinutes: LENGTH, count: 1, weeks: 4 },
   ...props.preset,
 })
 const form = ref(empty())
+/** The length is the card's own until somebody types another. */
+const hasOwnLength = ref(false)
 const trouble = ref('')
 watch(
   () => props.open,
   (open) => {
     if (open) form.value = empty()
     trouble.value = ''
+    hasOwnLength.value = false
   },
 )
-
 const lists = computed(
   () =>
     [
-      { key: 'clientId', label: 'Client', items: props.choices.clients },
-      { key: 'protocolId', label: 'Protocol', items: props.choices.protocols },
-      { key: 'roomId', label: 'Room', items: props.choices.rooms },
-      { key: 'practitionerId', label: 'Practitioner', items: props.choices.practitioners },
+      { key: 'protocolId', label: 'Protocol', items: props.choices.protocols, unset: 'Choose' },
+      {
+        key: 'practitionerId',
+        label: 'Practitioner',
+        items: props.choices.practitioners,
+        unset: 'Whoever is free',
+      },
+      { key: 'roomId', label: 'Room', items: props.choices.rooms, unset: 'Any that is free' },
     ] as const,
 )
-
-/** Whose cards are compared; undefined while too little is chosen. */
+const NEEDED = [{ key: 'clientId', label: 'Client' }] as const
+const { free } = useFreeTimes(() => {
+  const { protocolId, date, slotMinutes, clientId, roomId, practitionerId } = form.value
+  if (!props.open || !protocolId || !date) return undefined
+  const chosen = Object.entries({ clientId, roomId, practitionerId }).filter(([, id]) => id)
+  const length = hasOwnLength.value ? { slotMinutes } : {}
+  return { protocolId, date, ...length, ...Object.fromEntries(chosen) }
+})
+watch(free, (found) => {
+  if (found && !hasOwnLength.value) form.value.slotMinutes = found.minutes
+})
 const seat = computed(() => {
   const { clientId, practitionerId, date, time, slotMinutes } = form.value
   return clientId && practitionerId
     ? { clientId, practitionerId, date, time, slotMinutes }
     : undefined
 })
+const setLength = (event: Event) => {
+  hasOwnLength.value = true
+  form.value.slotMinutes = Number((event.target as HTMLInputElement).value)
+}
+const setClient = (clientId: string, clientName: string) =>
+  Object.assign(form.value, { clientId, clientName })
 async function book() {
-  const missing = missingChoice(lists.value, form.value)
+  const missing = missingChoice([...NEEDED, ...lists.value], form.value)
   if (missing) return void (trouble.value = missing)
+  const { count, weeks, clientName: _name, ...body } = form.value
+  const repeat = count > 1 ? { repeat: { count, everyDays: DAYS_OF_WEEK * weeks } } : {}
   try {
-    const { id } = await call('/api/visits', { method: 'post', body: form.value })
+    const { id } = await call('/api/visits', { method: 'post', body: { ...body, ...repeat } })
     emit('booked', id)
   } catch (error) {
     trouble.value = refusalOf(error).detail
@@ -64,39 +84,25 @@ async function book() {
 </script>
 
 <template>
-  <PlainDialog :open="open" title="Book a visit" @close="emit('close')">
-    <form class="grid grid-cols-2 gap-4" @submit.prevent="book">
+  <PlainDialog :open="open" wide title="Book a visit" @close="emit('close')">
+    <form class="grid grid-cols-2 gap-x-4 gap-y-3" @submit.prevent="book">
+      <ClientPick
+        label="Client"
+        :value="form.clientId"
+        :name="form.clientName"
+        @change="setClient"
+      />
       <FieldChoice
         v-for="list in lists"
         :key="list.key"
         plain
-        :grows="GROWING.has(list.key)"
+        :grows="list.key === 'protocolId'"
         :label="list.label"
-        unset="Choose"
+        :unset="list.unset"
         :value="form[list.key]"
         :options="byName(list.items)"
         @change="form[list.key] = $event"
       />
-      <label class="flex flex-col gap-1">
-        Day
-        <input v-model="form.date" class="field" type="date" required />
-      </label>
-      <label class="flex flex-col gap-1">
-        From
-        <input v-model="form.time" class="field" type="time" step="300" required />
-      </label>
-      <label class="flex flex-col gap-1">
-        Minutes
-        <input
-          v-model.number="form.slotMinutes"
-          class="field"
-          type="number"
-          min="15"
-          max="240"
-          step="15"
-          required
-        />
-      </label>
       <PickCard
         v-if="session.can('health.read')"
         class="col-span-2"
@@ -106,8 +112,44 @@ async function book() {
         wants="Choose client and practitioner first."
         @take="form.protocolId = $event"
       />
+      <div class="col-span-2 grid grid-cols-[1fr_1fr_7rem_1fr] gap-4">
+        <label class="flex flex-col gap-1">
+          Day
+          <input v-model="form.date" class="field" type="date" required />
+        </label>
+        <label class="flex flex-col gap-1">
+          From
+          <input v-model="form.time" class="field" type="time" step="300" required />
+        </label>
+        <label class="flex flex-col gap-1">
+          Minutes
+          <input
+            class="field"
+            type="number"
+            min="15"
+            max="240"
+            step="5"
+            required
+            :value="form.slotMinutes"
+            @change="setLength"
+          />
+        </label>
+        <RepeatChoice
+          v-model:count="form.count"
+          v-model:weeks="form.weeks"
+          :counts="REPEATS"
+          :every="WEEKS"
+        />
+      </div>
+      <FreeTimesList
+        class="col-span-2"
+        :free="free"
+        :time="form.time"
+        wants="Choose a protocol: the times that are really free stand here."
+        @take="Object.assign(form, seatAt(form, $event))"
+      />
       <p v-if="trouble" role="alert" class="col-span-2 text-mind font-medium">{{ trouble }}</p>
-      <div class="col-span-2 flex gap-3 justify-end mt-2">
+      <div class="col-span-2 flex gap-3 justify-end">
         <button type="button" class="rung" @click="emit('close')">Cancel</button>
         <button type="submit" class="rung rung-strong">Book</button>
       </div>

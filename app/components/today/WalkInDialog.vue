@@ -6,7 +6,7 @@ import { missingChoice, type DayChoices } from '~/support/today/booking'
 const props = defineProps<{
   open: boolean
   today: string
-  choices: Omit<DayChoices, 'clients'>
+  choices: DayChoices
   practitionerId: string | null
 }>()
 /** Lists that grow with the salon are searched. */

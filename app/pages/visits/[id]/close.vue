@@ -53,7 +53,8 @@ const following = computed(() => (next.value.course?.isLast ? store.data!.course
 const preset = computed(() => {
   const { clientId, roomId, practitionerId } = store.data!.visit
   const protocolId = following.value?.id ?? store.data!.input.protocol.protocolId
-  return { clientId, roomId, practitionerId, protocolId }
+  const { name: clientName } = store.data!.input.client
+  return { clientId, clientName, roomId, practitionerId, protocolId }
 })
 </script>
 

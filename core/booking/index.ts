@@ -1,0 +1,2 @@
+export { freeTimes, nearestTimes, type Busy, type FreeTime, type Seats, type Span } from './free'
+export { techniquesOf } from './techniques'

@@ -1,0 +1,116 @@
+import type { PoolClient } from 'pg'
+import { z } from 'zod'
+import { sketch } from '#core/adapt'
+import { freeTimes, techniquesOf, type FreeTime } from '#core/booking'
+import { ageOn } from '#core/client'
+import { namedIn } from '#core/formats'
+import { closedFor } from '#core/salon'
+import { clocksOf } from '../../db/booking.sql'
+import { clientDetails } from '../../db/clients.sql'
+import { listClosedDays, listOpenings, salonById } from '../../db/salon.sql'
+import { loadShelf } from '../../db/shelf.sql'
+import { bookableVersion } from '../../utils/bookable'
+import { seatsOn } from '../../utils/booking'
+import { defineDoor } from '../../utils/door'
+
+const STEP_MINUTES = 15
+const ROUND_MINUTES = 5
+const LEAST_MINUTES = 15
+const MOST_MINUTES = 240
+const Body = z.strictObject({
+  protocolId: z.string().max(80),
+  date: z.iso.date(),
+  /** Left out: as long as the card is written. */
+  slotMinutes: z.number().int().min(15).max(240).optional(),
+  clientId: z.uuid().optional(),
+  roomId: z.uuid().optional(),
+  practitionerId: z.uuid().optional(),
+  /** A visit that is to be moved. */
+  but: z.uuid().optional(),
+})
+
+/** Times of a day at which a card can really be performed: the salon is open, a room is free with its turnover, somebody is free who may do it. */
+export default defineDoor({ can: 'booking', body: Body }, async ({ db, account, body }) => {
+  const salonId = account.salon_id
+  const salon = (await salonById(db, salonId))!
+  const card = await cardWanted(db, salonId, body, salon.today)
+  const minutes = body.slotMinutes ?? card.usual
+  const seats = await seatsOn(db, salonId, body.date, body.but ?? null)
+  const able = seats.people.filter(({ scope }) => card.asked.every((one) => scope.includes(one)))
+  const ableIds = able.map(({ id }) => id)
+  const times = freeTimes(
+    {
+      ...seats,
+      rooms: only(seats.rooms, body.roomId),
+      practitioners: only(ableIds, body.practitionerId),
+      busyDevices: seats.busyDevices.filter(({ id }) => card.deviceIds.has(id)),
+    },
+    {
+      ...{ minutes, turnover: salon.turnover_minutes },
+      ...{ step: STEP_MINUTES, notBeforeMs: Date.now() },
+    },
+  )
+  return {
+    minutes,
+    usual: card.usual,
+    /** Why the salon is closed all that day. */
+    closed: seats.open.length === 0 ? await whyClosed(db, salonId, body.date) : null,
+    /** Who may not do what the card asks. */
+    unable: seats.people
+      .filter((one) => !able.includes(one))
+      .map(({ name, scope }) => ({
+        name,
+        lacks: card.asked.filter((one) => !scope.includes(one)),
+      })),
+    times: await onTheClock(db, salonId, times, card.names),
+  }
+})
+
+const only = (list: readonly string[], wanted: string | undefined): readonly string[] =>
+  wanted === undefined ? list : list.filter((id) => id === wanted)
+
+/** A card as a booking wants it: how long it is as written, what it asks of whoever performs it, the devices it names. */
+async function cardWanted(
+  db: PoolClient,
+  salonId: string,
+  { protocolId, clientId, date }: z.infer<typeof Body>,
+  today: string,
+) {
+  const card = await bookableVersion(db, salonId, protocolId)
+  const shelf = await loadShelf(db, salonId, namedIn(card.steps).products, today)
+  const writtenMinutes = (sketch(card.steps, shelf, true).totalS ?? 0) / 60
+  const rounded = ROUND_MINUTES * Math.ceil(writtenMinutes / ROUND_MINUTES)
+  const client = clientId ? await clientDetails(db, salonId, clientId) : undefined
+  return {
+    usual: Math.min(MOST_MINUTES, Math.max(LEAST_MINUTES, rounded)),
+    asked: techniquesOf(card.steps, shelf, client && ageOn(client.bornOn, date)),
+    deviceIds: new Set(card.steps.flatMap(({ deviceId }) => deviceId ?? [])),
+    names: new Map(shelf.devices.map(({ id, name }) => [id, name])),
+  }
+}
+
+async function whyClosed(db: PoolClient, salonId: string, date: string): Promise<string | null> {
+  const hours = {
+    hours: await listOpenings(db, salonId),
+    closedDays: await listClosedDays(db, salonId, date),
+  }
+  return closedFor(hours, date, '12:00', 1) ?? null
+}
+
+async function onTheClock(
+  db: PoolClient,
+  salonId: string,
+  times: readonly FreeTime[],
+  names: ReadonlyMap<string, string>,
+) {
+  const clocks = await clocksOf(
+    db,
+    salonId,
+    times.map(({ atMs }) => new Date(atMs)),
+  )
+  return times.map(({ atMs: _at, shares, ...time }, at) => ({
+    ...time,
+    time: clocks[at]!,
+    shares: shares.map((id) => names.get(id) ?? id),
+  }))
+}
