@@ -34,12 +34,12 @@ async function oldStudio() {
       VALUES ('${ids.room}', '${ids.salon}', 'One')`,
   )
   await db.query(
-    `INSERT INTO practitioner (id, salon_id, name)
-      VALUES ('${ids.practitioner}', '${ids.salon}', 'Somebody')`,
+    `INSERT INTO practitioner (id, salon_id, name, scope)
+      VALUES ('${ids.practitioner}', '${ids.salon}', 'Somebody', '{minors,rf}')`,
   )
   await db.query(
-    `INSERT INTO client (id, salon_id, name, born_on)
-      VALUES ('${ids.client}', '${ids.salon}', 'A Client', '1980-01-01')`,
+    `INSERT INTO client (id, salon_id, name, born_on, notes)
+      VALUES ('${ids.client}', '${ids.salon}', 'A Client', '1980-01-01', '{Likes it quiet,Cold hands}')`,
   )
   await db.query(
     `INSERT INTO health_fact (id, client_id, code, answer, asked_on, zones)
@@ -169,6 +169,19 @@ test('every old zone became the zones it stood for, wherever it was kept; words 
     askAgain: [],
     open: [],
     steps: [{ zones: ['ears'] }],
+  })
+})
+test('scope and notes became rows of their own, and a client is found by name', async () => {
+  const scope = await db.query(`SELECT technique FROM scope_entry ORDER BY 1`)
+  expect(scope.rows).toEqual([{ technique: 'minors' }, { technique: 'rf' }])
+  const notes = await db.query(`SELECT kind, body FROM client_note ORDER BY body`)
+  expect(notes.rows).toEqual([
+    { kind: 'note', body: 'Cold hands' },
+    { kind: 'note', body: 'Likes it quiet' },
+  ])
+  expect(await row('SELECT search, contact FROM client')).toEqual({
+    search: 'a client',
+    contact: [],
   })
 })
 test('what was kept as written is kept again afterwards', async () => {

@@ -59,6 +59,51 @@ test('starts on data of its own, ends on Ctrl-C with nothing left running, and f
   expect(await second.ended).toBe(0)
 }, 180_000)
 
+test('a salon of one’s own begins with the code, and the demo is taken away for good', async () => {
+  const first = start({})
+  const where = await address(first)
+  const code = /code (\S+)/.exec(first.said())![1]!
+  const cookies = new Map<string, string>()
+  const ask = async (method: string, path: string, body?: unknown) => {
+    const reply = await fetch(`${where}${path}`, {
+      method,
+      headers: {
+        cookie: [...cookies.values()].join('; '),
+        ...(body === undefined ? {} : { 'content-type': 'application/json' }),
+      },
+      ...(body === undefined ? {} : { body: JSON.stringify(body) }),
+    })
+    for (const set of reply.headers.getSetCookie())
+      cookies.set(set.slice(0, set.indexOf('=')), set.split(';')[0]!)
+    return { status: reply.status, body: await reply.text() }
+  }
+  const you = { name: 'Ada Quill', email: 'ada@own.example', performs: true }
+  const founded = await ask('POST', '/api/set-up', {
+    code,
+    you: { ...you, password: 'otter kiln 42 verandah' },
+    salon: {
+      ...{ name: 'Quill Rooms', address: '', emergencyNumber: '112' },
+      ...{ timeZone: 'Europe/Lisbon', currency: 'EUR', measures: 'metric' },
+    },
+    ...{ hours: [], closedDays: [], rooms: ['Room 1'], turnoverMinutes: 10 },
+    ...{ deviceIds: [], scope: [], begin: 'starter' },
+  })
+  expect([founded.status, code.length]).toEqual([201, 11])
+  expect((await ask('GET', '/api/session')).body).toContain('"demo":true')
+  expect((await ask('DELETE', '/api/demo')).status).toBe(204)
+  expect((await ask('GET', '/api/session')).body).toContain('"demo":false')
+  expect((await ask('POST', '/api/session/demo')).status).toBe(404)
+  expect((await ask('GET', '/api/day')).status).toBe(200)
+  first.child.kill('SIGINT')
+  expect(await first.ended).toBe(0)
+
+  const second = start({})
+  await address(second)
+  expect(second.said()).not.toMatch(/Demo sign-in|Loaded the demo|set-up/)
+  second.child.kill('SIGINT')
+  expect(await second.ended).toBe(0)
+}, 180_000)
+
 test.skipIf(process.getuid?.() !== 0)(
   'for root, a folder that the database user cannot enter is refused in words',
   async () => {

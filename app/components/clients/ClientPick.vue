@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import {
   Combobox,
+  ComboboxButton,
   ComboboxInput,
   ComboboxLabel,
   ComboboxOption,
@@ -17,6 +18,7 @@ const session = useSessionStore()
 const { find, clients, load } = useClientSearch()
 const MOST_SHOWN = 12
 const box = ref<HTMLElement>()
+const opener = ref<{ el: HTMLButtonElement | undefined }>()
 const list = ref<InstanceType<typeof ComboboxOptions>>()
 const placed = usePlaced(
   computed(() => box.value ?? null),
@@ -37,11 +39,18 @@ function choose(client: ListedClient | null) {
 const type = (event: Event) => {
   find.value = textOf(event)
 }
+/** A touch shows who is first in the list, before a letter is typed. */
+function show(event: Event, isOpen: boolean) {
+  const input = event.target as HTMLInputElement
+  input.select()
+  if (!isOpen) opener.value?.el?.click()
+}
 onMounted(load)
 </script>
 
 <template>
   <Combobox
+    v-slot="{ open }"
     as="div"
     class="flex flex-col gap-1"
     :model-value="chosen ?? null"
@@ -58,8 +67,9 @@ onMounted(load)
         placeholder="a name, a number, a birthday"
         :display-value="displayed"
         @change="type"
-        @click="($event.target as HTMLInputElement).select()"
+        @click="show($event, open)"
       />
+      <ComboboxButton ref="opener" class="sr-only" tabindex="-1" aria-hidden="true" />
     </div>
     <ComboboxOptions ref="list" class="choices" :style="placed">
       <ComboboxOption

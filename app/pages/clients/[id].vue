@@ -58,14 +58,12 @@ const manner = computed(
             :may-write="mayWrite"
             @back="kept.remember($event, false)"
           />
-          <section aria-label="Goals">
-            <GoalRank
-              :concerns="record.health.concerns"
-              :details="record.health.goalDetails"
-              :disabled="!mayWrite"
-              @rank="kept.rank"
-            />
-          </section>
+          <GoalRank
+            :concerns="record.health.concerns"
+            :details="record.health.goalDetails"
+            :disabled="!mayWrite"
+            @rank="kept.rank"
+          />
           <RecordNotes
             :record="record"
             :may-write="mayWrite"
