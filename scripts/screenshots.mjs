@@ -138,17 +138,13 @@ async function library({ page, settle, shot }) {
   await shot('protocol')
 }
 
-/** The shelf, a product, a mix on the bench. */
+/** The shelf, and a mix on the bench. */
 async function shelfAndBench({ page, settle, shot }) {
   await page.goto('/shelf')
   await page.getByRole('table', { name: 'Shelf' }).getByRole('row').nth(5).waitFor()
   await page.getByRole('button', { name: /^Left/ }).click()
   await settle()
   await shot('shelf')
-  await page.goto('/shelf/glycolic-peel')
-  await page.getByRole('heading', { name: 'Published review' }).waitFor()
-  await settle()
-  await shot('product')
   await page.goto('/shelf/bench?mix=oat-cocktail')
   await page.getByText('In the bowl').waitFor()
   await page
@@ -169,7 +165,7 @@ async function rule({ page, settle, shot }) {
   await shot('rules')
 }
 
-/** A visit cut to its slot, one with something short, and photographs. */
+/** A visit cut to its slot, and one with something short. */
 async function otherVisits({ page, settle, shot, stage, open }) {
   await open('Caspian Hurst')
   await stage('Fit')
@@ -189,13 +185,6 @@ async function otherVisits({ page, settle, shot, stage, open }) {
     .waitFor()
   await settle()
   await shot('prepare')
-  await open('Yuna Delacroix')
-  await stage('Read skin')
-  await page.getByRole('button', { name: /^Photographs/ }).click()
-  await page.getByRole('radio', { name: 'Slide over' }).click()
-  await settle()
-  await page.waitForTimeout(600)
-  await shot('photographs')
 }
 
 /** A card that loses what it is for, and the others that could be taken. */
@@ -211,8 +200,6 @@ async function thinned({ page, settle, shot, stage, open }) {
   await settle()
   await stage('Fit')
   await page.getByRole('button', { name: 'Other cards today' }).waitFor()
-  await settle()
-  await shot('fit-thinned')
   await page.getByRole('button', { name: 'Other cards today' }).click()
   for (
     let tries = 0;
@@ -225,46 +212,41 @@ async function thinned({ page, settle, shot, stage, open }) {
   await page.getByRole('button', { name: 'Keep it as it is' }).click()
 }
 
-/** The reading under the lamp. */
-async function lamp({ page, settle, shot, stage, light, pass, open }) {
-  await open('Theo Lindqvist')
-  await stage('Fit')
-  await page.getByRole('button', { name: 'Prepare the tray' }).click()
-  await page.getByText('The tray, in order of use').waitFor()
-  await light('room')
-  await stage('Perform')
-  await page.getByRole('button', { name: 'Start the visit' }).waitFor()
-  await page.reload()
-  await page.getByRole('button', { name: 'Start the visit' }).click()
-  for (
-    let halves = 0;
-    halves < 80 && (await page.locator('#primary').innerText()) !== 'Read the skin';
-    halves++
-  )
-    await pass(0.5)
-  await page.locator('#primary').click()
-  const dialog = page.getByRole('dialog')
-  await dialog.getByRole('button', { name: 'Inflamed', exact: false }).first().click()
-  await dialog.getByRole('button', { name: 'cheeks', exact: true }).click()
-  await dialog.getByRole('tab', { name: 'Lesions' }).click()
-  await dialog
-    .getByRole('group', { name: /^Map, / })
-    .getByRole('button', { name: /^chin/ })
-    .focus()
-  await page.keyboard.press('Enter')
-  await dialog.getByRole('radio', { name: 'Nodule' }).click()
-  for (const flag of ['Painful', 'Deep'])
-    await dialog.getByRole('button', { name: flag, exact: true }).click()
+/** Clients, one of them, and who works here, as the owner sees it. */
+async function clientsAndPeople({ page, settle, shot, light }) {
+  await light('day')
+  await page.goto('/clients')
+  await page.getByRole('link', { name: 'Ingrid Solvay' }).waitFor()
   await settle()
-  await shot('lamp-reading')
-  await dialog.getByRole('button', { name: 'Read: fit the rest from now' }).click()
-  await page.getByText('Fitted again from now').waitFor()
+  await shot('clients')
+  await page.getByRole('link', { name: 'Ingrid Solvay' }).click()
+  await page.getByRole('heading', { name: 'Health' }).waitFor()
+  await settle()
+  await shot('client')
+  await page.getByRole('button', { name: 'Anneke Vask' }).click()
+  await page.getByRole('menuitem', { name: 'Sign out', exact: true }).click()
+  await page.getByLabel('E-mail').fill('maren@saltgrass.example')
+  await page.getByLabel('Password').fill('quiet-tide')
+  await page.getByRole('button', { name: 'Sign in', exact: true }).click()
+  await page.getByRole('button', { name: 'Book a visit' }).waitFor()
+  await page.goto('/settings/people')
+  await page.getByText('Joris Penhale').waitFor()
+  await settle()
+  await shot('people')
+}
+
+/** How a salon of one's own begins. */
+async function setUp({ page, settle, shot }) {
+  await page.getByRole('button', { name: 'Start your own salon' }).click()
+  await page.getByRole('heading', { name: 'Set up your salon' }).waitFor()
+  await settle()
+  await shot('set-up')
 }
 
 async function walk(page) {
   const tools = picturesOf(page, folder)
   const parts = [signInAndToday, consultAndRead, fitAndTray, perform, closeVisit]
-  const places = [library, shelfAndBench, rule, otherVisits, thinned, lamp]
+  const places = [library, shelfAndBench, rule, otherVisits, thinned, clientsAndPeople, setUp]
   for (const part of [...parts, ...places]) await part(tools)
 }
 

@@ -79,6 +79,10 @@ const mayMove = ({ stage }: Day['visits'][number]) => stage === 'booked' || stag
         <button type="button" class="rung" @click="booking = true">Book a visit</button>
       </div>
     </header>
+    <p v-if="session.account?.lacksSecondStep" class="mb-5 pl-3 border-l-4 border-now">
+      Whoever knows your password opens the whole salon.
+      <NuxtLink to="/settings/you" class="text-link">Add a second step</NuxtLink>
+    </p>
     <p v-if="trouble" role="alert" class="text-mind">{{ trouble }}</p>
     <p v-else-if="!day" class="text-soft">Opening the day …</p>
     <p v-else-if="day.visits.length === 0" class="text-lg text-soft border-t border-hair pt-6">

@@ -19,6 +19,7 @@ const Kept = z.object({
     id: z.string(),
     name: z.string(),
     practitionerId: z.string().nullable(),
+    lacksSecondStep: z.boolean().default(false),
     can: z.array(z.custom<Capability>((name) => typeof name === 'string')),
   }),
   salon: z

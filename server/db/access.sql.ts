@@ -12,6 +12,7 @@ const Account = z.object({
   practitioner_id: z.string().nullable(),
   password_hash: z.string(),
   demo: z.boolean(),
+  has_totp: z.boolean(),
 })
 export type Account = z.infer<typeof Account>
 
@@ -19,7 +20,7 @@ export const accountByEmail = (db: Db, email: string) =>
   maybeOne(
     db,
     Account,
-    `SELECT id, salon_id, email, name, role, practitioner_id, password_hash, demo
+    `SELECT id, salon_id, email, name, role, practitioner_id, password_hash, demo, totp_on_at IS NOT NULL AS has_totp
       FROM account_by_email($1)`,
     [email],
   )
@@ -29,7 +30,7 @@ export const demoAccount = (db: Db) =>
   maybeOne(
     db,
     Account,
-    `SELECT id, salon_id, email, name, role, practitioner_id, password_hash, demo
+    `SELECT id, salon_id, email, name, role, practitioner_id, password_hash, demo, totp_on_at IS NOT NULL AS has_totp
       FROM demo_account()`,
   )
 
@@ -38,7 +39,7 @@ export const accountOfSession = (db: Db, sessionId: string) =>
   maybeOne(
     db,
     Account,
-    `SELECT id, salon_id, email, name, role, practitioner_id, password_hash, demo
+    `SELECT id, salon_id, email, name, role, practitioner_id, password_hash, demo, totp_on_at IS NOT NULL AS has_totp
       FROM account_of_session($1)`,
     [sessionId],
   )
@@ -47,7 +48,7 @@ export const accountById = (db: Db, id: string) =>
   maybeOne(
     db,
     Account,
-    `SELECT id, salon_id, email, name, role, practitioner_id, password_hash, demo
+    `SELECT id, salon_id, email, name, role, practitioner_id, password_hash, demo, totp_on_at IS NOT NULL AS has_totp
       FROM account_by_id($1)`,
     [id],
   )

@@ -180,6 +180,7 @@ const VisitLine = z.object({
   practitioner: z.string(),
   room: z.string(),
   stage: z.string(),
+  calledOff: z.string().nullable(),
   answer: SkinAnswer.nullable(),
   note: z.string().nullable(),
   levers: z.array(LeverUse).nullable(),
@@ -197,6 +198,10 @@ export const visitLines = (db: Db, clientId: string, before: Date | null, most: 
         p.name AS practitioner,
         r.name AS room,
         v.stage,
+        CASE
+          WHEN v.no_show THEN 'did not come'
+          WHEN v.stage = 'called-off' THEN 'called off: ' || v.called_off_reason
+        END AS "calledOff",
         COALESCE(
           (
             SELECT c.answer

@@ -1,20 +1,14 @@
-import { createHash, randomBytes, randomUUID } from 'node:crypto'
+import { randomUUID } from 'node:crypto'
 import { addLink, linkByToken, type Link } from '../db/people.sql'
 import type { H3Event } from 'h3'
 import { Conflict, NotFound } from '#core/fault'
 import type { Db } from '../db/rows'
 import { maySeeDemo } from './access'
 import { poolOf, type World } from './db'
+import { newToken, tokenHash } from './token'
 
-const TOKEN_BYTES = 24
 /** So long a link works. */
 export const LINK_HOURS = 48
-
-/** What is kept of a token that opens something: whoever reads the table cannot use it. */
-export const tokenHash = (token: string): string =>
-  createHash('sha256').update(token).digest('base64url')
-
-export const newToken = (): string => randomBytes(TOKEN_BYTES).toString('base64url')
 
 /** Makes a link that sets a password, for somebody of the salon; gives where it leads. */
 export async function makeLink(

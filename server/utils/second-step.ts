@@ -4,7 +4,7 @@ import { toString as drawn } from 'qrcode'
 import { Conflict } from '#core/fault'
 import { offerTotp, totpOf, turnTotpOn, usedRecovery, usedTotp } from '../db/second-step.sql'
 import type { Db } from '../db/rows'
-import { tokenHash } from './links'
+import { tokenHash } from './token'
 import { SignedOut } from './problem'
 
 /** A phone's clock may be half a minute off (RFC 6238, 5.2: one step either way). */

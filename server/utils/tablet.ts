@@ -2,7 +2,7 @@ import type { H3Event } from 'h3'
 import { deleteCookie, getCookie, setCookie } from 'h3'
 import { tabletByToken } from '../db/tablet.sql'
 import { useDb, worldOf } from './db'
-import { tokenHash } from './links'
+import { tokenHash } from './token'
 import { outsideOf } from './outside'
 
 const MOST_DAYS = 400

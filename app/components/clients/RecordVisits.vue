@@ -51,7 +51,8 @@ async function more() {
           </span>
           <span>
             {{ visit.protocol }}
-            <span v-if="isAhead(visit)" class="text-now font-semibold">booked</span>
+            <span v-if="visit.calledOff" class="text-soft">{{ visit.calledOff }}</span>
+            <span v-else-if="isAhead(visit)" class="text-now font-semibold">booked</span>
             <span v-else-if="visit.stage !== 'closed'" class="text-soft">not signed</span>
             <span v-if="visit.answer" class="block text-sm">
               Skin: {{ answerInWords(visit.answer) }}

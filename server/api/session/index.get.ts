@@ -40,6 +40,8 @@ const shownAccount = (account: Account) => ({
   id: account.id,
   name: account.name,
   practitionerId: account.practitioner_id,
+  /** Who may everything is asked for a second step; in the demo nobody is. */
+  lacksSecondStep: account.role === 'owner' && !account.has_totp && !account.demo,
   can: capabilitiesOf(account.role),
 })
 const shownSalon = (salon: NonNullable<Awaited<ReturnType<typeof salonById>>>) => ({
