@@ -27,6 +27,12 @@ export const SETTINGS = [
     about: 'When and where can be booked',
     can: 'salon.write',
   },
+  {
+    key: 'log',
+    title: 'The log',
+    about: 'Who saw or changed what; it cannot be changed',
+    can: 'audit.read',
+  },
   { key: 'demo', title: 'Demo studio', about: 'Open it, or take it away', can: 'salon.write' },
 ] as const satisfies readonly {
   readonly key: string

@@ -22,6 +22,8 @@ const MAY = {
   'salon.write': ['owner'],
   /** Who works here, what they may do, and their tablets. */
   'people.write': ['owner'],
+  /** Who saw or changed what. */
+  'audit.read': ['owner'],
   /** One's own password, sessions and PIN. */
   'own.write': ['owner', 'practitioner', 'assistant', 'front_desk'],
 } as const satisfies Record<string, readonly Account['role'][]>

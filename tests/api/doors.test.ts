@@ -9,6 +9,8 @@ import { allRoutes, OPEN_ROUTES, type Route } from './routes'
 const ROLES = { o: owner, p: anneke, a: tamsin, d: desk } as const
 type Role = keyof typeof ROLES
 const MAY: Readonly<Record<string, string>> = {
+  'GET /api/audit': 'o',
+  'GET /api/audit/file': 'o',
   'POST /api/bookings/free': 'opad',
   'POST /api/cards/booking': 'opad',
   'GET /api/cards': 'opa',

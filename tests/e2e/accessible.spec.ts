@@ -108,7 +108,7 @@ for (const [light, client] of [
     await everyPartOfTheReading(page)
     await everyPartOfTheRuleBook(page)
     await page.goto('/')
-    await page.getByRole('button', { name: 'Walk-in' }).click()
+    await page.getByRole('button', { name: 'Walk-in', exact: true }).click()
     await noFaults(page, 'walk-in')
   })
 }

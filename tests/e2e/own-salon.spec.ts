@@ -1,5 +1,5 @@
 import { expect, test, type Browser, type Locator, type Page } from '@playwright/test'
-import { choose, noFaults } from './steps'
+import { choose, chooseClient, noFaults } from './steps'
 
 // From an empty database to the first own client on Fit, then the people, the tablet and the clients of that salon. One after the other: the code works once.
 test.describe.configure({ mode: 'serial' })
@@ -210,7 +210,7 @@ for (const light of ['day', 'room'])
     await page.getByText('Bo Marsh').click()
     await expect(page.getByRole('heading', { name: 'Health' })).toBeVisible()
     await noFaults(page, `${light} a client`)
-    for (const part of ['you', 'people', 'tablets', 'salon', 'hours', 'demo']) {
+    for (const part of ['you', 'people', 'tablets', 'salon', 'hours', 'log', 'demo']) {
       await page.goto(`/settings/${part}`)
       await expect(page.getByRole('heading', { level: 2 }).first()).toBeVisible()
       await noFaults(page, `${light} settings ${part}`)
@@ -258,7 +258,7 @@ test('a visit is booked at a free time, moved, and called off', async ({ page })
   const monday = new Date()
   monday.setUTCDate(monday.getUTCDate() + ((8 - monday.getUTCDay()) % 7 || 7) + 7)
   const date = monday.toISOString().slice(0, 10)
-  await choose(dialog, 'Client', 'Bo Marsh')
+  await chooseClient(dialog, 'Bo Marsh')
   await choose(dialog, 'Protocol', 'Hydrating facial')
   await dialog.getByLabel('Day').fill(date)
   const times = dialog.getByRole('group', { name: 'Times' })

@@ -79,7 +79,7 @@ test('a reason on Fit leads to its rule', async ({ page }) => {
 test('a walk-in: name, birthday, a touch for each group, a ladder', async ({ page }) => {
   const seat = await freeSeat()
   await owner(page)
-  await page.getByRole('button', { name: 'Walk-in' }).click()
+  await page.getByRole('button', { name: 'Walk-in', exact: true }).click()
   const dialog = page.getByRole('dialog')
   await dialog.getByLabel('Name').fill('Invented Walk-in')
   await dialog.getByLabel('Born on').fill('1991-03-04')

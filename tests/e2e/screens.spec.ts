@@ -1,6 +1,7 @@
 import {
   STAGES,
   choose,
+  chooseClient,
   consultPart,
   enterStudio,
   morning,
@@ -192,7 +193,7 @@ test('bad input: a wrong password, a taken room, a visit that is not there', asy
   await enterStudio(page)
   await page.getByRole('button', { name: 'Book a visit' }).click()
   const dialog = page.getByRole('dialog')
-  await choose(dialog, 'Client', 'Pilar Nwosu')
+  await chooseClient(dialog, 'Pilar Nwosu')
   await choose(dialog, 'Protocol', 'Short acid visit')
   await choose(dialog, 'Room', 'Tideline')
   await choose(dialog, 'Practitioner', 'Maren Oduya-Lind')

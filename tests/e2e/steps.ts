@@ -46,6 +46,11 @@ export async function choose(scope: Page | Locator, label: string | RegExp, word
   await page.locator('.choices').getByRole('option', { name: words, exact: true }).click()
   await expect(page.locator('.choices')).toHaveCount(0)
 }
+/** Chooses a client as the desk does: by letters of the name. */
+export async function chooseClient(dialog: Locator, name: string) {
+  await dialog.getByRole('combobox', { name: 'Client' }).fill(name)
+  await dialog.page().getByRole('option', { name, exact: true }).click()
+}
 /** Reads the skin as it is, so that nothing of the plan is open. */
 export async function readAsIs(page: Page) {
   await stage(page, 'Read skin')

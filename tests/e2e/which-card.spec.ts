@@ -1,6 +1,6 @@
 import { expect, test } from '@playwright/test'
 import { copyOf } from './builder-steps'
-import { answer, choose, freshVisit, noFaults, open, panel, stage } from './steps'
+import { answer, choose, chooseClient, freshVisit, noFaults, open, panel, stage } from './steps'
 
 test('a card that loses what it is for says so first; another is taken in two touches', async ({
   page,
@@ -33,13 +33,8 @@ test('a booking can be made with a card that suits client, day and length', asyn
   const dialog = page.getByRole('dialog').first()
   await expect(dialog.getByRole('button', { name: 'Which card?' })).toBeDisabled()
   await expect(dialog).toContainText('Choose client and practitioner first.')
-  for (const [label, typed] of [
-    ['Client', 'Theo Lindqvist'],
-    ['Practitioner', 'Anneke Vask'],
-  ] as const) {
-    await dialog.getByLabel(label, { exact: true }).first().click()
-    await page.locator('.choices').getByRole('option', { name: typed, exact: true }).click()
-  }
+  await chooseClient(dialog, 'Theo Lindqvist')
+  await choose(dialog, 'Practitioner', 'Anneke Vask')
   await dialog.getByRole('button', { name: 'Which card?' }).click()
   await expect(page.getByText(/\d+ cards fitted to this client/)).toBeVisible()
   const best = page

@@ -32,6 +32,7 @@ const current = computed(
       <TabletsPanel v-else-if="current.key === 'tablets'" />
       <SalonPanel v-else-if="current.key === 'salon'" />
       <HoursPanel v-else-if="current.key === 'hours'" />
+      <LogPanel v-else-if="current.key === 'log'" />
       <DemoPanel v-else />
     </section>
   </div>
