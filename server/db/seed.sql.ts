@@ -17,8 +17,8 @@ export const seedClients = (db: Db, salonId: string, count: number): Promise<num
     db,
     `INSERT INTO client (id, salon_id, name, born_on, phone, search)
       SELECT
-        md5($1::text || 'client' || n)::uuid,
-        $1,
+        md5($1::uuid::text || 'client' || n)::uuid,
+        $1::uuid,
         name,
         '1930-01-01'::date + (n * 7919 % 29000)::int,
         '+000 ' || lpad((n * 104729 % 10000000)::text, 7, '0'),
@@ -41,7 +41,7 @@ async function seedSeats(db: Db, salonId: string) {
   await execute(
     db,
     `INSERT INTO room (id, salon_id, name, closed_on)
-      SELECT md5($1::text || 'room' || n)::uuid, $1, 'Seeded room ' || n, current_date
+      SELECT md5($1::uuid::text || 'room' || n)::uuid, $1::uuid, 'Seeded room ' || n, current_date
       FROM generate_series(1, $2::int) AS n
       ON CONFLICT DO NOTHING`,
     [salonId, SEATS],
@@ -49,7 +49,7 @@ async function seedSeats(db: Db, salonId: string) {
   await execute(
     db,
     `INSERT INTO practitioner (id, salon_id, name, left_on)
-      SELECT md5($1::text || 'hands' || n)::uuid, $1, 'Seeded hands ' || n, current_date
+      SELECT md5($1::uuid::text || 'hands' || n)::uuid, $1::uuid, 'Seeded hands ' || n, current_date
       FROM generate_series(1, $2::int) AS n
       ON CONFLICT DO NOTHING`,
     [salonId, SEATS],
@@ -66,7 +66,7 @@ export async function seedVisits(db: Db, salonId: string, count: number): Promis
     `INSERT INTO outcome (visit_id, levers, note, planned_s, actual_s, signed_name)
       SELECT v.id, '[]', '', 4200, 4200, 'Seeded'
       FROM visit v
-      WHERE v.salon_id = $1
+      WHERE v.salon_id = $1::uuid
         AND v.stage = 'closed'
         AND NOT EXISTS (SELECT FROM outcome o WHERE o.visit_id = v.id)`,
     [salonId],
@@ -91,11 +91,11 @@ const addVisits = (db: Db, salonId: string, count: number): Promise<number> =>
         locked_at
       )
       SELECT
-        md5($1::text || 'visit' || n)::uuid,
-        $1,
+        md5($1::uuid::text || 'visit' || n)::uuid,
+        $1::uuid,
         c.ids[1 + n % array_length(c.ids, 1)],
-        md5($1::text || 'room' || 1 + n % $3::int)::uuid,
-        md5($1::text || 'hands' || 1 + n % $3::int)::uuid,
+        md5($1::uuid::text || 'room' || 1 + n % $3::int)::uuid,
+        md5($1::uuid::text || 'hands' || 1 + n % $3::int)::uuid,
         v.id,
         at,
         at + interval '70 minutes',
@@ -108,8 +108,8 @@ const addVisits = (db: Db, salonId: string, count: number): Promise<number> =>
           SELECT current_date - 1 - n / ($3::int * $4::int)
             + interval '8 hours' + interval '90 minutes' * (n / $3::int % $4::int) AS at
         ) clock,
-        (SELECT array_agg(id ORDER BY id) AS ids FROM client WHERE salon_id = $1 AND phone LIKE '+000 %') c,
-        (SELECT id FROM protocol_version WHERE salon_id = $1 ORDER BY id LIMIT 1) v
+        (SELECT array_agg(id ORDER BY id) AS ids FROM client WHERE salon_id = $1::uuid AND phone LIKE '+000 %') c,
+        (SELECT id FROM protocol_version WHERE salon_id = $1::uuid ORDER BY id LIMIT 1) v
       ON CONFLICT DO NOTHING`,
     [salonId, count, SEATS, A_DAY],
   )
