@@ -28,7 +28,9 @@ try {
   const args = ['--import', 'tsx', join(root, 'scripts/seed.ts')]
   const counts = ['--clients', CLIENTS, '--visits', VISITS]
   const env = { ...process.env, ZEN_SEED_URL: server.env.ZEN_TEST_OWNER_DATABASE }
-  spawnSync(process.execPath, [...args, ...counts], { cwd: root, env, stdio: 'inherit' })
+  const seeding = { cwd: root, env, stdio: 'inherit' }
+  if (spawnSync(process.execPath, [...args, ...counts], seeding).status !== 0)
+    throw new Error('The salon could not be filled.')
   const opened = await fetch(`${address}/api/session/demo`, { method: 'POST' })
   const cookie = opened.headers.getSetCookie().at(-1).split(';')[0]
   const timed = async (path) => {

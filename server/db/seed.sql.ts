@@ -20,8 +20,8 @@ export const seedClients = (db: Db, salonId: string, count: number): Promise<num
         md5($1::uuid::text || 'client' || n)::uuid,
         $1::uuid,
         name,
-        '1930-01-01'::date + (n * 7919 % 29000)::int,
-        '+000 ' || lpad((n * 104729 % 10000000)::text, 7, '0'),
+        '1930-01-01'::date + (n::bigint * 7919 % 29000)::int,
+        '+000 ' || lpad((n::bigint * 104729 % 10000000)::text, 7, '0'),
         lower(name)
       FROM (
           SELECT
