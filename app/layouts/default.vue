@@ -23,6 +23,8 @@ const route = useRoute()
 /** A place is where one is on every page below it. */
 const isAt = (to: string) => (to === '/' ? route.path === '/' : route.path.startsWith(to))
 
+const isDemo = computed(() => session.account !== null && session.world === 'demo')
+
 const trouble = ref('')
 const WAYS_OUT = [
   { words: 'Sign out', everywhere: false },
@@ -42,8 +44,9 @@ async function leave(everywhere: boolean) {
 </script>
 
 <template>
-  <div class="min-h-screen flex flex-col">
-    <DemoRibbon v-if="session.account && session.world === 'demo'" />
+  <!-- What is as high as the screen leaves room for the ribbon. -->
+  <div class="min-h-screen flex flex-col" :class="isDemo && '[--ribbon:2rem]'">
+    <DemoRibbon v-if="isDemo" />
     <nav
       v-if="session.account"
       aria-label="Places"

@@ -128,7 +128,7 @@ const NOTE = 'mb-3 px-4 py-2.5 bg-mind-ground border-l-4 border-mind no-print'
           </div>
         </div>
         <aside
-          class="sticky top-2 self-start h-[calc(100vh-9.8rem)] min-h-[24rem] flex flex-col"
+          class="sticky top-2 self-start h-[calc(100vh-9.8rem-var(--ribbon,0px))] min-h-[24rem] flex flex-col"
           aria-label="Details"
         >
           <BuilderSide

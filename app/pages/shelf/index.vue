@@ -29,7 +29,7 @@ watch(part, load, { immediate: true })
 
 <template>
   <div
-    class="px-7 py-5 w-full max-w-[1400px] mx-auto flex flex-col h-[calc(100vh-3.5rem)] min-h-[44rem]"
+    class="px-7 py-5 w-full max-w-[1400px] mx-auto flex flex-col h-[calc(100vh-3.5rem-var(--ribbon,0px))] min-h-[44rem]"
   >
     <header class="flex items-end gap-3 mb-3">
       <h1 class="text-4xl mr-auto">Shelf</h1>

@@ -89,7 +89,9 @@ async function go() {
           </button>
         </div>
       </div>
-      <div class="flex flex-col min-w-0 sticky top-4 self-start h-[calc(100vh-9.5rem)]">
+      <div
+        class="flex flex-col min-w-0 sticky top-4 self-start h-[calc(100vh-9.5rem-var(--ribbon,0px))]"
+      >
         <FitVerdict
           v-if="isReady"
           class="mb-3"
