@@ -71,7 +71,13 @@ test.each([
     await signedIn(email)
   ).ask<{ account: { can: string[] } }>('GET', '/api/session')
   expect(body.account.can).toEqual(expect.arrayContaining(some))
-  expect(Object.keys(body.account).sort()).toEqual(['can', 'id', 'name', 'practitionerId'])
+  expect(Object.keys(body.account).sort()).toEqual([
+    'can',
+    'id',
+    'lacksSecondStep',
+    'name',
+    'practitionerId',
+  ])
   expect(body.account.can.includes('rules.write')).toBe(email === OWNER)
   expect(body.account.can.includes('health.read')).toBe(email !== DESK)
 })
