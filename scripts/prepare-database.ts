@@ -1,10 +1,10 @@
-import pg from 'pg'
+import type pg from 'pg'
 import { DEMO_PASSWORD, PEOPLE } from '../demo/people'
 import { loadDemo } from '../demo/load'
 import { migrate } from '../server/db/migrate'
 import { ensureRoles, grantTo, roleOf, tooStrong } from '../server/db/roles'
 import { hasDemoSignIn, hasSalon, setUpCode } from '../server/db/salon.sql'
-import { ensureDatabases, type Urls } from './lib/databases'
+import { connected, ensureDatabases, type Urls } from './lib/databases'
 
 // Brings the salon's database up to date and the demo's beside it. Prints what it did as one line of JSON. DATABASE_URL is who serves,
 // ZEN_MIGRATE_URL who owns, ZEN_ADMIN_URL, in a cluster of our own, who makes databases and these two; ZEN_DEMO_… the same for the demo.
@@ -22,15 +22,6 @@ const demo: Urls | undefined = env.ZEN_DEMO_URL
     }
   : undefined
 
-async function connected<T>(url: string, work: (client: pg.Client) => Promise<T>): Promise<T> {
-  const client = new pg.Client({ connectionString: url })
-  await client.connect()
-  try {
-    return await work(client)
-  } finally {
-    await client.end()
-  }
-}
 /** The queries of the server take a connection of the pool; one of ours does as well. */
 const asDb = (client: pg.Client) => client as unknown as pg.PoolClient
 

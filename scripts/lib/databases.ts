@@ -16,7 +16,11 @@ function maintenanceOf(url: string): string {
   return there.href
 }
 
-async function connected<T>(url: string, work: (client: pg.Client) => Promise<T>): Promise<T> {
+/** Runs `work` on a connection of its own. */
+export async function connected<T>(
+  url: string,
+  work: (client: pg.Client) => Promise<T>,
+): Promise<T> {
   const client = new pg.Client({ connectionString: url })
   await client.connect()
   try {

@@ -1,7 +1,6 @@
 import { Conflict, NotFound } from '#core/fault'
 import { writeAudit } from '../db/access.sql'
-import { useConfig } from '../utils/config'
-import { closeWorld, openWorld, worldOf } from '../utils/db'
+import { closeWorld, openWorld, worldOf, worlds } from '../utils/db'
 import { defineDoor } from '../utils/door'
 import { askStarter } from '../utils/starter'
 
@@ -12,7 +11,7 @@ export default defineDoor({ can: 'salon.write' }, async ({ db, event, account })
       code: 'not_removed',
       detail: 'The demo studio is taken away from your own salon, in Settings.',
     })
-  if (useConfig().demoUrl === undefined)
+  if (!worlds().includes('demo'))
     throw new NotFound({ code: 'no_demo', detail: 'There is no demo studio on this server.' })
   await closeWorld('demo')
   const done = await askStarter('remove-demo')

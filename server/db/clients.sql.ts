@@ -25,14 +25,14 @@ export interface Place {
 /** Of a word everything is one sign: what LIKE reads as more is not. */
 const within = (word: string): string => `%${word.replaceAll(/[\\%_]/g, String.raw`\$&`)}%`
 
-/** Clients whom a query fits, by name, from a place on; each with its last visit and its next. */
-export function findClients(
-  db: Db,
-  { words, digits, born }: ClientQuery,
-  after: Place | undefined,
-  most: number,
-) {
+/** A query as the database's search takes it: the longest word, the others, digits, a birthday. */
+function termsOf({ words, digits, born }: ClientQuery) {
   const [longest, ...others] = words.map(within)
+  return [longest ?? '', others, digits, born ?? null]
+}
+
+/** Clients whom a query fits, by name, from a place on; each with its last visit and its next. */
+export function findClients(db: Db, query: ClientQuery, after: Place | undefined, most: number) {
   return many(
     db,
     Listed,
@@ -59,10 +59,7 @@ export function findClients(
         JOIN client c ON c.id = f.id
         JOIN salon s ON s.id = c.salon_id
       ORDER BY c.sort_name, c.id`,
-    [
-      ...[longest ?? '', others, digits, born ?? null],
-      ...[after?.name ?? null, after?.id ?? null, most],
-    ],
+    [...termsOf(query), after?.name ?? null, after?.id ?? null, most],
   )
 }
 
@@ -75,18 +72,16 @@ const FileRow = z.object({
 })
 const MOST_IN_FILE = 200_000
 /** Contact data of everybody whom a query fits, by name. */
-export function clientsForFile(db: Db, { words, digits, born }: ClientQuery) {
-  const [longest, ...others] = words.map(within)
-  return many(
+export const clientsForFile = (db: Db, query: ClientQuery) =>
+  many(
     db,
     FileRow,
     `SELECT c.name, to_char(c.born_on, 'YYYY-MM-DD') AS "bornOn", c.phone, c.email, c.address
       FROM find_clients($1, $2, $3, $4, NULL, NULL, $5) f
         JOIN client c ON c.id = f.id
       ORDER BY c.sort_name, c.id`,
-    [longest ?? '', others, digits, born ?? null, MOST_IN_FILE],
+    [...termsOf(query), MOST_IN_FILE],
   )
-}
 
 const Alike = z.object({
   id: z.string(),

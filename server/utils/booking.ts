@@ -1,6 +1,6 @@
 import { freeTimes, nearestTimes, type FreeTime, type Seats } from '#core/booking'
 import { Conflict, type ProblemCode } from '#core/fault'
-import { closedFor } from '#core/salon'
+import { closedFor, type Hours } from '#core/salon'
 import {
   busyDevices,
   busyPractitioners,
@@ -41,6 +41,12 @@ export async function seatsOn(
   }
 }
 
+/** When the salon is open, with its closed days from a day (ISO) on. */
+export const hoursFrom = async (db: Db, salonId: string, date: string): Promise<Hours> => ({
+  hours: await listOpenings(db, salonId),
+  closedDays: await listClosedDays(db, salonId, date),
+})
+
 /** A seat that is wished for, on the salon's own clock. */
 export interface SeatWish {
   readonly date: string
@@ -57,10 +63,7 @@ export async function seatFault(
   wish: SeatWish,
   but: string | null = null,
 ): Promise<Conflict | undefined> {
-  const hours = {
-    hours: await listOpenings(db, salonId),
-    closedDays: await listClosedDays(db, salonId, wish.date),
-  }
+  const hours = await hoursFrom(db, salonId, wish.date)
   const { date, time, slotMinutes: minutes, roomId, practitionerId } = wish
   const seats = await seatsOn(db, salonId, date, but)
   const atMs = (await salonInstant(db, salonId, date, time)).getTime()

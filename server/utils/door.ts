@@ -22,6 +22,13 @@ export interface Door<Query extends z.ZodType, Body extends z.ZodType> {
   readonly most?: number
   /** How the body is read where it is no JSON: before any connection to the database is held. */
   readonly read?: (event: H3Event) => Promise<unknown>
+  /** What has to hold first and takes a connection of its own: a transaction that waited for another of the same pool would wait for itself. */
+  readonly before?: (asked: Asked<Body>) => Promise<unknown>
+}
+interface Asked<Body extends z.ZodType> {
+  readonly event: H3Event
+  readonly account: Account
+  readonly body: z.infer<Body>
 }
 
 /** What a route works with: everything parsed, and one transaction that sees this salon's rows alone. */
@@ -49,6 +56,8 @@ function defineRoute<Query extends z.ZodType, Body extends z.ZodType, Found, Res
     const account = await requireCan(event, door.can)
     const read = door.read ?? ((asked: H3Event) => readJson(asked, door.most))
     const sent = door.body && (await read(event))
+    if (door.before && door.body)
+      await door.before({ event, account, body: parsed(door.body, sent) })
     const result = await inSalon(useDb(event), account.salon_id, async (db) => {
       const found = await find(db, event, account)
       const query = door.query && parsed(door.query, getQuery(event))

@@ -4,7 +4,7 @@ import { folded } from '#core/client'
 import { withDatabase } from './http'
 import { furnishedSalon } from './other-salon'
 import { desk } from './people'
-import { enter, staffOf } from './staff'
+import { staffOf } from './staff'
 
 // Clients of a salon: found, written down, corrected, made one, taken in from a file.
 
@@ -169,18 +169,7 @@ describe('writing down', () => {
     expect([reply.status, reply.body.path]).toEqual([400, 'facts.0.fact.askedOn'])
   })
   test('front desk sees who somebody is, and nothing of their health', async () => {
-    const { invited } = staffOf(salon)
-    const { email, token } = await invited('front_desk')
-    const password = 'lantern quarry 71 moss'
-    await owner.ask('GET', '/api/day')
-    const link = await fetch(`${process.env.ZEN_TEST_URL}/api/links/${token}`, {
-      method: 'POST',
-      headers: { 'content-type': 'application/json' },
-      body: JSON.stringify({ password }),
-    })
-    expect(link.status).toBe(204)
-    expect((await enter(email, password)).status).toBe(204)
-    const front = await staffPerson(email, password)
+    const { person: front } = await staffOf(salon).joined('front_desk')
     const { body } = await front.ask<{ health: unknown; visits: { answer: unknown }[] }>(
       'GET',
       `/api/clients/${salon.ids.clients}`,
@@ -189,13 +178,6 @@ describe('writing down', () => {
     expect(body.visits.every(({ answer }) => answer === null)).toBe(true)
   })
 })
-
-async function staffPerson(email: string, password: string) {
-  const { Person } = await import('./http')
-  const person = new Person()
-  await person.ask('POST', '/api/session', { email, password })
-  return person
-}
 
 describe('a file', () => {
   const row = (at: number) => ({

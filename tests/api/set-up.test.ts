@@ -163,6 +163,15 @@ describe('the salon', () => {
     expect((await founder.ask('DELETE', '/api/demo')).status).toBe(409)
     expect((await owner.ask('GET', '/api/day')).status).toBe(200)
   })
+  test('many who say their password at once do not wait for each other’s connections', async () => {
+    await forgetTries()
+    const body = { old: 'not it', password: 'hollow cinder 88 tern' }
+    const asked = await Promise.all(
+      Array.from({ length: 30 }, () => founder.ask('PUT', '/api/own/password', body)),
+    )
+    expect(new Set(asked.map(({ status }) => status))).toEqual(new Set([400, 429]))
+    await forgetTries()
+  })
   test('guesses at the code are counted', async () => {
     const guess = () =>
       new Person().ask('POST', '/api/set-up', wish({ code: randomUUID().slice(0, 10) }))

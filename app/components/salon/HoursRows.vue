@@ -51,7 +51,7 @@ const dropLast = (weekday: number) => withDay(weekday, spansOf(weekday).slice(0,
       <span v-if="spansOf(index + 1).length === 0" class="text-soft">closed</span>
       <span v-for="(span, at) in spansOf(index + 1)" :key="at" class="flex items-center gap-1.5">
         <input
-          class="field !min-h-[36px] !px-2"
+          class="field !px-2"
           type="time"
           step="300"
           :aria-label="`${day}, opens`"
@@ -60,7 +60,7 @@ const dropLast = (weekday: number) => withDay(weekday, spansOf(weekday).slice(0,
         />
         to
         <input
-          class="field !min-h-[36px] !px-2"
+          class="field !px-2"
           type="time"
           step="300"
           :aria-label="`${day}, closes`"

@@ -44,7 +44,7 @@ function setUntil(technique: Technique, event: Event) {
       </FieldTick>
       <template v-if="entryOf(technique)">
         <input
-          class="field !min-h-[36px] !px-2 w-44"
+          class="field !px-2 w-44"
           maxlength="80"
           placeholder="Licence number"
           :aria-label="`Licence number for ${TECHNIQUE_WORDS[technique]}`"
@@ -54,7 +54,7 @@ function setUntil(technique: Technique, event: Event) {
         <label class="flex items-center gap-2 text-sm text-soft">
           until
           <input
-            class="field !min-h-[36px] !px-2 !text-ink"
+            class="field !px-2 !text-ink"
             type="date"
             :aria-label="`${TECHNIQUE_WORDS[technique]} until`"
             :value="entryOf(technique)!.until ?? ''"

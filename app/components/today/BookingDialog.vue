@@ -47,7 +47,7 @@ const lists = computed(
     ] as const,
 )
 const NEEDED = [{ key: 'clientId', label: 'Client' }] as const
-const { free } = useFreeTimes(() => {
+const { free, trouble: freeTrouble } = useFreeTimes(() => {
   const { protocolId, date, slotMinutes, clientId, roomId, practitionerId } = form.value
   if (!props.open || !protocolId || !date) return undefined
   const chosen = Object.entries({ clientId, roomId, practitionerId }).filter(([, id]) => id)
@@ -144,6 +144,7 @@ async function book() {
       <FreeTimesList
         class="col-span-2"
         :free="free"
+        :trouble="freeTrouble"
         :time="form.time"
         wants="Choose a protocol: the times that are really free stand here."
         @take="Object.assign(form, seatAt(form, $event))"

@@ -3,7 +3,12 @@ import type { FreeTimes } from '~/composables/today/useFreeTimes'
 import { TECHNIQUE_WORDS } from '~/support/people/words'
 
 /** Times that are really free: one touch takes time, room and person. */
-const props = defineProps<{ free: FreeTimes | undefined; time: string; wants: string }>()
+const props = defineProps<{
+  free: FreeTimes | undefined
+  time: string
+  wants: string
+  trouble: string
+}>()
 const emit = defineEmits<{ take: [time: FreeTimes['times'][number]] }>()
 const lacking = computed(() =>
   (props.free?.unable ?? []).map(
@@ -14,7 +19,8 @@ const lacking = computed(() =>
 
 <template>
   <section aria-label="Free times" class="min-h-[7.5rem]">
-    <p v-if="!free" class="text-soft">{{ wants }}</p>
+    <p v-if="trouble" role="alert" class="text-mind font-medium">{{ trouble }}</p>
+    <p v-else-if="!free" class="text-soft">{{ wants }}</p>
     <p v-else-if="free.closed" class="text-mind font-semibold">{{ free.closed }}</p>
     <p v-else-if="free.times.length === 0" class="text-mind font-semibold">
       Nothing is free on that day for {{ free.minutes }} minutes. Try another day, room or person.

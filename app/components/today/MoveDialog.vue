@@ -22,7 +22,7 @@ const lists = [
   { key: 'roomId', label: 'Room', items: props.choices.rooms },
   { key: 'practitionerId', label: 'Practitioner', items: props.choices.practitioners },
 ] as const
-const { free } = useFreeTimes(() => {
+const { free, trouble: freeTrouble } = useFreeTimes(() => {
   const { date, slotMinutes } = seat.value
   return {
     protocolId: props.visit.protocolId,
@@ -87,6 +87,7 @@ const callOff = (noShow: boolean) =>
       <FreeTimesList
         class="col-span-3"
         :free="free"
+        :trouble="freeTrouble"
         :time="seat.time"
         wants="Looking for free times …"
         @take="seat = seatAt(seat, $event)"

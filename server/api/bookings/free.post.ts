@@ -7,16 +7,18 @@ import { namedIn } from '#core/formats'
 import { closedFor } from '#core/salon'
 import { clocksOf } from '../../db/booking.sql'
 import { clientDetails } from '../../db/clients.sql'
-import { listClosedDays, listOpenings, salonById } from '../../db/salon.sql'
+import { salonById } from '../../db/salon.sql'
 import { loadShelf } from '../../db/shelf.sql'
 import { bookableVersion } from '../../utils/bookable'
-import { seatsOn } from '../../utils/booking'
+import { hoursFrom, seatsOn } from '../../utils/booking'
 import { defineDoor } from '../../utils/door'
 
 const STEP_MINUTES = 15
 const ROUND_MINUTES = 5
 const LEAST_MINUTES = 15
 const MOST_MINUTES = 240
+/** Any time of a day that is shut all day. */
+const NOON = '12:00'
 const Body = z.strictObject({
   protocolId: z.string().max(80),
   date: z.iso.date(),
@@ -50,11 +52,13 @@ export default defineDoor({ can: 'booking', body: Body }, async ({ db, account, 
       ...{ step: STEP_MINUTES, notBeforeMs: Date.now() },
     },
   )
+  const isShut = seats.open.length === 0
+  const closed = isShut && closedFor(await hoursFrom(db, salonId, body.date), body.date, NOON, 1)
   return {
     minutes,
     usual: card.usual,
     /** Why the salon is closed all that day. */
-    closed: seats.open.length === 0 ? await whyClosed(db, salonId, body.date) : null,
+    closed: closed || null,
     /** Who may not do what the card asks. */
     unable: seats.people
       .filter((one) => !able.includes(one))
@@ -87,14 +91,6 @@ async function cardWanted(
     deviceIds: new Set(card.steps.flatMap(({ deviceId }) => deviceId ?? [])),
     names: new Map(shelf.devices.map(({ id, name }) => [id, name])),
   }
-}
-
-async function whyClosed(db: PoolClient, salonId: string, date: string): Promise<string | null> {
-  const hours = {
-    hours: await listOpenings(db, salonId),
-    closedDays: await listClosedDays(db, salonId, date),
-  }
-  return closedFor(hours, date, '12:00', 1) ?? null
 }
 
 async function onTheClock(

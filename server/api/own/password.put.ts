@@ -11,9 +11,12 @@ const Body = z.strictObject({ old: Password, password: Password })
 
 /** One's own new password. Other devices are signed out; this one stays. */
 export default defineDoor(
-  { can: 'own.write', body: Body },
+  {
+    can: 'own.write',
+    body: Body,
+    before: (asked) => requirePassword(asked, asked.body.old, 'old'),
+  },
   async ({ db, event, account, body }) => {
-    await requirePassword(event, account, body.old, 'old')
     const about = [account.name, account.email]
     const hash = await newPasswordHash(body.password, about, 'password')
     await setPassword(db, account.id, hash)

@@ -12,11 +12,10 @@ const Body = z.strictObject({ pin: z.string().max(20), password: Password })
 
 /** One's own PIN, for the salon's tablets. */
 export default defineDoor(
-  { can: 'own.write', body: Body },
-  async ({ db, event, account, body }) => {
+  { can: 'own.write', body: Body, before: (asked) => requirePassword(asked, asked.body.password) },
+  async ({ db, account, body }) => {
     const refusal = pinRefusal(body.pin)
     if (refusal) throw new Invalid({ code: 'weak_pin', detail: refusal, path: 'pin' })
-    await requirePassword(event, account, body.password, 'password')
     await setPin(db, account.id, await hashPassword(body.pin))
     await writeAudit(db, account.id, 'person.pin', 'account', account.id)
   },

@@ -1,5 +1,4 @@
 import { allRooms, listClosedDays, listOpenings, salonById } from '../../db/salon.sql'
-import { useConfig } from '../../utils/config'
 import { worldOf, worlds } from '../../utils/db'
 import { defineDoor } from '../../utils/door'
 
@@ -21,7 +20,6 @@ export default defineDoor({ can: 'salon.write' }, async ({ db, event, account })
     closedDays: await listClosedDays(db, account.salon_id, salon.today),
     rooms: await allRooms(db, account.salon_id),
     /** There is a demo studio beside this salon, to be taken away. */
-    hasDemo:
-      worldOf(event) === 'own' && worlds().includes('demo') && useConfig().demoUrl !== undefined,
+    hasDemo: worldOf(event) === 'own' && worlds().includes('demo'),
   }
 })

@@ -20,9 +20,12 @@ const Body = z.strictObject({
 
 /** Makes the browser that asks a tablet of the salon. The owner says the password once more, and the second step. */
 export default defineDoor(
-  { can: 'people.write', body: Body },
+  {
+    can: 'people.write',
+    body: Body,
+    before: (asked) => requirePassword(asked, asked.body.password),
+  },
   async ({ db, event, account, body }) => {
-    await requirePassword(event, account, body.password, 'password')
     await passSecondStep(db, account.id, body.code)
     const [id, token] = [randomUUID(), newToken()]
     const { name, roomId } = body

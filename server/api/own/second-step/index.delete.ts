@@ -9,9 +9,8 @@ const Body = z.strictObject({ password: Password })
 
 /** Turns one's own second step off. */
 export default defineDoor(
-  { can: 'own.write', body: Body },
-  async ({ db, event, account, body }) => {
-    await requirePassword(event, account, body.password, 'password')
+  { can: 'own.write', body: Body, before: (asked) => requirePassword(asked, asked.body.password) },
+  async ({ db, account }) => {
     await clearTotp(db, account.id)
     await writeAudit(db, account.id, 'person.second_step_off', 'account', account.id)
   },

@@ -8,9 +8,8 @@ const Body = z.strictObject({ password: Password })
 
 /** Begins a second step: a secret for the phone. One that was on is off until the new one has given its first code. */
 export default defineDoor(
-  { can: 'own.write', body: Body },
-  async ({ db, event, account, body }) => {
-    await requirePassword(event, account, body.password, 'password')
+  { can: 'own.write', body: Body, before: (asked) => requirePassword(asked, asked.body.password) },
+  async ({ db, account }) => {
     return offerSecondStep(db, account.id, account.email)
   },
 )
