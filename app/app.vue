@@ -1,8 +1,11 @@
 <script setup lang="ts">
 const light = useLight()
 useHead({ htmlAttrs: { 'data-light': light.current } })
+const session = useSessionStore()
+const guard = useGuardStore()
 </script>
 
 <template>
   <NuxtLayout><NuxtPage /></NuxtLayout>
+  <CoverScreen v-if="session.account && (session.tablet || guard.covered)" />
 </template>

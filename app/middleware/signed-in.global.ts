@@ -5,7 +5,13 @@ const isOpen = (path: string): boolean =>
 export default defineNuxtRouteMiddleware(async (to) => {
   const session = useSessionStore()
   await session.load()
-  if (session.account) return isOpen(to.path) ? navigateTo('/') : undefined
+  if (session.account) {
+    // In a client's hands nothing else is there.
+    const { handed } = useGuardStore()
+    const only = `/visits/${handed}/hand`
+    if (handed) return to.path === only ? undefined : navigateTo(only)
+    return isOpen(to.path) ? navigateTo('/') : undefined
+  }
   // Nobody can sign in where there is no salon and no demo.
   if (to.path === '/sign-in' && session.isNew && !session.demo) return navigateTo('/set-up')
   if (to.path === '/set-up' && !session.isNew) return navigateTo('/sign-in')

@@ -3,6 +3,7 @@ import { z } from 'zod'
 import { call, refusalOf, type Reply } from '~/support/api'
 import { keptIn } from '~/support/kept'
 import { bringOrphans, forgetAll } from '~/support/forget'
+import { forgetPin, rememberPin } from '~/support/guard/known-pin'
 import { holdFor, isHeldByOthers, isHeldTooLong } from '~/support/held'
 import { addressLetters } from '~/support/letters'
 
@@ -19,6 +20,8 @@ const Kept = z.object({
     id: z.string(),
     name: z.string(),
     practitionerId: z.string().nullable(),
+    hasPin: z.boolean().default(false),
+    handedVisitId: z.string().nullable().default(null),
     lacksSecondStep: z.boolean().default(false),
     can: z.array(z.custom<Capability>((name) => typeof name === 'string')),
   }),
@@ -29,6 +32,7 @@ const Kept = z.object({
       emergencyNumber: z.string(),
       address: z.string(),
       today: z.string(),
+      coverMinutes: z.number().default(5),
     })
     .nullable(),
 })
@@ -109,7 +113,11 @@ function waysIn(reload: () => Promise<void>) {
     signIn: (email: string, password: string, code?: string) =>
       opened(call('/api/session', { method: 'post', body: { email, password, code } })),
     signInByPin: (accountId: string, pin: string) =>
-      opened(call('/api/session/pin', { method: 'post', body: { accountId, pin } })),
+      opened(
+        call('/api/session/pin', { method: 'post', body: { accountId, pin } }).then(() =>
+          rememberPin(pin),
+        ),
+      ),
     join: (token: string, password: string, code?: string) =>
       opened(
         call('/api/links/:token', { method: 'post', params: { token }, body: { password, code } }),
@@ -125,6 +133,7 @@ async function signOut(everywhere: boolean, leave: () => void) {
   const query = { everywhere: everywhere ? '1' : '0' }
   await call('/api/session', { method: 'delete', query })
   await forgetAll()
+  forgetPin()
   leave()
   void bringOrphans()
 }

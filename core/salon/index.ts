@@ -1,3 +1,4 @@
+export { usualChoices } from './choices'
 export { closedFor, overlapOf, spansOn, weekdayOf, type Hours } from './hours'
 export { endsSoon, licencesEnding, type EndingLicence } from './licences'
 export { pinRefusal } from './pin'

@@ -54,3 +54,5 @@ export const Email = z
 export const Password = z.string().min(1).max(200)
 export const Role = z.enum(ROLES)
 export const Hazard = z.enum(HAZARDS)
+
+export { SalonChoices } from './choices'

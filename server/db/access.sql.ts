@@ -13,15 +13,31 @@ const Account = z.object({
   password_hash: z.string(),
   demo: z.boolean(),
   has_totp: z.boolean(),
+  has_pin: z.boolean(),
+  /** Of the session that asks: the tablet it is on, and the visit whose client holds it. */
+  tablet_id: z.string().nullable(),
+  handed_visit_id: z.string().nullable(),
 })
 export type Account = z.infer<typeof Account>
+
+const ACCOUNT = `SELECT
+    a.id,
+    a.salon_id,
+    a.email,
+    a.name,
+    a.role,
+    a.practitioner_id,
+    a.password_hash,
+    a.demo,
+    a.totp_on_at IS NOT NULL AS has_totp,
+    a.pin_hash IS NOT NULL AS has_pin`
 
 export const accountByEmail = (db: Db, email: string) =>
   maybeOne(
     db,
     Account,
-    `SELECT id, salon_id, email, name, role, practitioner_id, password_hash, demo, totp_on_at IS NOT NULL AS has_totp
-      FROM account_by_email($1)`,
+    `${ACCOUNT}, NULL AS tablet_id, NULL AS handed_visit_id
+      FROM account_by_email($1) a`,
     [email],
   )
 
@@ -30,8 +46,8 @@ export const demoAccount = (db: Db) =>
   maybeOne(
     db,
     Account,
-    `SELECT id, salon_id, email, name, role, practitioner_id, password_hash, demo, totp_on_at IS NOT NULL AS has_totp
-      FROM demo_account()`,
+    `${ACCOUNT}, NULL AS tablet_id, NULL AS handed_visit_id
+      FROM demo_account() a`,
   )
 
 /** The account of a session that has neither expired nor been ended. */
@@ -39,8 +55,9 @@ export const accountOfSession = (db: Db, sessionId: string) =>
   maybeOne(
     db,
     Account,
-    `SELECT id, salon_id, email, name, role, practitioner_id, password_hash, demo, totp_on_at IS NOT NULL AS has_totp
-      FROM account_of_session($1)`,
+    `${ACCOUNT}, s.tablet_id, s.handed_visit_id
+      FROM account_of_session($1) a
+        JOIN session s ON s.id = $1`,
     [sessionId],
   )
 
@@ -48,8 +65,8 @@ export const accountById = (db: Db, id: string) =>
   maybeOne(
     db,
     Account,
-    `SELECT id, salon_id, email, name, role, practitioner_id, password_hash, demo, totp_on_at IS NOT NULL AS has_totp
-      FROM account_by_id($1)`,
+    `${ACCOUNT}, NULL AS tablet_id, NULL AS handed_visit_id
+      FROM account_by_id($1) a`,
     [id],
   )
 
@@ -62,7 +79,7 @@ interface NewSession {
   readonly hours: number
   readonly agent: string
   readonly way: SessionWay
-  readonly tabletId?: string
+  readonly tabletId: string | null
 }
 export const openSession = (db: Db, session: NewSession) =>
   execute(
@@ -71,7 +88,7 @@ export const openSession = (db: Db, session: NewSession) =>
       VALUES ($1, $2, now() + make_interval(hours => $3), $4, $5, $6)`,
     [
       ...[session.id, session.accountId, session.hours],
-      ...[session.agent, session.way, session.tabletId ?? null],
+      ...[session.agent, session.way, session.tabletId],
     ],
   )
 export const endSession = (db: Db, id: string) =>

@@ -41,15 +41,28 @@ const OutcomeRow = z.object({
   actual_s: z.number().nullable(),
   signed_at: z.date(),
   signed_name: z.string(),
+  signed_by: z.string().nullable(),
+  /** Why the signature is still to be confirmed by password. */
+  doubt: z.string().nullable(),
 })
 
 export const outcomeOf = (db: Db, visitId: string) =>
   maybeOne(
     db,
     OutcomeRow,
-    `SELECT answer, levers, note, planned_s, actual_s, signed_at, signed_name
-      FROM outcome
-      WHERE visit_id = $1`,
+    `SELECT
+        o.answer,
+        o.levers,
+        o.note,
+        o.planned_s,
+        o.actual_s,
+        o.signed_at,
+        o.signed_name,
+        o.signed_by,
+        d.reason AS doubt
+      FROM outcome o
+        LEFT JOIN signature_doubt d ON d.visit_id = o.visit_id AND d.confirmed_at IS NULL
+      WHERE o.visit_id = $1`,
     [visitId],
   )
 
@@ -115,4 +128,23 @@ export const addCheckIn = (
     `INSERT INTO check_in (id, visit_id, asked_on, answer, recorded_by)
       VALUES ($1, $2, $3, $4, $5)`,
     [id, visitId, askedOn, answer, accountId],
+  )
+
+/** Says that a signature is to be confirmed, and why. */
+export const addDoubt = (db: Db, visitId: string, accountId: string, reason: string) =>
+  execute(db, 'INSERT INTO signature_doubt (visit_id, account_id, reason) VALUES ($1, $2, $3)', [
+    visitId,
+    accountId,
+    reason,
+  ])
+/** Confirms one's own doubtful signature; how many that were: none or one. */
+export const confirmSignature = (db: Db, visitId: string, accountId: string) =>
+  execute(
+    db,
+    `UPDATE signature_doubt
+      SET confirmed_at = now()
+      WHERE visit_id = $1
+        AND account_id = $2
+        AND confirmed_at IS NULL`,
+    [visitId, accountId],
   )

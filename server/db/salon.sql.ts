@@ -1,7 +1,7 @@
 import { randomInt } from 'node:crypto'
 import { z } from 'zod'
 import { TECHNIQUES } from '#core/safety'
-import { ClosedDay, Opening, type SalonFacts } from '#core/salon/model'
+import { ClosedDay, Opening, SalonChoices, type SalonFacts } from '#core/salon/model'
 import { MEASURES } from '#core/salon'
 import { Reading } from '#core/skin/model'
 import { execute, many, maybeOne, type Db } from './rows'
@@ -16,6 +16,7 @@ const Salon = z.object({
   currency: z.string(),
   measures: z.enum(MEASURES),
   today: z.string(),
+  choices: SalonChoices,
 })
 
 /** The salon with its own date of today. */
@@ -32,6 +33,7 @@ export const salonById = (db: Db, id: string) =>
         turnover_minutes,
         currency,
         measures,
+        choices,
         to_char(now() AT TIME ZONE time_zone, 'YYYY-MM-DD') AS today
       FROM salon
       WHERE id = $1`,
@@ -186,6 +188,8 @@ export const setSalonFacts = (db: Db, id: string, facts: SalonFacts) =>
       ...[facts.emergencyNumber, facts.address, facts.measures],
     ],
   )
+export const setChoices = (db: Db, id: string, choices: SalonChoices) =>
+  execute(db, 'UPDATE salon SET choices = $2 WHERE id = $1', [id, JSON.stringify(choices)])
 export const setTurnover = (db: Db, id: string, minutes: number) =>
   execute(db, 'UPDATE salon SET turnover_minutes = $2 WHERE id = $1', [id, minutes])
 

@@ -42,3 +42,9 @@ export const callOffSession = (db: Db, accountId: string, id: string) =>
         AND ended_at IS NULL`,
     [accountId, id],
   )
+/** Gives the tablet of a session to the client of a visit; null: takes it back. */
+export const handSession = (db: Db, id: string, visitId: string | null) =>
+  execute(db, 'UPDATE session SET handed_visit_id = $2 WHERE id = $1', [id, visitId])
+/** A session is on this tablet from now on. */
+export const setSessionTablet = (db: Db, id: string, tabletId: string) =>
+  execute(db, 'UPDATE session SET tablet_id = $2 WHERE id = $1', [id, tabletId])

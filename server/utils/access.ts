@@ -1,5 +1,5 @@
 import { randomUUID } from 'node:crypto'
-import { getRequestHeader, useSession, type H3Event } from 'h3'
+import { getRequestHeader, getRouterParam, useSession, type H3Event } from 'h3'
 import { Forbidden } from '#core/fault'
 import type { Account, SessionWay } from '../db/access.sql'
 import {
@@ -18,6 +18,7 @@ import { insideOf } from './inside'
 import { passOf } from './letters'
 import { isLoopback, outsideOf } from './outside'
 import { SignedOut } from './problem'
+import { tabletOf } from './tablet'
 
 const SESSION_HOURS = 12
 
@@ -58,21 +59,17 @@ export async function enterWorld(event: H3Event, world: World): Promise<void> {
 const sessionIdOf = async (event: H3Event): Promise<string | undefined> =>
   (await sealed(event)).data[worldOf(event)]
 
-/** How somebody came in, on which tablet, and which browser that was. */
-export interface Entry {
-  readonly way: SessionWay
-  readonly tabletId?: string
-}
-
 /** Signs an account of a world in: a session row, named in a sealed cookie. What this browser was signed in as there before ends. */
-export async function signIn(event: H3Event, world: World, account: Account, entry: Entry) {
+export async function signIn(event: H3Event, world: World, account: Account, way: SessionWay) {
   await enterWorld(event, world)
   await endKept(event)
+  const tablet = await tabletOf(event)
+  const tabletId = tablet?.salonId === account.salon_id && !tablet.isRevoked ? tablet.id : null
   const id = randomUUID()
   const agent = (getRequestHeader(event, 'user-agent') ?? '').slice(0, MOST_AGENT)
   await inSalon(poolOf(world), account.salon_id, async (db) => {
-    await openSession(db, { id, accountId: account.id, hours: SESSION_HOURS, agent, ...entry })
-    await writeAudit(db, account.id, 'session.open', 'account', account.id, { way: entry.way })
+    await openSession(db, { id, accountId: account.id, hours: SESSION_HOURS, agent, tabletId, way })
+    await writeAudit(db, account.id, 'session.open', 'account', account.id, { way })
   })
   await (await sealed(event)).update({ [world]: id })
 }
@@ -114,24 +111,42 @@ export async function standingOf(event: H3Event): Promise<{ pass: string; revoke
   return { pass: passOf(worldOf(event), sessionId), revoked }
 }
 
+/** What is answered while the tablet is in a client's hands: for their own visit, or in any case. */
+export type Handed = 'visit' | 'always'
+const isAnswered = (event: H3Event, { handed_visit_id: visitId }: Account, handed?: Handed) =>
+  visitId === null ||
+  handed === 'always' ||
+  (handed === 'visit' && getRouterParam(event, 'id') === visitId)
+
 /** The signed-in account, when its role may do this; else 401 or 403. */
-export async function requireCan(event: H3Event, capability: Capability): Promise<Account> {
+export async function requireCan(
+  event: H3Event,
+  capability: Capability,
+  handed?: Handed,
+): Promise<Account> {
   const account = await currentAccount(event)
   if (!account)
     throw new SignedOut({
       code: 'signed_out',
       detail: 'You are signed out. Sign in and go on where you were.',
     })
-  if (!canDo(account.role, capability)) {
+  const mayAsk = isAnswered(event, account, handed)
+  if (!mayAsk || !canDo(account.role, capability)) {
     const [path] = event.path.split('?')
     await inSalon(useDb(event), account.salon_id, (db) =>
       writeAudit(db, account.id, 'refused', 'route', `${event.method} ${path}`, { capability }),
     )
-    throw notAllowed()
+    throw mayAsk ? notAllowed() : isHandedOver()
   }
   return account
 }
 
+/** As if signed out: what a tablet sends meanwhile waits until it is taken back. */
+const isHandedOver = (): SignedOut =>
+  new SignedOut({
+    code: 'handed_over',
+    detail: 'This tablet is in a client’s hands. Take it back with your PIN first.',
+  })
 export const notAllowed = (): Forbidden =>
   new Forbidden({
     code: 'not_allowed',

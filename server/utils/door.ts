@@ -7,7 +7,7 @@ import { clientDetails } from '../db/clients.sql'
 import { protocolById, type ProtocolRow } from '../db/protocol.sql'
 import { inSalon } from '../db/rows'
 import { lockVisit, visitById, type VisitRow } from '../db/visit.sql'
-import { requireCan } from './access'
+import { requireCan, type Handed } from './access'
 import { readJson } from './body'
 import type { Capability } from './capabilities'
 import { useDb } from './db'
@@ -18,6 +18,8 @@ export interface Door<Query extends z.ZodType, Body extends z.ZodType> {
   readonly can: Capability
   readonly query?: Query
   readonly body?: Body
+  /** Answered while the tablet is in a client's hands; left out, it is not. */
+  readonly handed?: Handed
   /** Bytes of the body at the most (`BODY_MOST`); default: its own. */
   readonly most?: number
   /** How the body is read where it is no JSON: before any connection to the database is held. */
@@ -53,7 +55,7 @@ function defineRoute<Query extends z.ZodType, Body extends z.ZodType, Found, Res
   work: (scene: Scene<Query, Body> & Found) => Promise<Result> | Result,
 ) {
   const handler = defineEventHandler(async (event) => {
-    const account = await requireCan(event, door.can)
+    const account = await requireCan(event, door.can, door.handed)
     const read = door.read ?? ((asked: H3Event) => readJson(asked, door.most))
     const sent = door.body && (await read(event))
     if (door.before && door.body)

@@ -1,5 +1,8 @@
 import type { PoolClient } from 'pg'
+import { z } from 'zod'
+import type { Letter } from '#core/formats'
 import { pinOf, setPinFailures } from '../db/tablet.sql'
+import { opened, sessionOfPass } from './letters'
 import { SignedOut } from './problem'
 import { verifyPassword } from './password'
 
@@ -28,3 +31,11 @@ const TOO_OFTEN = 'The PIN was missed five times. Sign in with your password; th
 
 export const wrongPin = (detail: string): SignedOut =>
   new SignedOut({ code: 'wrong_pin', detail, path: 'pin' })
+
+const Typed = z.object({ pin: z.string().min(1).max(20) })
+
+/** A PIN that a tablet sealed to the server under an id, so that it counts for that one thing; undefined where it cannot be read, or is for another. */
+export function pinIn(letter: Letter, id: string): string | undefined {
+  const text = letter.id === id ? opened(letter) : undefined
+  return text && sessionOfPass(text.pass) && Typed.safeParse(text.body).data?.pin
+}

@@ -4,6 +4,8 @@ import { earliestFinishMs } from '~/support/perform/running'
 import { clockTime } from '~/support/time'
 
 const emit = defineEmits<{ emergency: [] }>()
+const guard = useGuardStore()
+const asks = ref(false)
 const { store, plan, live, now, timeZone } = useRunning()
 const earliest = computed(() =>
   plan.value && live.value ? earliestFinishMs(plan.value, live.value) : undefined,
@@ -26,7 +28,15 @@ const next = computed(() => store.run?.next)
     v-if="plan && live"
     class="grid grid-cols-[minmax(0,1fr)_auto] gap-x-4 gap-y-1 pb-3 border-b border-line"
   >
-    <ul class="min-w-0 flex flex-wrap gap-x-4 leading-snug" aria-label="Today’s stops">
+    <button
+      v-if="guard.covered"
+      type="button"
+      class="rung !min-h-[56px] w-fit text-lg"
+      @click="asks = true"
+    >
+      Covered: stops and notes with your PIN
+    </button>
+    <ul v-else class="min-w-0 flex flex-wrap gap-x-4 leading-snug" aria-label="Today’s stops">
       <li v-for="stop in pinned" :key="stop" class="font-semibold text-mind">⊘ {{ stop }}</li>
       <li v-if="pinned.length === 0" class="text-soft">Nothing to stop at from here on</li>
     </ul>
@@ -47,5 +57,8 @@ const next = computed(() => store.run?.next)
     >
       Emergency
     </button>
+    <PlainDialog :open="asks" title="Uncover" @close="asks = false">
+      <TakeBack may-skip back="Leave it covered" @opened="asks = false" @other="asks = false" />
+    </PlainDialog>
   </header>
 </template>

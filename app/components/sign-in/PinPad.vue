@@ -2,7 +2,15 @@
 import { Delete } from 'lucide-vue-next'
 
 /** Ten digits large enough for gloves; four to eight of them are a PIN. */
-const props = defineProps<{ name: string; trouble: string; busy: boolean }>()
+const props = defineProps<{
+  name: string
+  trouble: string
+  busy: boolean
+  /** What the way back is called. */
+  back?: string | undefined
+  /** What a right PIN does. */
+  does?: string | undefined
+}>()
 const emit = defineEmits<{ pin: [pin: string]; back: [] }>()
 const DIGITS = ['1', '2', '3', '4', '5', '6', '7', '8', '9']
 const LEAST = 4
@@ -66,9 +74,9 @@ onUnmounted(() => window.removeEventListener('keydown', onKey))
         :disabled="busy || pin.length < LEAST"
         @click="emit('pin', pin)"
       >
-        Open
+        {{ does ?? 'Open' }}
       </button>
     </div>
-    <button type="button" class="rung" @click="emit('back')">Somebody else</button>
+    <button type="button" class="rung" @click="emit('back')">{{ back ?? 'Somebody else' }}</button>
   </section>
 </template>

@@ -9,6 +9,6 @@ export default defineEventHandler(async (event) => {
   if (!account)
     throw new NotFound({ code: 'no_demo', detail: 'There is no demo studio on this server.' })
   await enterWorld(event, 'demo')
-  if (!(await currentAccount(event))) await signIn(event, 'demo', account, { way: 'demo' })
+  if (!(await currentAccount(event))) await signIn(event, 'demo', account, 'demo')
   return sendNoContent(event)
 })

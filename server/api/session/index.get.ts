@@ -40,6 +40,10 @@ const shownAccount = (account: Account) => ({
   id: account.id,
   name: account.name,
   practitionerId: account.practitioner_id,
+  /** Lifts a cover and signs with it, on a tablet. */
+  hasPin: account.has_pin,
+  /** In whose hands the tablet is: the client of this visit. */
+  handedVisitId: account.handed_visit_id,
   /** Who may everything is asked for a second step; in the demo nobody is. */
   lacksSecondStep: account.role === 'owner' && !account.has_totp && !account.demo,
   can: capabilitiesOf(account.role),
@@ -50,6 +54,7 @@ const shownSalon = (salon: NonNullable<Awaited<ReturnType<typeof salonById>>>) =
   emergencyNumber: salon.emergency_number,
   address: salon.address,
   today: salon.today,
+  coverMinutes: salon.choices.coverMinutes,
 })
 
 const shown = async (

@@ -40,7 +40,7 @@ export default defineEventHandler(async (event) => {
     await setPinFailures(db, id, 0)
   })
   await succeeded()
-  await signIn(event, found!.world, account, { way: 'password' })
+  await signIn(event, found!.world, account, 'password')
   return sendNoContent(event)
 })
 

@@ -24,6 +24,6 @@ export default defineEventHandler(async (event) => {
   const isOfSalon = account?.salon_id === tablet.salonId
   const refusal = await inSalon(pool, tablet.salonId, (db) => pinTry(db, accountId, pin))
   if (refusal !== undefined || !isOfSalon) throw wrongPin(refusal ?? 'That is not the PIN.')
-  await signIn(event, worldOf(event), account, { way: 'pin', tabletId: tablet.id })
+  await signIn(event, worldOf(event), account, 'pin')
   return sendNoContent(event)
 })

@@ -26,7 +26,7 @@ export default defineEventHandler(async (event) => {
   )
   await succeeded()
   const account = await accountById(poolOf('own'), ids.accountId)
-  await signIn(event, 'own', account!, { way: 'password' })
+  await signIn(event, 'own', account!, 'password')
   setResponseStatus(event, 201)
   return { id: ids.salonId }
 })

@@ -2,7 +2,9 @@ import { randomUUID } from 'node:crypto'
 import { z } from 'zod'
 import { Password } from '#core/salon/model'
 import { writeAudit } from '../../db/access.sql'
+import { setSessionTablet } from '../../db/session.sql'
 import { addTablet } from '../../db/tablet.sql'
+import { currentSessionId } from '../../utils/access'
 import { defineDoor } from '../../utils/door'
 import { newToken, tokenHash } from '../../utils/token'
 import { requirePassword } from '../../utils/own'
@@ -31,6 +33,8 @@ export default defineDoor(
     const { name, roomId } = body
     await addTablet(db, { id, name, roomId, tokenHash: tokenHash(token), by: account.id })
     await writeAudit(db, account.id, 'tablet.enrol', 'tablet', id)
+    const sessionId = await currentSessionId(event)
+    if (sessionId !== undefined) await setSessionTablet(db, sessionId, id)
     keepTablet(event, token)
     return created(event, { id })
   },

@@ -24,10 +24,6 @@ const isBegun = computed(
   () => store.data?.events.some((event) => event.body.type === 'start') ?? false,
 )
 const next = computed(() => nextVisit(store.data!.input, plan.value!, answer.value))
-const signedWords = computed(() => {
-  const { signed_name: name, signed_at: at } = store.data?.outcome ?? {}
-  return `Signed by ${name}, ${shortDate(at ?? '')}. It stays as it is.`
-})
 /** What was put right by hand; nothing put right: the server takes what the plan took. */
 function usedAmounts() {
   if (Object.keys(amounts.value).length === 0) return undefined
@@ -36,8 +32,9 @@ function usedAmounts() {
     amount: amounts.value[productId] ?? amount,
   }))
 }
-async function sign() {
-  if (await store.sign(answer.value, note.value, usedAmounts())) forget()
+async function sign(pin?: string) {
+  const signing = { answer: answer.value, note: note.value, used: usedAmounts(), pin }
+  if (await store.sign(signing)) await forget()
 }
 const isBooking = ref(false)
 const choices = ref<DayChoices>()
@@ -93,18 +90,7 @@ const preset = computed(() => {
       <section aria-label="Next visit" class="border-l border-line pl-7">
         <NextVisit :next="next" :refer="plan.refer" :following="following?.name" />
         <div class="mt-5 flex flex-col gap-3">
-          <button
-            v-if="!store.locked"
-            type="button"
-            class="rung rung-strong !min-h-[60px] text-lg"
-            :disabled="store.saving > 0"
-            @click="sign"
-          >
-            Sign and lock
-          </button>
-          <p v-else class="text-soft">
-            {{ signedWords }}
-          </p>
+          <SignVisit :sign="sign" />
           <NuxtLink v-if="data.next" class="rung" :to="`/visits/${data.next.id}/fit`">
             Next visit, {{ shortDate(data.next.startsAt) }}
           </NuxtLink>

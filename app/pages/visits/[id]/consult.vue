@@ -22,6 +22,13 @@ const parts = computed(() =>
   }),
 )
 const atOdds = computed(() => contradictions(input.value.client.facts, known.value))
+const guard = useGuardStore()
+/** Questions and consent, in the client's own hands. */
+async function handOver() {
+  const { id } = store.data!.visit
+  await guard.hand(id)
+  await navigateTo(`/visits/${id}/hand`)
+}
 const part = ref('groups')
 watch(
   () => store.data?.visit.id,
@@ -61,6 +68,9 @@ watch(
       <div class="sticky top-4 self-start flex flex-col gap-4">
         <ConsequencePanel :plan="store.preview" :slot-name="data.visit.protocol" narrow />
         <WhyNot :input="input" />
+        <button v-if="!store.locked" type="button" class="rung w-full" @click="handOver">
+          Hand to the client
+        </button>
         <NuxtLink class="rung rung-strong w-full" :to="`/visits/${data.visit.id}/skin`">
           Read the skin
         </NuxtLink>

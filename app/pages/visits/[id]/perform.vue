@@ -8,6 +8,7 @@ const visitId = () => String(route.params.id)
 const { store, plan, live, now, startedMs, finished, titleOf, productOf } = useRunning()
 const ready = ref(false)
 const panel = ref<'sensation' | 'more'>()
+const guard = useGuardStore()
 const emergencyOpen = ref(false)
 
 watch(
@@ -79,7 +80,10 @@ function keepNote(text: string) {
     >
       <div class="flex flex-col min-h-0">
         <LiveLadder />
-        <div v-if="startedMs !== undefined && !finished" class="mt-auto flex justify-end gap-3">
+        <div
+          v-if="startedMs !== undefined && !finished && !guard.covered"
+          class="mt-auto flex justify-end gap-3"
+        >
           <button type="button" class="rung !min-h-[64px]" @click="gate.readSkin">Read skin</button>
           <button type="button" class="rung !min-h-[64px]" @click="panel = 'more'">
             Leave out, note …

@@ -30,6 +30,6 @@ export default defineEventHandler(async (event) => {
     await callOffSessionsOf(db, account.id)
     await writeAudit(db, account.id, `person.${link.purpose}_used`, 'account', account.id)
   })
-  await signIn(event, world, account, { way: 'link' })
+  await signIn(event, world, account, 'link')
   return sendNoContent(event)
 })

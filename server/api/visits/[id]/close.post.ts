@@ -5,10 +5,11 @@ import type { FittedPlan } from '#core/adapt'
 import { reduceRun } from '#core/perform'
 import type { Step } from '#core/protocol'
 import { Conflict, Infeasible, Invalid } from '#core/fault'
+import { Letter } from '#core/formats'
 import { takeSupplies } from '../../../db/things.sql'
 import { latestPlan } from '../../../db/plan.sql'
 import { listEvents } from '../../../db/run.sql'
-import { signVisit } from '../../../db/outcome.sql'
+import { addDoubt, signVisit } from '../../../db/outcome.sql'
 import type { VisitRow } from '../../../db/visit.sql'
 import {
   plannedUse,
@@ -18,6 +19,7 @@ import {
   workDone,
 } from '../../../utils/use'
 import { defineVisitDoor } from '../../../utils/door'
+import { signatureDoubt } from '../../../utils/signature'
 
 /** `used`: what was really taken of each product; left out, what the plan takes. */
 const Used = z
@@ -27,6 +29,8 @@ const Body = z.strictObject({
   answer: SkinAnswer.nullable(),
   note: z.string().max(4000),
   used: Used.optional(),
+  /** The PIN of whoever signs on a tablet, sealed to the server under the visit's id: the tablet that carries it cannot read it. */
+  pin: Letter.optional(),
 })
 
 /** Signs and locks the visit: the skin's answer, the note, the levers of the plan that was performed, and what it took off the shelf with its lots. */
@@ -35,12 +39,14 @@ export default defineVisitDoor(
   async ({ db, account, visit, body }) => {
     const { answer, note, used } = body
     if (visit.locked_at) throw isSigned()
+    const doubt = await signatureDoubt(db, account, visit.id, body.pin)
     const performed = await performedRun(db, visit)
     await requireKnownProducts(db, visit, used)
     await takeAll(db, visit, performed, used, account.id)
     const done = await workDone(db, visit, performed)
     const outcome = { answer, note, ...done, ...figuresOf(performed) }
     if (!(await signVisit(db, visit.id, outcome, account.id, account.name))) throw isSigned()
+    if (doubt !== undefined) await addDoubt(db, visit.id, account.id, doubt)
   },
 )
 

@@ -10,6 +10,7 @@ import { defineVisitDoor } from '../../../utils/door'
 export default defineVisitDoor(
   {
     can: 'health.write',
+    handed: 'visit',
     action: 'health.write',
     body: z.strictObject({
       facts: z

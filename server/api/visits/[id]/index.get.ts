@@ -17,7 +17,7 @@ import { defineVisitDoor } from '../../../utils/door'
 
 /** Everything one visit's six stages show: what the plan is made from, the stored plan, the tray, the run log, the outcome. */
 export default defineVisitDoor(
-  { can: 'health.read', action: 'visit.read' },
+  { can: 'health.read', handed: 'visit', action: 'visit.read' },
   async ({ db, visit }) => {
     const plan = await latestPlan(db, visit.id)
     const input = await compileInputOf(db, visit)

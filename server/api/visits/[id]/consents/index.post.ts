@@ -29,7 +29,7 @@ const Body = z.strictObject({
 
 /** Keeps a drawn signature with the exact words that were signed. A guardian's consent is the dated answer that rule A23 asks for, too. */
 export default defineVisitDoor(
-  { can: 'health.write', action: 'consent.sign', body: Body },
+  { can: 'health.write', handed: 'visit', action: 'consent.sign', body: Body },
   async ({ db, event, account, visit, body }) => {
     const text = await textById(db, visit.salon_id, body.textId)
     if (!text)
