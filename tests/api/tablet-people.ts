@@ -1,5 +1,6 @@
 import { expect } from 'vitest'
-import { Person, signedIn, withDatabase } from './http'
+import type { Person} from './http';
+import { signedIn, withDatabase } from './http'
 
 export const PIN = '2580'
 const PASSWORD = 'quiet-tide'

@@ -2,7 +2,6 @@ import { expect, test, type Page } from '@playwright/test'
 import { withDatabase } from '../api/http'
 import {
   clock,
-  consultPart,
   freshVisit,
   morning,
   noFaults,
@@ -48,6 +47,52 @@ async function typePin(page: Page, pin: string, does = 'Open') {
 }
 const cover = (page: Page) => page.getByRole('dialog', { name: 'Covered' })
 
+/** What was last answered of the three questions. */
+async function answersOf(visitId: string) {
+  const { rows } = await withDatabase((db) =>
+    db.query<{ code: string; answer: string }>(
+      `SELECT DISTINCT ON (f.code) f.code, f.answer
+        FROM health_fact f
+          JOIN visit v ON v.client_id = f.client_id
+        WHERE v.id = $1
+          AND f.code IN ('pregnancy', 'diabetes', 'isotretinoin')
+        ORDER BY f.code, f.recorded_at DESC`,
+      [visitId],
+    ),
+  )
+  return rows
+}
+/** Draws a line in the field for it, and signs. */
+async function signHere(page: Page) {
+  const pad = (await page.getByRole('img', { name: 'Sign here' }).boundingBox())!
+  await page.mouse.move(pad.x + 40, pad.y + 60)
+  await page.mouse.down()
+  await page.mouse.move(pad.x + 160, pad.y + 30, { steps: 5 })
+  await page.mouse.move(pad.x + 240, pad.y + 90, { steps: 5 })
+  await page.mouse.up()
+  await button(page, 'Sign').click()
+}
+const notesOf = (visitId: string) =>
+  withDatabase(async (db) => {
+    const { rows } = await db.query(
+      `SELECT FROM run_event WHERE visit_id = $1 AND body ->> 'type' = 'note'`,
+      [visitId],
+    )
+    return rows.length
+  })
+/** A visit fitted and begun. */
+async function begun(page: Page): Promise<string> {
+  const address = await freshVisit({ protocol: 'clarifying' })
+  await open(page, address)
+  await stage(page, 'Fit')
+  await page.getByRole('button', { name: 'Prepare the tray' }).click()
+  await expect(page.getByText('The tray, in order of use')).toBeVisible()
+  await stage(page, 'Perform')
+  await button(page, 'Start the visit').click()
+  await expect(page.getByText(/^Saved$/)).toBeVisible()
+  return address.split('/').at(-1)!
+}
+
 test.afterEach(() =>
   withDatabase((db) => db.query('UPDATE account SET pin_hash = NULL, pin_failures = 0 WHERE demo')),
 )
@@ -79,12 +124,7 @@ test('left alone it covers everything, also read anew; the PIN opens it where it
 test('in Perform clocks and Stings stay, stops go until the PIN', async ({ page }) => {
   await page.clock.install({ time: morning() })
   await enterTablet(page)
-  await open(page, await freshVisit({ protocol: 'clarifying' }))
-  await stage(page, 'Fit')
-  await page.getByRole('button', { name: 'Prepare the tray' }).click()
-  await expect(page.getByText('The tray, in order of use')).toBeVisible()
-  await stage(page, 'Perform')
-  await button(page, 'Start the visit').click()
+  await begun(page)
   await expect(page.getByRole('list', { name: 'Today’s stops' })).toBeVisible()
   await pass(page, 6)
   await expect(cover(page)).toHaveCount(0)
@@ -130,13 +170,7 @@ test('in a client’s hands nothing else is there, with and without a network', 
     page.getByRole('heading', { name: /Consent to the treatment|treatment/i }),
   ).toBeVisible()
   await noFaults(page, 'a consent')
-  const pad = (await page.getByRole('img', { name: 'Sign here' }).boundingBox())!
-  await page.mouse.move(pad.x + 40, pad.y + 60)
-  await page.mouse.down()
-  await page.mouse.move(pad.x + 160, pad.y + 30, { steps: 5 })
-  await page.mouse.move(pad.x + 240, pad.y + 90, { steps: 5 })
-  await page.mouse.up()
-  await button(page, 'Sign').click()
+  await signHere(page)
   for (let left = 4; left > 0 && !(await page.getByText('Thank you').isVisible()); left--)
     await button(page, 'Not now, or ask first').click()
   await expect(page.getByRole('heading', { name: 'Thank you' })).toBeVisible()
@@ -147,18 +181,7 @@ test('in a client’s hands nothing else is there, with and without a network', 
   await typePin(page, PIN)
   await expect(page).toHaveURL(new RegExp(`/visits/${visitId}/consult$`))
   await expect(page.getByText('Saved', { exact: true })).toBeVisible()
-  const { rows } = await withDatabase((db) =>
-    db.query<{ code: string; answer: string }>(
-      `SELECT DISTINCT ON (f.code) f.code, f.answer
-        FROM health_fact f
-          JOIN visit v ON v.client_id = f.client_id
-        WHERE v.id = $1
-          AND f.code IN ('pregnancy', 'diabetes', 'isotretinoin')
-        ORDER BY f.code, f.recorded_at DESC`,
-      [visitId],
-    ),
-  )
-  expect(rows).toEqual([
+  expect(await answersOf(visitId)).toEqual([
     { code: 'diabetes', answer: 'no' },
     { code: 'isotretinoin', answer: 'yes' },
     { code: 'pregnancy', answer: 'unknown' },
@@ -192,15 +215,7 @@ test('called off in the middle of Perform, what it had not sent waits for the ow
 }) => {
   await page.clock.install({ time: morning() })
   const tabletId = await enterTablet(page)
-  const address = await freshVisit({ protocol: 'clarifying' })
-  const visitId = address.split('/').at(-1)!
-  await open(page, address)
-  await stage(page, 'Fit')
-  await page.getByRole('button', { name: 'Prepare the tray' }).click()
-  await expect(page.getByText('The tray, in order of use')).toBeVisible()
-  await stage(page, 'Perform')
-  await button(page, 'Start the visit').click()
-  await expect(page.getByText(/^Saved$/)).toBeVisible()
+  const visitId = await begun(page)
   await page.route('**/api/visits/*/events', (route) => route.fulfill({ status: 503, body: '{}' }))
   await button(page, 'Leave out, note …').click()
   await page.getByRole('textbox', { name: 'Note' }).fill('Nose a little dry')
@@ -217,24 +232,13 @@ test('called off in the middle of Perform, what it had not sent waits for the ow
   await page.goto('/')
   await expect(page.getByRole('heading', { name: 'Sign in' })).toBeVisible()
   await expect(page.getByText(MAREN)).toHaveCount(0)
-  const notes = () =>
-    withDatabase(async (db) => {
-      const { rows } = await db.query(
-        `SELECT FROM run_event WHERE visit_id = $1 AND body ->> 'type' = 'note'`,
-        [visitId],
-      )
-      return rows.length
-    })
   await owner.goto('/waiting')
   await expect(async () => {
     await owner.reload()
     await expect(owner.getByText('Nose a little dry')).toBeVisible({ timeout: 3000 })
   }).toPass()
-  expect(await notes()).toBe(0)
-  await owner
-    .getByRole('button', { name: 'Take in' })
-    .first()
-    .click()
-  await expect.poll(notes).toBe(1)
+  expect(await notesOf(visitId)).toBe(0)
+  await owner.getByRole('button', { name: 'Take in' }).first().click()
+  await expect.poll(() => notesOf(visitId)).toBe(1)
   await other.close()
 })
