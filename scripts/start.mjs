@@ -1,50 +1,21 @@
-import {
-  existsSync,
-  mkdirSync,
-  readFileSync,
-  renameSync,
-  rmSync,
-  statSync,
-  writeFileSync,
-} from 'node:fs'
+import { existsSync, mkdirSync, readFileSync, renameSync, statSync, writeFileSync } from 'node:fs'
 import { randomBytes } from 'node:crypto'
 import { dirname, join } from 'node:path'
 import { fileURLToPath } from 'node:url'
 import { prepareDatabase, removeDemo, startApplication } from './lib/application.mjs'
+import { claim } from './lib/claim.mjs'
 import { ensureDebian } from './lib/debian.mjs'
 import { ensureBuild, ensurePackages } from './lib/packages.mjs'
 import { freePort } from './lib/ports.mjs'
 import { dataHome, startPostgres } from './lib/postgres.mjs'
+import { askOwner, copyFolders, keepCopy } from './lib/house.mjs'
+import { noteErasures } from './lib/erasures.mjs'
 import { say, Stop } from './lib/say.mjs'
 import { supervised } from './lib/supervise.mjs'
 import { giveTo, handedOver, serverUser } from './lib/unprivileged.mjs'
 
 const root = dirname(dirname(fileURLToPath(import.meta.url)))
 const LOOPBACK = ['127.0.0.1', '::1', 'localhost']
-
-/** One `npm start` per folder: a second one says where the first is. */
-function claim(home) {
-  mkdirSync(home, { recursive: true, mode: 0o700 })
-  const file = join(home, 'running')
-  const other = existsSync(file) ? JSON.parse(readFileSync(file, 'utf8')) : undefined
-  if (other && isAlive(other.pid))
-    throw new Stop(
-      1,
-      `Zen Ladder is running already from this folder${other.address ? ` at ${other.address}` : ''}. End it with Ctrl-C there, then start again.`,
-    )
-  const write = (address) => writeFileSync(file, JSON.stringify({ pid: process.pid, address }))
-  write(undefined)
-  return { write, release: () => rmSync(file, { force: true }) }
-}
-
-function isAlive(pid) {
-  try {
-    process.kill(pid, 0)
-    return readFileSync(`/proc/${pid}/cmdline`, 'utf8').includes('start.mjs')
-  } catch {
-    return false
-  }
-}
 
 function tlsFrom(env) {
   const { ZEN_TLS_CERT: cert, ZEN_TLS_KEY: key } = env
@@ -134,14 +105,63 @@ const externalDatabase = (env) => ({
     : {}),
 })
 
-/** What the server may not do itself. Gives true where it is done, else a sentence. */
-async function onBehalf({ demo }, ask) {
-  if (ask !== 'remove-demo') return 'That is not known here.'
-  if (!demo?.adminUrl)
-    return 'The demo’s database is not ours to drop: take ZEN_DEMO_URL out, and drop it there.'
-  await removeDemo(root, demo.adminUrl)
-  say('Removed the demo studio')
+/** A copy where the salon wants it, among the folders of this house. */
+async function copyNow({ ownerUrl }, home, { folder, keep }) {
+  if (!ownerUrl) return 'Name the owner of the tables in ZEN_MIGRATE_URL: a copy is made as them.'
+  const folders = copyFolders(home)
+  const into = folders.includes(folder) ? folder : folders[0]
+  const passphrase = process.env.ZEN_BACKUP_PASSPHRASE || undefined
+  await keepCopy(root, { ownerUrl, home, folder: into, keep, passphrase })
   return true
+}
+
+const LOOK_EVERY_MS = 600_000
+/** Makes the copies that are due, one after the other. */
+function copying({ ownerUrl }, home) {
+  let isBusy = false
+  async function look() {
+    if (isBusy || !ownerUrl) return
+    isBusy = true
+    try {
+      const { wish } = await askOwner(root, ownerUrl, { do: 'due' })
+      if (wish) await copyNow({ ownerUrl }, home, wish)
+    } catch (error) {
+      // It is tried again later, and told on Today meanwhile.
+      say(error instanceof Stop ? error.message : `No copy was made: ${error.message}`)
+    } finally {
+      isBusy = false
+    }
+  }
+  const timer = setInterval(() => void look(), LOOK_EVERY_MS)
+  return () => clearInterval(timer)
+}
+
+/** What the server may not do itself: it serves rows of one salon at a time, and writes no file. Gives what was asked for, else a sentence. */
+const onBehalf = (database, home) => ({
+  'remove-demo': async () => {
+    if (!database.demo?.adminUrl)
+      return 'The demo’s database is not ours to drop: take ZEN_DEMO_URL out, and drop it there.'
+    await removeDemo(root, database.demo.adminUrl)
+    say('Removed the demo studio')
+    return true
+  },
+  'copy-folders': () => copyFolders(home),
+  copy: (wish) => copyNow(database, home, wish),
+  /** Who was erased is written down outside the database and its copies. */
+  'note-erasures': async () => {
+    const { erasures } = await askOwner(root, database.ownerUrl, { do: 'look' })
+    for (const folder of [home, ...copyFolders(home)]) noteErasures(folder, erasures)
+    return true
+  },
+})
+
+async function answerTo(database, home, { ask, with: given }) {
+  try {
+    return (await onBehalf(database, home)[ask]?.(given)) ?? 'That is not known here.'
+  } catch (error) {
+    if (error instanceof Stop) return error.message
+    throw error
+  }
 }
 
 /** Everything that must be ended again is pushed on `closing` as soon as it runs. */
@@ -169,7 +189,7 @@ async function serve(home, own, listening, closing) {
     ...(user ? { as: { user, output: await handedOver(root, home, user) } } : {}),
     url: database.url,
     ...(listening.isLocal && prepared.demoUrl ? { demoUrl: prepared.demoUrl } : {}),
-    asks: (ask) => onBehalf(database, ask),
+    asks: (asked) => answerTo(database, home, asked),
     secret: sessionSecret(home),
     host,
     port: await chosenPort(host),
@@ -182,6 +202,7 @@ async function serve(home, own, listening, closing) {
     return running
   })
   closing.push(() => app.stop())
+  closing.push(copying(database, home))
   lock.write(address)
   greet(address, prepared)
   return interrupted

@@ -1,6 +1,13 @@
 import { writeFileSync } from 'node:fs'
 import { type Fact, QUESTIONS } from '#core/client'
-import { bundleSchema, cardOf, cardSchema, intakeOf, intakeSchema } from '#core/formats'
+import {
+  bundleSchema,
+  cardOf,
+  cardSchema,
+  clientFileSchema,
+  intakeOf,
+  intakeSchema,
+} from '#core/formats'
 import { CLIENTS } from '../demo/people'
 import { BRIGHTENING } from '../demo/protocols'
 import { DEMO_SHELF } from '../demo/shelf'
@@ -45,5 +52,6 @@ write(
   ),
 )
 write('example.bundle.json', example)
+write('client.schema.json', clientFileSchema())
 write('protocol.schema.json', cardSchema())
 write('example.protocol.json', cardOf(BRIGHTENING, DEMO_SHELF))

@@ -43,6 +43,7 @@ export const PROBLEM_CODES = [
   'no_person',
   'no_tablet',
   'not_removed',
+  'no_copy',
   'totp_wanted',
   'totp_wrong',
   // what is not there
@@ -93,6 +94,7 @@ export const PROBLEM_CODES = [
   'not_performed',
   'no_doubt',
   'called_off',
+  'at_rest',
   'not_yet',
   'outside_hours',
   'client_taken',

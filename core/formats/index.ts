@@ -2,6 +2,7 @@ export { Card, cardOf, cardSchema, missingFrom, namedIn, readCard, withoutNext }
 export type { CardRead } from './card'
 export { Bundle, bundleSchema, inputOf, Override, readBundle } from './bundle'
 export type { BundleFault, BundleRead } from './bundle'
+export { ClientFile, clientFileSchema } from './client-file'
 export { check } from './check'
 export type { CheckReport } from './check'
 export { Intake, intakeOf, intakeSchema, readIntake } from './intake'

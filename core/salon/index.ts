@@ -1,4 +1,5 @@
 export { usualChoices } from './choices'
+export { isCopyDue, isCopyOld } from './copies'
 export { closedFor, overlapOf, spansOn, weekdayOf, type Hours } from './hours'
 export { endsSoon, licencesEnding, type EndingLicence } from './licences'
 export { pinRefusal } from './pin'

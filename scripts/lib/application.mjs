@@ -60,7 +60,9 @@ export async function startApplication(root, settings) {
     child.once('exit', (code, signal) => resolve(signal ?? `code ${code}`)),
   )
   // What only whoever started it may do, it asks for.
-  child.on('message', async ({ id, ask }) => child.send({ id, reply: (await asks?.(ask)) ?? null }))
+  child.on('message', async ({ id, ...asked }) =>
+    child.send({ id, reply: (await asks?.(asked)) ?? null }),
+  )
   const stop = async (signal = 'SIGTERM') => {
     if (child.exitCode === null && child.signalCode === null) child.kill(signal)
     await ended

@@ -25,7 +25,7 @@ export function run(command, args, { keep = false, quiet = false, ...options } =
       errors += chunk
     })
     child.on('error', reject)
-    child.on('close', (code) => resolve({ code: code ?? 1, output, errors }))
+    child.on('close', (code, signal) => resolve({ code: code ?? 1, signal, output, errors }))
   })
 }
 

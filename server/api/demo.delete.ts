@@ -17,7 +17,7 @@ export default defineDoor({ can: 'salon.write' }, async ({ db, event, account })
   const done = await askStarter('remove-demo')
   if (done !== true) {
     openWorld('demo')
-    throw new Conflict({ code: 'not_removed', detail: done })
+    throw new Conflict({ code: 'not_removed', detail: String(done) })
   }
   await writeAudit(db, account.id, 'demo.remove', 'salon', account.salon_id)
 })

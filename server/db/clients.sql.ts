@@ -116,6 +116,9 @@ const Details = z.object({
   contact: z.array(z.enum(CONTACT_WAYS)),
   madeAt: z.date(),
   mergedInto: z.string().nullable(),
+  /** Why the record rests; null: it does not. */
+  restricted: z.string().nullable(),
+  isErased: z.boolean(),
 })
 /** Who a client of the salon is and how they are reached; who was made one with another leads there. */
 export const clientDetails = (db: Db, salonId: string, id: string) =>
@@ -131,7 +134,9 @@ export const clientDetails = (db: Db, salonId: string, id: string) =>
         address,
         contact,
         made_at AS "madeAt",
-        merged_into AS "mergedInto"
+        merged_into AS "mergedInto",
+        restricted_why AS restricted,
+        erased_at IS NOT NULL AS "isErased"
       FROM client
       WHERE salon_id = $1
         AND id = $2`,
@@ -279,6 +284,7 @@ export const takeStaged = (db: Db, id: string): Promise<number> =>
           FROM client c
           WHERE c.salon_id = current_salon()
             AND c.merged_into IS NULL
+            AND c.erased_at IS NULL
             AND c.born_on = (r.body ->> 'bornOn')::date
             AND lower(c.name) = lower(r.body ->> 'name')
         )`,

@@ -43,7 +43,11 @@ export async function ensureRoles(admin: Client, { owner, app }: Roles): Promise
 /** The role that moves and erases what is otherwise kept as it was written. */
 const ERASER = 'zen_erase'
 /** What acts as it. */
-const ERASING = ['merge_clients(uuid, uuid)']
+const ERASING = [
+  'erase_client(uuid, uuid, text)',
+  'erase_photos(uuid[])',
+  'merge_clients(uuid, uuid)',
+]
 
 /** Database, schema, tables, views and functions that another role owns; what belongs to an extension stays with it. */
 const OWNED_BY_OTHERS = `SELECT 'DATABASE ' || quote_ident(current_database()) AS handing
@@ -81,6 +85,8 @@ const LOOKING_PAST = [
   'account_of_session(uuid)',
   'alike_clients(text, date, text, int)',
   'demo_account()',
+  'erase_client(uuid, uuid, text)',
+  'erase_photos(uuid[])',
   'find_clients(text, text[], text, date, text, uuid, int)',
   'has_salon()',
   'link_by_token(text)',
@@ -104,6 +110,7 @@ export async function grantTo(owner: Client, app: string): Promise<void> {
   await owner.query(`REVOKE DELETE ON waiting_change FROM ${role}`)
   await owner.query(`REVOKE INSERT, DELETE ON salon FROM ${role}`)
   await owner.query(`REVOKE UPDATE, DELETE ON client_was FROM ${role}`)
+  await owner.query(`REVOKE INSERT, DELETE ON erasure FROM ${role}`)
   await giveToEraser(owner)
   await owner.query(`GRANT EXECUTE ON FUNCTION ${LOOKING_PAST.join(', ')} TO ${role}`)
 }
@@ -121,6 +128,7 @@ async function giveToEraser(owner: Client): Promise<void> {
   await owner.query(`GRANT USAGE, CREATE ON SCHEMA public TO ${ERASER}`)
   await owner.query(`GRANT SELECT, UPDATE, DELETE ON ALL TABLES IN SCHEMA public TO ${ERASER}`)
   await owner.query(`REVOKE UPDATE, DELETE ON audit, audit_seal FROM ${ERASER}`)
+  await owner.query(`GRANT INSERT ON erasure TO ${ERASER}`)
   for (const name of ERASING) await owner.query(`ALTER FUNCTION ${name} OWNER TO ${ERASER}`)
   await owner.query(`REVOKE CREATE ON SCHEMA public FROM ${ERASER}`)
 }

@@ -18,6 +18,8 @@ const MAY = {
   /** Makes one client of two; takes files of clients in and out. */
   'client.merge': ['owner'],
   'client.files': ['owner'],
+  /** A client's rights over their record: all of it as a file, that it rests, that it goes; and what has served its time. */
+  'client.rights': ['owner'],
   /** Settings of the salon, its rooms and hours, and the demo. */
   'salon.write': ['owner'],
   /** Who works here, what they may do, and their tablets. */

@@ -4,6 +4,7 @@ import type { z } from 'zod'
 import { Conflict, NotFound } from '#core/fault'
 import { writeAudit, type Account } from '../db/access.sql'
 import { clientDetails } from '../db/clients.sql'
+import { restrictionOf } from '../db/rights.sql'
 import { protocolById, type ProtocolRow } from '../db/protocol.sql'
 import { inSalon } from '../db/rows'
 import { lockVisit, visitById, type VisitRow } from '../db/visit.sql'
@@ -105,16 +106,22 @@ export const defineVisitDoor = <
     return result
   })
 
+interface ClientDoor<Query extends z.ZodType, Body extends z.ZodType> extends Door<Query, Body> {
+  readonly action: string
+  /** Answered for a record that rests, too. */
+  readonly atRest?: true
+}
+
 /** A route below /api/clients/:id: the client is of this salon, else 404. Every such request leaves a row in the log with the client. */
 export const defineClientDoor = <
   Result,
   Query extends z.ZodType = z.ZodUndefined,
   Body extends z.ZodType = z.ZodUndefined,
 >(
-  door: Door<Query, Body> & { readonly action: string },
+  door: ClientDoor<Query, Body>,
   work: (scene: Scene<Query, Body> & { readonly client: ClientHead }) => Promise<Result> | Result,
 ) =>
-  defineRoute(door, findClient, async (scene) => {
+  defineRoute(door, findClient(door.atRest === true), async (scene) => {
     const result = await work(scene)
     const { db, account, client } = scene
     await writeAudit(db, account.id, door.action, 'client', client.id)
@@ -156,21 +163,37 @@ const findVisit: Find<{ visit: VisitRow }> = async (db, event, account) => {
       code: 'called_off',
       detail: 'This visit was called off. Book another.',
     })
+  const why = await restrictionOf(db, visit.client_id)
+  if (why !== undefined) throw isAtRest(why)
   return { visit }
 }
 
+/** A record that its client has closed: the law's needs and the owner's hand alone reach into it. */
+export const isAtRest = (why: string): Conflict =>
+  new Conflict({
+    code: 'at_rest',
+    detail: `This record is closed at the client’s wish: ${why}. The owner can open it again.`,
+  })
+
+export const noClient = (isErased: boolean, path = 'id'): NotFound =>
+  new NotFound({
+    code: 'no_client',
+    detail: isErased
+      ? 'This client was erased: nothing that names them is kept.'
+      : 'There is no such client in this salon.',
+    path,
+  })
+
 type ClientHead = NonNullable<Awaited<ReturnType<typeof clientDetails>>>
-const findClient: Find<{ client: ClientHead }> = async (db, event, account) => {
-  const id = uuidParam(event, 'id')
-  const client = id && (await clientDetails(db, account.salon_id, id))
-  if (!client)
-    throw new NotFound({
-      code: 'no_client',
-      detail: 'There is no such client in this salon.',
-      path: 'id',
-    })
-  return { client }
-}
+const findClient =
+  (mayRest: boolean): Find<{ client: ClientHead }> =>
+  async (db, event, account) => {
+    const id = uuidParam(event, 'id')
+    const client = id && (await clientDetails(db, account.salon_id, id))
+    if (!client || client.isErased) throw noClient(client !== undefined && client !== '')
+    if (client.restricted !== null && !mayRest) throw isAtRest(client.restricted)
+    return { client }
+  }
 
 const SHORT_ID = /^[a-z0-9][a-z0-9-]{0,79}$/
 

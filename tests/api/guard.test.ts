@@ -1,7 +1,7 @@
 import { randomUUID } from 'node:crypto'
 import { afterAll, beforeAll, describe, expect, test } from 'vitest'
 import { sealedTo } from './seal-letter'
-import type { Person} from './http';
+import type { Person } from './http'
 import { book, forgetTries, PRACTITIONER, withDatabase } from './http'
 import { owner } from './people'
 import { CALM, event } from './signed'

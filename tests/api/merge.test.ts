@@ -79,6 +79,7 @@ describe('making one client of two', () => {
           FROM information_schema.columns
           WHERE table_schema = 'public'
             AND column_name = 'client_id'
+            AND table_name <> 'erasure'
             AND table_name IN (SELECT relname FROM pg_class WHERE relkind = 'r')`,
       )
       const { rows } = await db.query<{ body: string }>(

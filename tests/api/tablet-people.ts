@@ -1,5 +1,5 @@
 import { expect } from 'vitest'
-import type { Person} from './http';
+import type { Person } from './http'
 import { signedIn, withDatabase } from './http'
 
 export const PIN = '2580'

@@ -12,20 +12,22 @@ const FIRST_VISITS = 20
 
 /** The record of a client: who they are, for everybody who books; what concerns their health, for those who may read it. */
 export default defineClientDoor(
-  { can: 'booking', action: 'client.read' },
+  { can: 'booking', atRest: true, action: 'client.read' },
   async ({ db, account, client }) => {
     const salon = (await salonById(db, account.salon_id))!
     const into = client.mergedInto
       ? await clientDetails(db, account.salon_id, client.mergedInto)
       : undefined
-    const mayRead = canDo(account.role, 'health.read')
-    const visits = await visitLines(db, client.id, null, FIRST_VISITS + 1)
+    // A record that rests shows whose it is, and nothing of it.
+    const mayRead = canDo(account.role, 'health.read') && client.restricted === null
+    const visits =
+      client.restricted === null ? await visitLines(db, client.id, null, FIRST_VISITS + 1) : []
     return {
       ...client,
       mergedInto: into ? { id: into.id, name: into.name } : null,
       today: salon.today,
       timeZone: salon.time_zone,
-      was: await formerDetails(db, client.id),
+      was: client.restricted === null ? await formerDetails(db, client.id) : [],
       visits: visits
         .slice(0, FIRST_VISITS)
         .map((visit) => (mayRead ? visit : { ...visit, answer: null, note: null, levers: null })),

@@ -1,0 +1,23 @@
+import { z } from 'zod'
+import { Password } from '#core/salon/model'
+import { eraseClient, ERASE_REASONS } from '../../../db/rights.sql'
+import { defineClientDoor } from '../../../utils/door'
+import { noteErasuresAfter } from '../../../utils/copies'
+import { requirePassword } from '../../../utils/own'
+
+const Body = z.strictObject({ why: z.enum(ERASE_REASONS), password: Password })
+
+/** Erases a client for good, and gives how much went. What counts without a name stays; it is done again after every restore. */
+export default defineClientDoor(
+  {
+    can: 'client.rights',
+    atRest: true,
+    action: 'client.erase',
+    body: Body,
+    before: (asked) => requirePassword(asked, asked.body.password),
+  },
+  async ({ db, event, account, client, body }) => {
+    noteErasuresAfter(event)
+    return eraseClient(db, client.id, account.id, body.why)
+  },
+)
