@@ -13,9 +13,13 @@ export function useSettings() {
     const body = { hours, closedDays, turnoverMinutes }
     return change(() => call('/api/settings/hours', { method: 'put', body }))
   }
+  const saveChoices = (wish: Partial<SalonSettings['choices']>) => {
+    const body = { ...settings.value!.choices, ...wish }
+    return change(() => call('/api/settings/choices', { method: 'put', body }))
+  }
   const addRoom = (name: string) =>
     change(() => call('/api/rooms', { method: 'post', body: { name } }))
   const setRoom = ({ id, name, isUsed }: SalonSettings['rooms'][number]) =>
     change(() => call('/api/rooms/:id', { method: 'put', params: { id }, body: { name, isUsed } }))
-  return { settings, trouble, done, saveFacts, saveHours, addRoom, setRoom }
+  return { settings, trouble, done, saveFacts, saveHours, saveChoices, addRoom, setRoom }
 }

@@ -28,6 +28,18 @@ export const SETTINGS = [
     can: 'salon.write',
   },
   {
+    key: 'copies',
+    title: 'Copies',
+    about: 'Everything once more, elsewhere, every day',
+    can: 'salon.write',
+  },
+  {
+    key: 'keeping',
+    title: 'Keeping',
+    about: 'How long records are kept, and what has served its time',
+    can: 'client.rights',
+  },
+  {
     key: 'log',
     title: 'The log',
     about: 'Who saw or changed what; it cannot be changed',

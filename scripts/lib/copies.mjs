@@ -17,7 +17,8 @@ const FORMAT = 'zen-ladder/copy'
 const DUMP = 'database.dump'
 const MANIFEST = 'manifest.json'
 const NAME = /^zen-\d{8}T\d{6}Z\.tar(?:\.age)?$/
-const FULL = /No space left on device|ENOSPC|Disk quota exceeded|EDQUOT|File too large|EFBIG|SIGXFSZ/
+const FULL =
+  /No space left on device|ENOSPC|Disk quota exceeded|EDQUOT|File too large|EFBIG|SIGXFSZ/
 
 /** The programs of PostgreSQL take a connection from their environment: a password is nobody's to read in a list of processes. */
 function connectionOf(url) {

@@ -27,10 +27,7 @@ interface Done {
 }
 /** One of the two commands, to its end. `limit`: the most that a file may hold, in KiB, as on a disk that is full. */
 function command(script: string, argument: string, env: Record<string, string>, limit?: number) {
-  const [shell, line] = [
-    'bash',
-    `${limit ? `ulimit -f ${limit}; ` : ''}exec node ${script} "$1"`,
-  ]
+  const [shell, line] = ['bash', `${limit ? `ulimit -f ${limit}; ` : ''}exec node ${script} "$1"`]
   const child = spawn(shell, ['-c', line, 'zen', argument], {
     cwd: ROOT,
     env: { ...process.env, ZEN_DATA: home, ...env },

@@ -43,7 +43,34 @@ export function useClientRecord(id: string) {
       return true
     }, 'They are one client now: both histories are here.')
   return {
+    ...clientRights(params, change),
     ...{ record: shown, trouble, done },
     ...{ correct, note, takeBack, answer, remember, rank, merge },
   }
+}
+
+type Change = ReturnType<typeof useChanges>['change']
+
+/** What the client may ask of what is kept: that it rests, that it goes. */
+function clientRights(params: { readonly id: string }, change: Change) {
+  const notErased = ref('')
+  const restrict = (why: string | null) =>
+    change(
+      async () => {
+        await call('/api/clients/:id/restriction', { method: 'put', params, body: { why } })
+        return true
+      },
+      why === null ? 'The record is open again.' : 'The record is closed.',
+    )
+  /** There is nothing to read any more afterwards. */
+  async function erase(why: 'asked' | 'by-mistake', password: string) {
+    const { trouble: refused, attempt } = useAttempt()
+    const body = { why, password }
+    const gone = await attempt(() =>
+      call('/api/clients/:id/erasure', { method: 'post', params, body }),
+    )
+    notErased.value = refused.value
+    return gone
+  }
+  return { restrict, erase, notErased }
 }

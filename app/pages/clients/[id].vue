@@ -31,7 +31,7 @@ const manner = computed(
             manner.map(({ body }) => body).join(' · ')
           }}</p>
         </div>
-        <template v-if="!record.mergedInto">
+        <template v-if="!record.mergedInto && record.restricted === null">
           <button type="button" class="rung" @click="correcting = true">Name and contact</button>
           <button
             v-if="session.can('client.merge')"
@@ -48,9 +48,20 @@ const manner = computed(
         <NuxtLink :to="`/clients/${record.mergedInto.id}`" class="text-link">
           {{ record.mergedInto.name }} </NuxtLink>: everything is there.
       </p>
+      <p
+        v-if="record.restricted !== null"
+        class="mt-4 px-4 py-3 bg-mind-ground border-l-4 border-mind"
+      >
+        <span class="font-semibold">Closed at the client’s wish:</span> {{ record.restricted }}.
+        Nothing of it is read, changed or booked.
+      </p>
       <SaveState :trouble="trouble" :done="done" />
       <div v-if="!record.mergedInto" class="grid grid-cols-[minmax(0,1fr)_25rem] gap-10">
-        <RecordVisits :key="record.visits.length" :record="record" />
+        <RecordVisits
+          v-if="record.restricted === null"
+          :key="record.visits.length"
+          :record="record"
+        />
         <div v-if="record.health" class="flex flex-col gap-7">
           <RecordHealth :record="record" :may-write="mayWrite" @answer="kept.answer" />
           <RecordProducts
@@ -73,6 +84,14 @@ const manner = computed(
           <p class="text-soft">{{ record.health.photos }} photographs, in their visits</p>
         </div>
       </div>
+      <RecordRights
+        v-if="session.can('client.rights') && !record.mergedInto"
+        class="mt-8"
+        :record="record"
+        :trouble="kept.notErased.value"
+        :restrict="kept.restrict"
+        :erase="kept.erase"
+      />
       <CorrectClient
         v-if="correcting"
         :record="record"

@@ -32,6 +32,8 @@ const current = computed(
       <TabletsPanel v-else-if="current.key === 'tablets'" />
       <SalonPanel v-else-if="current.key === 'salon'" />
       <HoursPanel v-else-if="current.key === 'hours'" />
+      <CopiesPanel v-else-if="current.key === 'copies'" />
+      <KeepingPanel v-else-if="current.key === 'keeping'" />
       <LogPanel v-else-if="current.key === 'log'" />
       <DemoPanel v-else />
     </section>

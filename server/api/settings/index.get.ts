@@ -15,6 +15,7 @@ export default defineDoor({ can: 'salon.write' }, async ({ db, event, account })
       measures: salon.measures,
     },
     today: salon.today,
+    choices: salon.choices,
     turnoverMinutes: salon.turnover_minutes,
     hours: await listOpenings(db, account.salon_id),
     closedDays: await listClosedDays(db, account.salon_id, salon.today),
