@@ -36,6 +36,7 @@ const LAYERS = [
   'csv',
   'compose',
   'formats',
+  'board',
 ]
 const above = (layer) => LAYERS.slice(LAYERS.indexOf(layer) + 1)
 const only = (group, message) => ({ group, message })

@@ -25,14 +25,15 @@ async function signInAndToday({ page, settle, shot }) {
   await page.goto('/sign-in')
   await page.getByRole('button', { name: 'Open the demo studio' }).waitFor()
   await page.getByRole('button', { name: 'Open the demo studio' }).click()
-  await page.getByText('Wren Castellane').waitFor()
+  await page.getByRole('list', { name: 'At its time' }).waitFor()
   await settle()
   await shot('today')
 }
 
 /** A visit asked and read. */
 async function consultAndRead({ page, settle, shot, stage }) {
-  await page.getByText('Wren Castellane').click()
+  await page.getByRole('button', { name: /Wren Castellane/ }).click()
+  await page.getByRole('button', { name: 'Open the visit' }).click()
   const part = (name) =>
     page
       .getByRole('navigation', { name: 'Parts of the consultation' })

@@ -1,68 +1,121 @@
 <script setup lang="ts">
-import { CalendarClock, ChevronLeft, ChevronRight } from 'lucide-vue-next'
-import { call, refusalOf, type Reply } from '~/support/api'
-import { clockTime, dateAfter, dayInWords } from '~/support/time'
+import { useIntervalFn, useStorage } from '@vueuse/core'
+import { ChevronLeft, ChevronRight } from 'lucide-vue-next'
+import { call, refusalOf } from '~/support/api'
 import { preloadStages } from '~/support/stages'
-
-type Day = Reply<'/api/day'>
+import { clockTime, dateAfter, dayInWords } from '~/support/time'
+import {
+  firstToShow,
+  type By,
+  type Day,
+  type DayVisit,
+  type FirstThing,
+  type Gap,
+} from '~/support/today/board'
 
 const session = useSessionStore()
 const route = useRoute()
 const day = ref<Day>()
 const trouble = ref('')
 const booking = ref(false)
+const preset = ref<{ roomId?: string; protocolId?: string; time?: string }>({})
 const walkingIn = ref(false)
-const moving = ref<Day['visits'][number]>()
-const STAGE_WORDS: Record<string, string> = {
-  booked: 'Not opened',
-  open: 'Being prepared',
-  performing: 'Running',
-  closed: 'Signed',
-}
+const moving = ref<DayVisit>()
+const by = useStorage<By>('zen-board-by', 'room')
+/** Others can see this screen: initials alone. */
+const isSeen = useStorage('zen-board-seen', false)
+const nowMs = ref(Date.now())
+useIntervalFn(() => {
+  nowMs.value = Date.now()
+}, 15_000)
 
+let asked = 0
 async function load() {
+  const mine = ++asked
   try {
-    day.value = await call('/api/day', {
+    const told = await call('/api/day', {
       query: typeof route.query.date === 'string' ? { date: route.query.date } : {},
     })
+    if (mine !== asked) return
+    day.value = told
     trouble.value = ''
   } catch (error) {
     trouble.value = refusalOf(error).detail
   }
 }
 watch(() => route.query.date, load, { immediate: true })
-const rooms = computed(() =>
-  [...new Set(day.value?.visits.map((visit) => visit.room) ?? [])].sort(),
-)
+useLive(() => {
+  void load()
+  void loadFirst()
+})
 const to = (days: number) => ({ query: { date: dateAfter(day.value!.date, days) } })
 /** Who may see health answers goes straight to the questions. */
 function walkedIn(id: string) {
   walkingIn.value = false
   return session.can('health.read') ? navigateTo(`/visits/${id}/consult`) : load()
 }
-/** Where a visit goes on: by its stage, and how its stage is inked. */
 const STAGE_PAGES: Record<string, string> = { performing: 'perform', closed: 'close' }
-const STAGE_INKS: Record<string, string> = {
-  performing: 'text-now font-semibold',
-  closed: 'text-calm',
+const mayRead = computed(() => session.can('health.read'))
+const open = ({ id, stage }: DayVisit) =>
+  mayRead.value ? navigateTo(`/visits/${id}/${STAGE_PAGES[stage] ?? 'consult'}`) : undefined
+const mayMove = ({ stage }: DayVisit) => stage === 'booked' || stage === 'open'
+const chosenId = ref<string>()
+const chosen = computed(() => {
+  const visits = day.value?.visits ?? []
+  return visits.find(({ id }) => id === chosenId.value) ?? firstToShow(visits, nowMs.value)
+})
+/** On a screen that others see, facts are shown for a moment, when somebody asks for them. */
+const SHOWN_MS = 30_000
+const shownId = ref<string>()
+let hiding = 0
+function showOnce(id: string) {
+  shownId.value = id
+  window.clearTimeout(hiding)
+  hiding = window.setTimeout(() => (shownId.value = undefined), SHOWN_MS)
 }
-const linkTo = ({ id, stage }: Day['visits'][number]) =>
-  `/visits/${id}/${STAGE_PAGES[stage] ?? 'consult'}`
-/** What is wrong with the ladder that was fitted; once it runs, that is past. */
-const warningOf = ({ stage, verdict }: Day['visits'][number]) =>
-  stage === 'booked' || stage === 'open' ? verdict?.problems[0] : undefined
+onBeforeUnmount(() => window.clearTimeout(hiding))
+/** What says nothing of anybody's health. */
+const PLAIN: readonly string[] = ['out', 'twice', 'paper', 'copy']
+const first = ref<FirstThing[]>()
+async function loadFirst() {
+  try {
+    first.value = await call('/api/day/first')
+  } catch (error) {
+    trouble.value = refusalOf(error).detail
+  }
+}
+onMounted(loadFirst)
+const items = computed(() =>
+  first.value?.filter(({ sign }) => !isSeen.value || PLAIN.includes(sign)),
+)
+const isHidden = computed(() => isSeen.value && shownId.value !== chosen.value?.id)
+const nameOf = ({ client, initials }: DayVisit) => (isSeen.value ? initials : client)
 onMounted(preloadStages)
 function booked() {
   booking.value = false
   moving.value = undefined
   void load()
 }
-const mayMove = ({ stage }: Day['visits'][number]) => stage === 'booked' || stage === 'open'
+function book(gap?: Gap, roomId?: string) {
+  preset.value =
+    gap && roomId
+      ? {
+          roomId,
+          time: clockTime(gap.fromMs, day.value!.timeZone),
+          ...(gap.cards[0] ? { protocolId: gap.cards[0].id } : {}),
+        }
+      : {}
+  booking.value = true
+}
+const BY = [
+  { value: 'room', words: 'Rooms' },
+  { value: 'person', words: 'People' },
+] as const
 </script>
 
 <template>
-  <div class="px-7 py-6 w-full max-w-6xl mx-auto">
-    <header v-if="day" class="flex items-end gap-4 mb-6">
+  <div class="px-7 pt-4 w-full flex-1 flex flex-col h-[calc(100vh-3.5rem-var(--ribbon,0px))]">
+    <header v-if="day" class="flex items-end gap-4 mb-3">
       <h1 class="text-4xl">{{ day.date === day.today ? 'Today' : dayInWords(day.date) }}</h1>
       <p v-if="day.date === day.today" class="text-soft pb-1">{{ dayInWords(day.date) }}</p>
       <div class="ml-auto flex gap-2">
@@ -73,78 +126,72 @@ const mayMove = ({ stage }: Day['visits'][number]) => stage === 'booked' || stag
         <NuxtLink class="pick grid place-items-center" :to="to(1)" aria-label="The day after">
           <ChevronRight :size="20" />
         </NuxtLink>
+        <RadioPicks label="Columns" :value="by" :options="BY" @change="by = $event" />
+        <button
+          v-if="mayRead"
+          type="button"
+          class="pick"
+          :aria-pressed="isSeen"
+          @click="isSeen = !isSeen"
+        >
+          Initials
+        </button>
         <button v-if="day.date === day.today" type="button" class="rung" @click="walkingIn = true">
           Walk-in
         </button>
-        <button type="button" class="rung" @click="booking = true">Book a visit</button>
+        <button type="button" class="rung" @click="book()">Book a visit</button>
       </div>
     </header>
-    <p v-if="session.account?.lacksSecondStep" class="mb-5 pl-3 border-l-4 border-now">
+    <p v-if="session.account?.lacksSecondStep" class="mb-3 pl-3 border-l-4 border-now">
       Whoever knows your password opens the whole salon.
       <NuxtLink to="/settings/you" class="text-link">Add a second step</NuxtLink>
     </p>
     <p v-if="trouble" role="alert" class="text-mind">{{ trouble }}</p>
     <p v-else-if="!day" class="text-soft">Opening the day …</p>
-    <p v-else-if="day.visits.length === 0" class="text-lg text-soft border-t border-hair pt-6">
-      No visits on this day. Book one, or look at
-      <NuxtLink class="text-link" :to="to(1)">the day after</NuxtLink>.
-    </p>
-    <div v-else class="grid gap-10" :class="rooms.length > 1 ? 'grid-cols-2' : 'grid-cols-1'">
-      <section v-for="room in rooms" :key="room" :aria-label="`Room ${room}`">
-        <h2 class="text-xl mb-1 pb-2 border-b border-line">{{ room }}</h2>
-        <ul>
-          <li
-            v-for="visit in day.visits.filter((one) => one.room === room)"
-            :key="visit.id"
-            class="border-b border-hair flex items-stretch"
-          >
-            <component
-              :is="session.can('health.read') ? 'a' : 'div'"
-              :href="session.can('health.read') ? linkTo(visit) : undefined"
-              class="flex-1 grid grid-cols-[5.5rem_1fr_auto] gap-4 py-3.5 px-1 items-baseline"
-              :class="session.can('health.read') && 'hover:bg-sunk'"
-              @click.prevent="session.can('health.read') && navigateTo(linkTo(visit))"
-            >
-              <span class="text-lg">
-                {{ clockTime(visit.startsAt, day.timeZone) }}
-                <span class="block text-sm text-soft">
-                  to {{ clockTime(visit.endsAt, day.timeZone) }}
-                </span>
-              </span>
-              <span>
-                <span class="text-lg font-semibold">
-                  {{ visit.client }}
-                </span>
-                <span class="block text-soft">{{ visit.protocol }}</span>
-                <span v-if="warningOf(visit)" class="block text-sm text-mind font-semibold">{{
-                  warningOf(visit)
-                }}</span>
-              </span>
-              <span class="text-right text-sm">
-                <span :class="STAGE_INKS[visit.stage] ?? 'text-soft'">
-                  {{ STAGE_WORDS[visit.stage] }}
-                </span>
-                <span class="block text-soft">{{ visit.practitioner }}</span>
-              </span>
-            </component>
-            <button
-              v-if="mayMove(visit)"
-              type="button"
-              class="w-11 grid place-items-center hover:bg-sunk"
-              :aria-label="`Move or call off: ${visit.client}`"
-              @click="moving = visit"
-            >
-              <CalendarClock :size="20" />
-            </button>
-          </li>
-        </ul>
-      </section>
+    <div v-if="day" class="grid grid-cols-[minmax(0,1fr)_21.5rem] flex-1 min-h-0">
+      <div class="flex flex-col min-h-0 pr-5">
+        <p v-if="day.visits.length === 0" class="text-lg text-soft border-t border-hair py-4">
+          No visits on this day. Book one, or look at
+          <NuxtLink class="text-link" :to="to(1)">the day after</NuxtLink>.
+        </p>
+        <DayBoard
+          v-else
+          :key="`${day.date} ${by}`"
+          class="flex-1"
+          :day="day"
+          :by="by"
+          :now-ms="nowMs"
+          :chosen-id="chosen?.id"
+          :name-of="nameOf"
+          @choose="chosenId = $event.id"
+          @open="open"
+          @move="moving = $event"
+          @book="book"
+          @moved="load"
+        />
+      </div>
+      <aside class="border-l border-line pl-6 pb-6 overflow-y-auto flex flex-col gap-6">
+        <DoFirst v-if="day.date === day.today" :items="items" />
+        <VisitBrief
+          v-if="chosen"
+          :visit="chosen"
+          :name="nameOf(chosen)"
+          :time-zone="day.timeZone"
+          :may-read="mayRead"
+          :hidden="isHidden"
+          :may-move="mayMove(chosen)"
+          @show="showOnce(chosen.id)"
+          @move="moving = chosen"
+          @open="open(chosen)"
+        />
+      </aside>
     </div>
     <BookingDialog
       v-if="day"
       :open="booking"
       :day="day.date"
       :choices="day.choices"
+      :preset="preset"
       @close="booking = false"
       @booked="booked"
     />

@@ -45,6 +45,7 @@ export const ACTION_WORDS: Readonly<Record<string, string>> = {
   'client.photos_erased': 'erased photographs that had served their time',
   'copy.make': 'made a copy of everything',
   'salon.choices': 'changed what the salon has chosen',
+  'visit.brief': 'looked at what matters of a visit',
   'visit.confirm': 'confirmed a signature',
   'tablet.handed': 'gave the tablet to a client',
   'plan.fit': 'fitted a ladder',

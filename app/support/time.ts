@@ -36,3 +36,15 @@ export const dayAndTime = (at: string, timeZone: string): string =>
   new Intl.DateTimeFormat('en-GB', { dateStyle: 'medium', timeStyle: 'short', timeZone }).format(
     new Date(at),
   )
+
+/** How far a time zone's clock is before UTC at noon of a day (ISO), in ms. */
+export function zoneOffsetMs(date: string, timeZone: string): number {
+  const noon = Date.parse(`${date}T12:00:00Z`)
+  const parts = new Intl.DateTimeFormat('en-CA', {
+    ...{ timeZone, hourCycle: 'h23', year: 'numeric', month: '2-digit', day: '2-digit' },
+    ...{ hour: '2-digit', minute: '2-digit' },
+  }).formatToParts(noon)
+  const part = (type: string) => parts.find((one) => one.type === type)!.value
+  const there = `${part('year')}-${part('month')}-${part('day')}T${part('hour')}:${part('minute')}:00Z`
+  return Date.parse(there) - noon
+}

@@ -1,6 +1,14 @@
 export { usualChoices } from './choices'
 export { isCopyDue, isCopyOld } from './copies'
 export { closedFor, overlapOf, spansOn, weekdayOf, type Hours } from './hours'
-export { endsSoon, licencesEnding, type EndingLicence } from './licences'
+export { endInWords, endsSoon, licencesEnding, type EndingLicence } from './licences'
 export { pinRefusal } from './pin'
-export { HAZARDS, MEASURES, ROLES, type Hazard, type Measures, type Role } from './words'
+export {
+  HAZARDS,
+  MEASURES,
+  ROLES,
+  TECHNIQUE_WORDS,
+  type Hazard,
+  type Measures,
+  type Role,
+} from './words'

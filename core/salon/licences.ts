@@ -27,3 +27,10 @@ export const licencesEnding = (scope: readonly ScopeEntry[], today: string): End
       daysLeft: differenceInCalendarDays(parseISO(until), parseISO(today)),
     }))
     .sort((a, b) => a.daysLeft - b.daysLeft)
+
+/** How long a licence still lasts, in words. */
+export function endInWords(daysLeft: number): string {
+  if (daysLeft < 0) return 'has ended'
+  if (daysLeft === 0) return 'ends today'
+  return daysLeft === 1 ? 'ends tomorrow' : `ends in ${daysLeft} days`
+}

@@ -63,3 +63,11 @@ export const houseChoices = (db: Db) =>
       ) NULLS LAST
       LIMIT 1`,
   )
+
+/** When the house began: its first account was made. */
+export const houseBegan = async (db: Db): Promise<Date> =>
+  (await maybeOne(
+    db,
+    z.object({ at: z.date().nullable() }),
+    'SELECT min(made_at) AS at FROM account',
+  ))!.at ?? new Date()

@@ -106,6 +106,8 @@ export const listClients = (db: Db, salonId: string) =>
       FROM client
       WHERE salon_id = $1
         AND merged_into IS NULL
+        AND erased_at IS NULL
+        AND restricted_at IS NULL
       ORDER BY sort_name, id`,
     [salonId],
   )

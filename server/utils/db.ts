@@ -24,7 +24,8 @@ const LIMITS = {
 /** The pools of this process, each made on first use. It holds no other state. */
 const pools = new Map<World, Pool>()
 
-const urlOf = (world: World): string | undefined =>
+/** Where the database of a world is; undefined where there is none. */
+export const urlOf = (world: World): string | undefined =>
   world === 'own' ? useConfig().databaseUrl : useConfig().demoUrl
 
 /** Worlds that were taken away while this server ran. */

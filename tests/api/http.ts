@@ -49,8 +49,12 @@ export class Person {
       const [name, value] = [set.slice(0, set.indexOf('=')), set.split(';')[0]!]
       this.cookies.set(name, value)
     }
-    const text = await reply.text()
-    const isJson = reply.headers.get('content-type')?.includes('json')
+    const kind = reply.headers.get('content-type') ?? ''
+    // A stream goes on until somebody closes it.
+    const isStream = kind.includes('event-stream')
+    if (isStream) await reply.body?.cancel()
+    const text = isStream ? '' : await reply.text()
+    const isJson = kind.includes('json')
     return {
       status: reply.status,
       body: (isJson && text ? JSON.parse(text) : undefined) as T,

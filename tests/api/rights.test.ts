@@ -235,11 +235,13 @@ describe('what has served its time', () => {
     await withDatabase(async (db) => {
       await db.query('ALTER TABLE visit DISABLE TRIGGER visit_locked')
       await db.query('ALTER TABLE photo DISABLE TRIGGER photo_immutable')
-      for (const table of ['visit'])
-        await db.query(
-          `UPDATE ${table} SET starts_at = starts_at - interval '12 years', ends_at = ends_at - interval '12 years', room_until = room_until - interval '12 years' WHERE id = $1`,
-          [old.visitId],
-        )
+      await db.query(
+        `UPDATE visit
+          SET starts_at = starts_at - interval '12 years', ends_at = ends_at - interval '12 years', room_until = room_until - interval '12 years'
+          WHERE id = $1`,
+        [old.visitId],
+      )
+      await db.query('DELETE FROM practitioner_booking WHERE visit_id = $1', [old.visitId])
       await db.query(
         `UPDATE photo SET taken_at = taken_at - interval '4 years' WHERE client_id = $1`,
         [fresh.id],

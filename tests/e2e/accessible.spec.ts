@@ -1,4 +1,4 @@
-import { STAGES, enterStudio, morning, noFaults, openVisit, pass, stage } from './steps'
+import { STAGES, enterStudio, morning, noFaults, onBoard, pass, stage } from './steps'
 import { expect, test, type Page } from '@playwright/test'
 
 for (const [light, client] of [
@@ -15,7 +15,8 @@ for (const [light, client] of [
     await noFaults(page, 'sign-in')
     await enterStudio(page)
     await noFaults(page, 'today')
-    await openVisit(page, client)
+    await onBoard(page, client).click()
+    await page.getByRole('button', { name: 'Open the visit' }).click()
     for (const name of STAGES) {
       await stage(page, name)
       if (name === 'Prepare') {
@@ -100,7 +101,8 @@ for (const [light, client] of [
     await page.addInitScript((value) => localStorage.setItem('zen-light', value), light)
     await page.clock.install({ time: morning() })
     await enterStudio(page)
-    await page.getByText(client, { exact: true }).click()
+    await onBoard(page, client).click()
+    await page.getByRole('button', { name: 'Open the visit' }).click()
     // A visit that runs opens in Perform.
     await page.waitForURL(/visits\/.+\/[a-z]+$/)
     await page.goto(page.url().replace(/[a-z]+$/, 'consult'))

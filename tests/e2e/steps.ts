@@ -16,12 +16,17 @@ export async function enterStudio(page: Page) {
   await page.getByRole('button', { name: 'Open the demo studio' }).click()
   await expect(page.getByRole('button', { name: 'Book a visit' })).toBeVisible()
   await page.goto(`/?date=${TODAY}`)
-  await expect(page.getByText('Wren Castellane')).toBeVisible()
+  await expect(onBoard(page, 'Wren Castellane')).toBeVisible()
 }
 
+/** A client's visit on the board of the day. */
+export const onBoard = (page: Page, client: string): Locator =>
+  page.getByRole('button', { name: new RegExp(`^\\d\\d:\\d\\d ${client},`) })
+
 export async function openVisit(page: Page, client: string) {
-  await page.getByText(client, { exact: true }).click()
-  await expect(page.getByRole('heading', { name: client })).toBeVisible()
+  await onBoard(page, client).click()
+  await page.getByRole('button', { name: 'Open the visit' }).click()
+  await expect(page.getByRole('heading', { level: 1, name: client })).toBeVisible()
 }
 
 /** The stages before a visit is performed. */

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import type { ScopeEntry } from '#core/salon/model'
-import { TECHNIQUE_WORDS } from '~/support/people/words'
+import { TECHNIQUE_WORDS } from '#core/salon'
 import { textOf } from '~/support/typed'
 
 /** What a person may do beyond the basic licence: off until it is ticked, each with the paper that says so and its end. */

@@ -8,6 +8,7 @@ interface Preset {
   clientName?: string
   protocolId?: string
   roomId?: string
+  time?: string
   practitionerId?: string
 }
 const props = defineProps<{ open: boolean; day: string; choices: DayChoices; preset?: Preset }>()

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import type { FreeTimes } from '~/composables/today/useFreeTimes'
-import { TECHNIQUE_WORDS } from '~/support/people/words'
+import { TECHNIQUE_WORDS } from '#core/salon'
 
 /** Times that are really free: one touch takes time, room and person. */
 const props = defineProps<{

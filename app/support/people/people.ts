@@ -1,5 +1,4 @@
-import type { EndingLicence } from '#core/salon'
-import { TECHNIQUE_WORDS } from './words'
+import { endInWords, TECHNIQUE_WORDS, type EndingLicence } from '#core/salon'
 
 interface Standing {
   readonly isInvited: boolean
@@ -13,11 +12,6 @@ export function standingOf({ isInvited, lockedAt, leftAt }: Standing): string {
   return isInvited ? 'invited' : ''
 }
 
-function endInWords(daysLeft: number): string {
-  if (daysLeft < 0) return 'has ended'
-  if (daysLeft === 0) return 'ends today'
-  return daysLeft === 1 ? 'ends tomorrow' : `ends in ${daysLeft} days`
-}
 /** A licence that has to be renewed, in words. */
 export const endingInWords = ({ technique, daysLeft }: EndingLicence): string =>
   `${TECHNIQUE_WORDS[technique]}: licence ${endInWords(daysLeft)}`

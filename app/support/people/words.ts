@@ -1,17 +1,4 @@
 import type { Hazard, Role } from '#core/salon'
-import type { ScopeEntry } from '#core/salon/model'
-
-/** Techniques that commonly need a further licence, in the words of the trade. */
-export const TECHNIQUE_WORDS: Readonly<Record<ScopeEntry['technique'], string>> = {
-  needling: 'Needling',
-  blade: 'Blade',
-  lancet: 'Lancet',
-  rf: 'Radio frequency',
-  'measured-infusion': 'Measured infusion',
-  'strong-acid': 'Acids above rung 4',
-  'high-suction': 'High suction',
-  minors: 'Treating minors',
-}
 
 export const ROLE_WORDS: Readonly<Record<Role, string>> = {
   owner: 'Owner',

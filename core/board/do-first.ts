@@ -1,0 +1,78 @@
+import { LEVER_WORDS, type LeverId } from '../protocol'
+import { endInWords, TECHNIQUE_WORDS, type EndingLicence } from '../salon'
+
+/** Something that is to be done before the rest of the day, with where it is done. */
+export interface DoFirst {
+  readonly sign: 'test' | 'call' | 'out' | 'twice' | 'sign' | 'paper' | 'copy'
+  readonly words: string
+  readonly to: string
+}
+
+/** What the day knows of what waits; `who` and `weekday` are in words already. */
+export interface Waiting {
+  readonly tests: readonly {
+    readonly clientId: string
+    readonly who: string
+    readonly weekday: string
+  }[]
+  readonly calls: readonly {
+    readonly visitId: string
+    readonly who: string
+    readonly lever: LeverId
+    readonly weekday: string
+  }[]
+  readonly short: readonly { readonly productId: string; readonly name: string }[]
+  readonly twice: readonly { readonly device: string; readonly time: string }[]
+  readonly unsigned: readonly {
+    readonly visitId: string
+    readonly who: string
+    readonly time: string
+  }[]
+  readonly doubtful: readonly { readonly visitId: string; readonly who: string }[]
+  readonly papers: readonly (Pick<EndingLicence, 'technique' | 'daysLeft'> & {
+    readonly name: string
+  })[]
+  readonly copyIsOld: boolean
+}
+
+/** What must be done first, in the order of what cannot wait: what somebody's skin hangs on, then the room, then papers. */
+export const doFirst = (waiting: Waiting): DoFirst[] => [
+  ...waiting.tests.map(({ clientId, who, weekday }): DoFirst => ({
+    sign: 'test',
+    words: `Read ${who}’s patch test, placed ${weekday}`,
+    to: `/clients/${clientId}`,
+  })),
+  ...waiting.calls.map(({ visitId, who, lever, weekday }): DoFirst => ({
+    sign: 'call',
+    words: `Ask ${who}: ${LEVER_WORDS[lever]} high on ${weekday}`,
+    to: `/visits/${visitId}/close`,
+  })),
+  ...waiting.short.map(({ productId, name }): DoFirst => ({
+    sign: 'out',
+    words: `${name} does not last today`,
+    to: `/shelf/${productId}`,
+  })),
+  ...waiting.twice.map(({ device, time }): DoFirst => ({
+    sign: 'twice',
+    words: `${device} wanted in two rooms at ${time}`,
+    to: '',
+  })),
+  ...waiting.unsigned.map(({ visitId, who, time }): DoFirst => ({
+    sign: 'sign',
+    words: `${who}, ${time}: consent is not signed`,
+    to: `/visits/${visitId}/consult`,
+  })),
+  ...waiting.doubtful.map(({ visitId, who }): DoFirst => ({
+    sign: 'sign',
+    words: `Confirm your signature: ${who}`,
+    to: `/visits/${visitId}/close`,
+  })),
+  ...waiting.papers.map(({ name, technique, daysLeft }): DoFirst => ({
+    sign: 'paper',
+    words: `${name}: licence for ${TECHNIQUE_WORDS[technique].toLowerCase()} ${endInWords(daysLeft)}`,
+    to: '/settings/people',
+  })),
+  ...(waiting.copyIsOld
+    ? [{ sign: 'copy', words: 'No copy was made for two days', to: '/settings/copies' } as const]
+    : []),
+]

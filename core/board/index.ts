@@ -1,0 +1,6 @@
+export { factsOf, timesOf, type BriefFact, type BriefTime } from './brief'
+export { doFirst, type DoFirst, type Waiting } from './do-first'
+export { fitting, gapsOf, type Stretch } from './gaps'
+export { initialsOf } from './initials'
+export { sharedDevices, type DeviceUse } from './shared-devices'
+export { thumbOf, writtenThumb, type SkinSpan, type Thumb } from './thumb'
