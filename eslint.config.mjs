@@ -37,6 +37,7 @@ const LAYERS = [
   'compose',
   'formats',
   'board',
+  'messages',
 ]
 const above = (layer) => LAYERS.slice(LAYERS.indexOf(layer) + 1)
 const only = (group, message) => ({ group, message })

@@ -8,24 +8,35 @@ interface Invitation {
   readonly performs: boolean
 }
 
+interface ShownLink {
+  readonly personId: string
+  readonly name: string
+  readonly url: string
+  readonly hours: number
+}
+
 /** Everybody who works here, and what an owner changes about them. A link that was just made is shown until another is. */
 export function usePeople() {
   const { shown: people, trouble, done, change } = useChanges(() => call('/api/people'))
-  const link = ref<{ readonly name: string; readonly url: string; readonly hours: number }>()
+  const link = ref<ShownLink>()
 
-  const show = (name: string, { path, hours }: { path: string; hours: number }) => {
-    link.value = { name, url: `${window.location.origin}${path}`, hours }
+  const show = (
+    personId: string,
+    name: string,
+    { path, hours }: { path: string; hours: number },
+  ) => {
+    link.value = { personId, name, url: `${window.location.origin}${path}`, hours }
   }
   async function invite(wish: Invitation) {
     const made = await change(() => call('/api/people', { method: 'post', body: wish }))
-    if (made) show(wish.name, made.link)
+    if (made) show(made.id, wish.name, made.link)
     return made !== undefined
   }
   async function newLink({ id, name }: Person) {
     const made = await change(() =>
       call('/api/people/:id/links', { method: 'post', params: { id } }),
     )
-    if (made) show(name, made)
+    if (made) show(id, name, made)
     return made !== undefined
   }
   return { people, trouble, done, link, invite, newLink, ...changesOf(change) }

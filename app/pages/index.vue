@@ -1,22 +1,15 @@
 <script setup lang="ts">
-import { useIntervalFn, useStorage } from '@vueuse/core'
+import { useStorage } from '@vueuse/core'
 import { ChevronLeft, ChevronRight } from 'lucide-vue-next'
-import { call, refusalOf } from '~/support/api'
 import { preloadStages } from '~/support/stages'
 import { clockTime, dateAfter, dayInWords } from '~/support/time'
-import {
-  firstToShow,
-  type By,
-  type Day,
-  type DayVisit,
-  type FirstThing,
-  type Gap,
-} from '~/support/today/board'
+import { firstToShow, type By, type DayVisit, type Gap } from '~/support/today/board'
 
 const session = useSessionStore()
 const route = useRoute()
-const day = ref<Day>()
-const trouble = ref('')
+const { day, first, trouble, nowMs, load } = useDay(() =>
+  typeof route.query.date === 'string' ? route.query.date : undefined,
+)
 const booking = ref(false)
 const preset = ref<{ roomId?: string; protocolId?: string; time?: string }>({})
 const walkingIn = ref(false)
@@ -24,30 +17,6 @@ const moving = ref<DayVisit>()
 const by = useStorage<By>('zen-board-by', 'room')
 /** Others can see this screen: initials alone. */
 const isSeen = useStorage('zen-board-seen', false)
-const nowMs = ref(Date.now())
-useIntervalFn(() => {
-  nowMs.value = Date.now()
-}, 15_000)
-
-let asked = 0
-async function load() {
-  const mine = ++asked
-  try {
-    const told = await call('/api/day', {
-      query: typeof route.query.date === 'string' ? { date: route.query.date } : {},
-    })
-    if (mine !== asked) return
-    day.value = told
-    trouble.value = ''
-  } catch (error) {
-    trouble.value = refusalOf(error).detail
-  }
-}
-watch(() => route.query.date, load, { immediate: true })
-useLive(() => {
-  void load()
-  void loadFirst()
-})
 const to = (days: number) => ({ query: { date: dateAfter(day.value!.date, days) } })
 /** Who may see health answers goes straight to the questions. */
 function walkedIn(id: string) {
@@ -76,15 +45,6 @@ function showOnce(id: string) {
 onBeforeUnmount(() => window.clearTimeout(hiding))
 /** What says nothing of anybody's health. */
 const PLAIN: readonly string[] = ['out', 'twice', 'paper', 'copy']
-const first = ref<FirstThing[]>()
-async function loadFirst() {
-  try {
-    first.value = await call('/api/day/first')
-  } catch (error) {
-    trouble.value = refusalOf(error).detail
-  }
-}
-onMounted(loadFirst)
 const items = computed(() =>
   first.value?.filter(({ sign }) => !isSeen.value || PLAIN.includes(sign)),
 )

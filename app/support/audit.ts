@@ -45,6 +45,8 @@ export const ACTION_WORDS: Readonly<Record<string, string>> = {
   'client.photos_erased': 'erased photographs that had served their time',
   'copy.make': 'made a copy of everything',
   'salon.choices': 'changed what the salon has chosen',
+  'message.send': 'sent a message',
+  'person.link_sent': 'sent a link that sets a password',
   'visit.brief': 'looked at what matters of a visit',
   'visit.confirm': 'confirmed a signature',
   'tablet.handed': 'gave the tablet to a client',

@@ -3,6 +3,7 @@ import type { Capability } from '~/stores/session'
 /** The parts of Settings, each with what it is about, for whoever may. */
 export const SETTINGS = [
   { key: 'you', title: 'You', about: 'How you sign in', can: 'own.write' },
+  { key: 'device', title: 'This device', about: 'Its light, keys and pedals', can: 'own.write' },
   {
     key: 'people',
     title: 'People',
@@ -26,6 +27,12 @@ export const SETTINGS = [
     title: 'Hours and rooms',
     about: 'When and where can be booked',
     can: 'salon.write',
+  },
+  {
+    key: 'messages',
+    title: 'Messages',
+    about: 'What goes out to people, and what waits',
+    can: 'people.write',
   },
   {
     key: 'copies',

@@ -95,6 +95,7 @@ export const PROBLEM_CODES = [
   'no_doubt',
   'called_off',
   'at_rest',
+  'not_agreed',
   'not_yet',
   'outside_hours',
   'client_taken',

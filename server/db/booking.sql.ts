@@ -1,6 +1,6 @@
 import { z } from 'zod'
 import type { Busy, Span } from '#core/booking'
-import { execute, many, type Db } from './rows'
+import { execute, many, maybeOne, type Db } from './rows'
 
 // What a day of the salon offers for a visit, and what is done with one that is booked.
 
@@ -139,7 +139,8 @@ export async function moveVisit(db: Db, id: string, seat: Seat) {
         ends_at = $2::timestamptz + make_interval(mins => $3::int),
         room_until = $2::timestamptz + make_interval(mins => $3::int + $4::int),
         room_id = $5,
-        practitioner_id = $6
+        practitioner_id = $6,
+        moved_times = moved_times + 1
       WHERE id = $1`,
     [id, seat.startsAt, seat.slotMinutes, seat.turnoverMinutes, seat.roomId, seat.practitionerId],
   )
@@ -191,3 +192,12 @@ export const clocksOf = async (
       [salonId, instants],
     )
   ).map(({ time }) => time)
+
+/** How often a visit was moved. */
+export const movedTimes = async (db: Db, id: string): Promise<number> =>
+  (await maybeOne(
+    db,
+    z.object({ n: z.number() }),
+    'SELECT moved_times AS n FROM visit WHERE id = $1',
+    [id],
+  ))!.n

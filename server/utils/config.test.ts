@@ -10,6 +10,8 @@ it('takes what is set, and says the rest itself', () => {
     isTls: false,
     trustedProxies: [],
     isTied: false,
+    smtpUrl: undefined,
+    mailFrom: '',
     logLevel: 'warn',
     logFile: undefined,
   })

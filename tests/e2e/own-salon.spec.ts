@@ -210,7 +210,19 @@ for (const light of ['day', 'room'])
     await page.getByText('Bo Marsh').click()
     await expect(page.getByRole('heading', { name: 'Health' })).toBeVisible()
     await noFaults(page, `${light} a client`)
-    for (const part of ['you', 'people', 'tablets', 'salon', 'hours', 'log', 'demo']) {
+    for (const part of [
+      'you',
+      'device',
+      'people',
+      'tablets',
+      'salon',
+      'hours',
+      'messages',
+      'copies',
+      'keeping',
+      'log',
+      'demo',
+    ]) {
       await page.goto(`/settings/${part}`)
       await expect(page.getByRole('heading', { level: 2 }).first()).toBeVisible()
       await noFaults(page, `${light} settings ${part}`)

@@ -5,7 +5,7 @@ import { byName } from '~/support/options'
 import { sinceInWords } from '~/support/people/sessions'
 
 const session = useSessionStore()
-const { settings } = useSettings()
+const { settings, saveChoices } = useSettings()
 const { shown: tablets, refused, trouble, done, change } = useChanges(() => call('/api/tablets'))
 const form = ref({ name: '', roomId: '', password: '', code: '' })
 const wantsCode = ref(false)
@@ -56,6 +56,18 @@ const callOff = (id: string) =>
         </template>
       </li>
     </ul>
+    <p v-if="settings" class="flex items-center gap-2 flex-wrap">
+      A tablet covers what it shows after
+      <FieldNumber
+        beside
+        name="Minutes without a touch"
+        :value="settings.choices.coverMinutes"
+        :min="1"
+        :max="60"
+        @change="saveChoices({ coverMinutes: $event })"
+      />
+      minutes without a touch; in Perform clocks and <em>Stings</em> stay.
+    </p>
     <p v-if="isHere" class="text-soft">
       Sign out, and this tablet shows names. Whoever has a PIN opens it with that.
     </p>

@@ -16,6 +16,7 @@ const seat = ref<SeatForm>({
   slotMinutes: (new Date(endsAt).getTime() - new Date(startsAt).getTime()) / MINUTE_MS,
 })
 const reason = ref('')
+const tells = ref(false)
 const isPast = new Date(startsAt).getTime() < Date.now()
 const trouble = ref('')
 const lists = [
@@ -47,7 +48,7 @@ const callOff = (noShow: boolean) =>
   change(() =>
     call('/api/visits/:id/call-off', {
       ...{ method: 'post', params },
-      body: { reason: reason.value.trim() || 'did not come', noShow },
+      body: { reason: reason.value.trim() || 'did not come', noShow, tell: tells.value && !noShow },
     }),
   )
 </script>
@@ -108,6 +109,7 @@ const callOff = (noShow: boolean) =>
           placeholder="ill, travelling, our mistake …"
         />
       </label>
+      <FieldTick :checked="tells" @change="tells = $event">by e-mail too</FieldTick>
       <button type="button" class="rung" :disabled="!reason.trim()" @click="callOff(false)">
         Call it off
       </button>

@@ -17,6 +17,7 @@ const emit = defineEmits<{ open: []; show: []; move: [] }>()
 type Brief = Reply<'/api/visits/:id/brief'>
 const brief = ref<Brief>()
 const trouble = ref('')
+const isConfirming = ref(false)
 const SIGNS: Readonly<Record<Brief['facts'][number]['sign'], string>> = {
   ...{ stop: '⊘', less: '↓', more: '+', mind: '!', ask: '?' },
 }
@@ -95,8 +96,10 @@ watch(
         Open the visit
       </button>
     </template>
-    <button v-if="mayMove" type="button" class="rung w-full mt-2" @click="emit('move')">
-      Move or call off
-    </button>
+    <div v-if="mayMove" class="grid grid-cols-2 gap-2 mt-2">
+      <button type="button" class="rung !px-2" @click="emit('move')">Move or call off</button>
+      <button type="button" class="rung !px-2" @click="isConfirming = true">Confirmation …</button>
+    </div>
+    <ConfirmDialog v-if="isConfirming" :visit-id="visit.id" @close="isConfirming = false" />
   </section>
 </template>

@@ -1,4 +1,5 @@
 import { useEventListener } from '@vueuse/core'
+import { useOf } from '~/support/perform/keys'
 
 const HOLD_MS = 800
 
@@ -8,9 +9,12 @@ export function usePedal(target: {
   readonly isBusy: () => boolean
   readonly act: () => void
   readonly actHeld: () => void
+  readonly stings: () => void
+  readonly undo: () => void
 }) {
   let fingerHeld = false
   let swallow = false
+  const { keys } = useKeyMap()
   const hold = useHold(HOLD_MS, () => {
     swallow = fingerHeld
     target.actHeld()
@@ -30,16 +34,19 @@ export function usePedal(target: {
     hold.stop()
   }
 
-  // A pedal sends keys: Space is the big target wherever the focus is (Enter works the focused control). Key repeat is no second press.
+  // A pedal sends keys: Space, or what was taught, is the big target wherever the focus is (Enter works the focused control). Key repeat is no second press.
   useEventListener('keydown', (event: KeyboardEvent) => {
-    if (event.code !== 'Space' || target.isBusy()) return
+    const use = useOf(event.code, keys.value)
+    if (!use || target.isBusy()) return
     event.preventDefault()
     if (event.repeat) return
-    if (target.isHeld()) hold.start()
+    if (use === 'stings') target.stings()
+    else if (use === 'undo') target.undo()
+    else if (target.isHeld()) hold.start()
     else target.act()
   })
   useEventListener('keyup', (event: KeyboardEvent) => {
-    if (event.code !== 'Space' || target.isBusy()) return
+    if (useOf(event.code, keys.value) !== 'next' || target.isBusy()) return
     event.preventDefault()
     hold.stop()
   })

@@ -28,10 +28,12 @@ const current = computed(
       <h2 class="text-3xl">{{ current.title }}</h2>
       <p class="text-soft mb-5">{{ current.about }}</p>
       <YouPanel v-if="current.key === 'you'" />
+      <DevicePanel v-else-if="current.key === 'device'" />
       <PeoplePanel v-else-if="current.key === 'people'" />
       <TabletsPanel v-else-if="current.key === 'tablets'" />
       <SalonPanel v-else-if="current.key === 'salon'" />
       <HoursPanel v-else-if="current.key === 'hours'" />
+      <MessagesPanel v-else-if="current.key === 'messages'" />
       <CopiesPanel v-else-if="current.key === 'copies'" />
       <KeepingPanel v-else-if="current.key === 'keeping'" />
       <LogPanel v-else-if="current.key === 'log'" />

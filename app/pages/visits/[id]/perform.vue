@@ -36,6 +36,10 @@ const pedal = usePedal({
   isHeld: () => primary.value?.kind === 'early',
   isBusy: () => panel.value !== undefined || emergencyOpen.value || reading.value !== undefined,
   act: () => void act(),
+  stings: () => {
+    if (startedMs.value !== undefined && !finished.value) panel.value = 'sensation'
+  },
+  undo: () => undo(),
   actHeld: () => {
     if (primary.value?.kind === 'early') takeOff(primary.value.layer)
   },

@@ -1,0 +1,7 @@
+export {
+  calledOffText,
+  confirmationText,
+  linkText,
+  type MessageText,
+  type VisitWords,
+} from './texts'
