@@ -25,6 +25,7 @@ export async function loadClientWithPast(
   for (const fact of answersOf(demo, firstDay)) await addFact(db, randomUUID(), id, fact, null)
   for (const fact of todaysAnswers(demo, today)) await addFact(db, randomUUID(), id, fact, null)
   await loadPatchTests(studio, id, demo.tested ?? [])
+  await loadWaitingTests(studio, id, demo.waits ?? [])
   for (const productId of demo.refused ?? []) await refuse(db, id, productId, firstDay)
   for (const [count, answer] of demo.past.entries()) {
     const daysAgo = DAYS_BETWEEN_VISITS * (demo.past.length - count) + (demo.away ? AWAY_DAYS : 0)
@@ -34,10 +35,11 @@ export async function loadClientWithPast(
   return id
 }
 
-/** An invented number; every third client may be written to. */
+/** An invented number and address; every third client may be written to. */
 const contactOf = (index: number) => ({
   phone: `+000 555 ${String(1000 + 37 * index)}`,
-  contact: index % 3 === 0 ? (['phone', 'text'] as const) : (['phone'] as const),
+  email: `client-${index + 1}@letters.example`,
+  contact: index % 3 === 0 ? (['phone', 'text', 'email'] as const) : (['phone'] as const),
 })
 
 /** Every answer that was given on the first day: no where nothing else is said, a guardian's consent for a minor. */
@@ -87,6 +89,20 @@ async function loadPatchTests(
       result: 'calm',
     } as const
     await addPatchTest(db, randomUUID(), clientId, test, account)
+  }
+}
+
+/** Placed the day before yesterday: read today. */
+async function loadWaitingTests(
+  { db, practitioners, accounts, today }: Studio,
+  clientId: string,
+  productIds: readonly string[],
+) {
+  const account = accounts.get(practitioners[0]!.id)!
+  for (const productId of productIds) {
+    const test = { productId, kind: 'delayed', zone: 'ears', result: 'waiting' } as const
+    const placedOn = dayFrom(today, -2)
+    await addPatchTest(db, randomUUID(), clientId, { ...test, placedOn }, account)
   }
 }
 

@@ -75,6 +75,8 @@ export interface DemoClient {
   readonly meters?: readonly MeterValue[]
   /** Products whose delayed patch test was calm a month ago. */
   readonly tested?: readonly string[]
+  /** Products whose delayed patch test was placed the day before yesterday. */
+  readonly waits?: readonly string[]
   /** Has not signed the consent to the treatment yet. */
   readonly unsigned?: true
   /** Signed the consent to photographs for the record; each past visit has two. */
@@ -243,6 +245,7 @@ export const CLIENTS: readonly DemoClient[] = [
     notes: ['Needle-shy'],
     yes: [{ code: 'cold-sore-history' }],
     refused: ['kelp-set-mask'],
+    waits: ['mandelic-peel'],
     photographed: true,
     findings: [seen('congestion', 3, [...NOSE, 'forehead', 'chin'])],
     protocol: 'acid',

@@ -32,7 +32,7 @@ async function signInAndToday({ page, settle, shot }) {
 
 /** A visit asked and read. */
 async function consultAndRead({ page, settle, shot, stage }) {
-  await page.getByRole('button', { name: /Wren Castellane/ }).click()
+  await page.getByRole('button', { name: /^\d\d:\d\d Wren Castellane/ }).click()
   await page.getByRole('button', { name: 'Open the visit' }).click()
   const part = (name) =>
     page
@@ -129,8 +129,6 @@ async function closeVisit({ page, settle, shot, light }) {
 async function library({ page, settle, shot }) {
   await page.getByRole('link', { name: 'Protocols' }).click()
   await page.getByRole('list', { name: 'Library' }).getByRole('listitem').first().waitFor()
-  await settle()
-  await shot('protocols')
   await page.getByText('Salt Meadow hydrating facial').click()
   await page.locator('#rung-massage').click()
   await settle()
@@ -236,6 +234,19 @@ async function clientsAndPeople({ page, settle, shot, light }) {
   await shot('people')
 }
 
+/** The tablet in a client's hands; taken back by password, since this browser is no tablet of the studio. */
+async function clientMode({ page, settle, shot, open }) {
+  await open('Odalys Fenwick-Rao')
+  await page.getByRole('button', { name: 'Hand to the client' }).click()
+  await page.getByRole('button', { name: 'Begin' }).click()
+  await settle()
+  await shot('client-mode')
+  await page.getByRole('button', { name: 'Give it back' }).click()
+  await page.getByLabel('Your password').fill('quiet-tide')
+  await page.getByRole('button', { name: 'Open', exact: true }).click()
+  await page.getByRole('heading', { level: 1, name: 'Odalys Fenwick-Rao' }).waitFor()
+}
+
 /** How a salon of one's own begins. */
 async function setUp({ page, settle, shot }) {
   await page.getByRole('button', { name: 'Start your own salon' }).click()
@@ -247,7 +258,16 @@ async function setUp({ page, settle, shot }) {
 async function walk(page) {
   const tools = picturesOf(page, folder)
   const parts = [signInAndToday, consultAndRead, fitAndTray, perform, closeVisit]
-  const places = [library, shelfAndBench, rule, otherVisits, thinned, clientsAndPeople, setUp]
+  const places = [
+    library,
+    shelfAndBench,
+    rule,
+    otherVisits,
+    thinned,
+    clientsAndPeople,
+    clientMode,
+    setUp,
+  ]
   for (const part of [...parts, ...places]) await part(tools)
 }
 

@@ -159,8 +159,8 @@ async function answerTo(database, home, { ask, with: given }) {
   try {
     return (await onBehalf(database, home)[ask]?.(given)) ?? 'That is not known here.'
   } catch (error) {
-    if (error instanceof Stop) return error.message
-    throw error
+    // Whoever asked is told; what was asked for by the server must not end what keeps it running.
+    return error instanceof Stop ? error.message : `It could not be done: ${error.message}`
   }
 }
 

@@ -60,9 +60,11 @@ export async function startApplication(root, settings) {
     child.once('exit', (code, signal) => resolve(signal ?? `code ${code}`)),
   )
   // What only whoever started it may do, it asks for.
-  child.on('message', async ({ id, ...asked }) =>
-    child.send({ id, reply: (await asks?.(asked)) ?? null }),
-  )
+  child.on('message', async ({ id, ...asked }) => {
+    const reply = (await asks?.(asked)) ?? null
+    // It may have ended meanwhile: then nobody waits for the answer.
+    if (child.connected) child.send({ id, reply }, () => {})
+  })
   const stop = async (signal = 'SIGTERM') => {
     if (child.exitCode === null && child.signalCode === null) child.kill(signal)
     await ended

@@ -27,8 +27,9 @@ export function picturesOf(page, folder) {
     },
     open: async (client) => {
       await page.goto('/')
-      await page.getByText(client).click()
-      await page.getByRole('heading', { name: client }).waitFor()
+      await page.getByRole('button', { name: new RegExp(`^\\d\\d:\\d\\d ${client}`) }).click()
+      await page.getByRole('button', { name: 'Open the visit' }).click()
+      await page.getByRole('heading', { level: 1, name: client }).waitFor()
     },
   }
 }

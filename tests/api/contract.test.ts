@@ -73,6 +73,8 @@ test.each([
   expect(body.account.can).toEqual(expect.arrayContaining(some))
   expect(Object.keys(body.account).sort()).toEqual([
     'can',
+    'handedVisitId',
+    'hasPin',
     'id',
     'lacksSecondStep',
     'name',
