@@ -4,7 +4,7 @@ import { sealedTo } from './seal-letter'
 import type { Person } from './http'
 import { book, forgetTries, PRACTITIONER, withDatabase } from './http'
 import { owner } from './people'
-import { CALM, event } from './signed'
+import { A_DROP, CALM, event } from './signed'
 import { forgetPins, onTablet, PIN } from './tablet-people'
 
 // A tablet that is covered, in a client's hands, and signs.
@@ -108,6 +108,7 @@ describe('signing on a tablet', () => {
     tablet.ask('POST', `/api/visits/${id}/close`, {
       answer: CALM,
       note: '',
+      used: A_DROP,
       ...(pin ? { pin } : {}),
     })
   const sealedPin = async (id: string, pin: string) =>

@@ -21,6 +21,9 @@ export const event = (body: object, seq = 0) => ({
   body,
 })
 
+/** Next to nothing: what one test signs must not empty the shelf that another fits from. */
+export const A_DROP = [{ productId: 'oat-mask', amount: 0.01 }]
+
 /** A visit fitted, started and signed. */
 export async function signed(client = 'Marguerite Abiola', answer: object = CALM): Promise<string> {
   const id = await book(owner, client)
@@ -28,9 +31,8 @@ export async function signed(client = 'Marguerite Abiola', answer: object = CALM
   await owner.ask('POST', `/api/visits/${id}/events`, {
     events: [event({ type: 'start' }), event({ type: 'finish' }, 1)],
   })
-  expect(
-    (await owner.ask('POST', `/api/visits/${id}/close`, { answer, note: 'done' })).status,
-  ).toBe(204)
+  const closing = { answer, note: 'done', used: A_DROP }
+  expect((await owner.ask('POST', `/api/visits/${id}/close`, closing)).status).toBe(204)
   return id
 }
 export const refusal = (sql: string, values: unknown[]) =>
