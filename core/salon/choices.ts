@@ -29,6 +29,3 @@ export const SalonChoices = z.strictObject({
   copies: Copies.prefault({}),
 })
 export type SalonChoices = z.infer<typeof SalonChoices>
-
-/** What is meant where nothing was chosen. */
-export const usualChoices = (): SalonChoices => SalonChoices.parse({})

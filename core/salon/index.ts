@@ -1,4 +1,3 @@
-export { usualChoices } from './choices'
 export { isCopyDue, isCopyOld } from './copies'
 export { closedFor, overlapOf, spansOn, weekdayOf, type Hours } from './hours'
 export { endInWords, endsSoon, licencesEnding, type EndingLicence } from './licences'

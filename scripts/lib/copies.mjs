@@ -140,7 +140,7 @@ async function dropOld(folder, keep) {
 }
 
 /** The copies in a folder, the newest first. */
-export const copiesIn = (folder) =>
+const copiesIn = (folder) =>
   existsSync(folder)
     ? readdirSync(folder)
         .filter((name) => NAME.test(name))

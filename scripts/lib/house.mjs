@@ -1,5 +1,5 @@
 import { join } from 'node:path'
-import { copiesIn, makeCopy } from './copies.mjs'
+import { makeCopy } from './copies.mjs'
 import { erasuresIn, ERASURES, noteErasures } from './erasures.mjs'
 import { must } from './run.mjs'
 import { Stop } from './say.mjs'
@@ -45,5 +45,3 @@ export async function eraseAgain(root, ownerUrl, folders) {
   const { erased } = await askOwner(root, ownerUrl, { do: 'erase', erasures })
   return erased
 }
-
-export { copiesIn }
