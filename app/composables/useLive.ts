@@ -10,9 +10,10 @@ export function useLive(changed: () => void) {
     window.clearTimeout(timer)
     timer = window.setTimeout(changed, SETTLES_MS)
   }
-  onMounted(() => {
-    leave = 'SharedWorker' in window ? throughWorker(soon) : onOwn(soon)
-  })
+  const begin = () => {
+    leave ??= 'SharedWorker' in window ? throughWorker(soon) : onOwn(soon)
+  }
+  onMounted(begin)
   const end = () => {
     window.clearTimeout(timer)
     leave?.()
@@ -20,6 +21,12 @@ export function useLive(changed: () => void) {
   }
   onBeforeUnmount(end)
   useEventListener(window, 'pagehide', end)
+  // Gone back to, a page that the browser had put aside may have missed something.
+  useEventListener(window, 'pageshow', ({ persisted }: PageTransitionEvent) => {
+    if (!persisted) return
+    begin()
+    soon()
+  })
 }
 
 /** One stream a browser, shared by its pages. */

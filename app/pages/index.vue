@@ -3,7 +3,7 @@ import { useStorage } from '@vueuse/core'
 import { ChevronLeft, ChevronRight } from 'lucide-vue-next'
 import { preloadStages } from '~/support/stages'
 import { clockTime, dateAfter, dayInWords } from '~/support/time'
-import { firstToShow, type By, type DayVisit, type Gap } from '~/support/today/board'
+import { firstToShow, mayMove, type By, type DayVisit, type Gap } from '~/support/today/board'
 
 const session = useSessionStore()
 const route = useRoute()
@@ -27,7 +27,6 @@ const STAGE_PAGES: Record<string, string> = { performing: 'perform', closed: 'cl
 const mayRead = computed(() => session.can('health.read'))
 const open = ({ id, stage }: DayVisit) =>
   mayRead.value ? navigateTo(`/visits/${id}/${STAGE_PAGES[stage] ?? 'consult'}`) : undefined
-const mayMove = ({ stage }: DayVisit) => stage === 'booked' || stage === 'open'
 const chosenId = ref<string>()
 const chosen = computed(() => {
   const visits = day.value?.visits ?? []

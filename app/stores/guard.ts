@@ -36,10 +36,11 @@ export const useGuardStore = defineStore('guard', () => {
   }
   const back = opener({ covered, handed })
 
-  /** Gives the tablet to the client of a visit. Without a network the server is told later: by then it may have been taken back. */
-  async function hand(visitId: string) {
-    handed.value = visitId
-    await tellHanded(visitId)
+  /** Gives the tablet to the client of a visit; gives why not. Without a network the server is told later: by then it may have been taken back. */
+  async function hand(visitId: string): Promise<string> {
+    const why = await tellHanded(visitId)
+    if (!why) handed.value = visitId
+    return why
   }
   async function online() {
     if (handed.value) await tellHanded(handed.value)
@@ -55,11 +56,13 @@ function keep(name: string, value: string) {
 }
 
 const OFFLINE = 0
-async function tellHanded(id: string) {
+async function tellHanded(id: string): Promise<string> {
   try {
     await call('/api/visits/:id/handed', { method: 'put', params: { id } })
+    return ''
   } catch (error) {
-    if (refusalOf(error).status !== OFFLINE) throw error
+    const { status, detail } = refusalOf(error)
+    return status === OFFLINE ? '' : detail
   }
 }
 

@@ -1,11 +1,16 @@
 import { LEVER_WORDS, type LeverId } from '../protocol'
 import { endInWords, TECHNIQUE_WORDS, type EndingLicence } from '../salon'
 
-/** Something that is to be done before the rest of the day, with where it is done. */
+/** What a thing that waits is about: where it is done follows from that. */
+export type About =
+  | { readonly kind: 'client' | 'visit' | 'closed-visit' | 'product'; readonly id: string }
+  | { readonly kind: 'device' | 'people' | 'copies' }
+
+/** Something that is to be done before the rest of the day. */
 export interface DoFirst {
   readonly sign: 'test' | 'call' | 'out' | 'twice' | 'sign' | 'paper' | 'copy'
   readonly words: string
-  readonly to: string
+  readonly about: About
 }
 
 /** What the day knows of what waits; `who` and `weekday` are in words already. */
@@ -35,44 +40,47 @@ export interface Waiting {
   readonly copyIsOld: boolean
 }
 
+const OLD_COPY: DoFirst = {
+  ...{ sign: 'copy', words: 'No copy was made for two days' },
+  about: { kind: 'copies' },
+}
+
 /** What must be done first, in the order of what cannot wait: what somebody's skin hangs on, then the room, then papers. */
 export const doFirst = (waiting: Waiting): DoFirst[] => [
   ...waiting.tests.map(({ clientId, who, weekday }): DoFirst => ({
     sign: 'test',
     words: `Read ${who}’s patch test, placed ${weekday}`,
-    to: `/clients/${clientId}`,
+    about: { kind: 'client', id: clientId },
   })),
   ...waiting.calls.map(({ visitId, who, lever, weekday }): DoFirst => ({
     sign: 'call',
     words: `Ask ${who}: ${LEVER_WORDS[lever]} high on ${weekday}`,
-    to: `/visits/${visitId}/close`,
+    about: { kind: 'closed-visit', id: visitId },
   })),
   ...waiting.short.map(({ productId, name }): DoFirst => ({
     sign: 'out',
     words: `${name} does not last today`,
-    to: `/shelf/${productId}`,
+    about: { kind: 'product', id: productId },
   })),
   ...waiting.twice.map(({ device, time }): DoFirst => ({
     sign: 'twice',
     words: `${device} wanted in two rooms at ${time}`,
-    to: '',
+    about: { kind: 'device' },
   })),
   ...waiting.unsigned.map(({ visitId, who, time }): DoFirst => ({
     sign: 'sign',
     words: `${who}, ${time}: consent is not signed`,
-    to: `/visits/${visitId}/consult`,
+    about: { kind: 'visit', id: visitId },
   })),
   ...waiting.doubtful.map(({ visitId, who }): DoFirst => ({
     sign: 'sign',
     words: `Confirm your signature: ${who}`,
-    to: `/visits/${visitId}/close`,
+    about: { kind: 'closed-visit', id: visitId },
   })),
   ...waiting.papers.map(({ name, technique, daysLeft }): DoFirst => ({
     sign: 'paper',
     words: `${name}: licence for ${TECHNIQUE_WORDS[technique].toLowerCase()} ${endInWords(daysLeft)}`,
-    to: '/settings/people',
+    about: { kind: 'people' },
   })),
-  ...(waiting.copyIsOld
-    ? [{ sign: 'copy', words: 'No copy was made for two days', to: '/settings/copies' } as const]
-    : []),
+  ...(waiting.copyIsOld ? [OLD_COPY] : []),
 ]

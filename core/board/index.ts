@@ -1,5 +1,5 @@
 export { factsOf, timesOf, type BriefFact, type BriefTime } from './brief'
-export { doFirst, type DoFirst, type Waiting } from './do-first'
+export { doFirst, type About, type DoFirst, type Waiting } from './do-first'
 export { fitting, gapsOf, type Stretch } from './gaps'
 export { initialsOf } from './initials'
 export { sharedDevices, type DeviceUse } from './shared-devices'

@@ -29,6 +29,7 @@ it.each([
   [{ ...GOOD, ZEN_SESSION_SECRET: 's'.repeat(31) }, /ZEN_SESSION_SECRET must be set, 32/],
   [{ ...GOOD, ZEN_TLS: 'yes' }, /ZEN_TLS/],
   [{ ...GOOD, ZEN_LOG_LEVEL: 'loud' }, /ZEN_LOG_LEVEL/],
+  [{ ...GOOD, ZEN_SMTP_URL: 'smtp://there' }, /ZEN_MAIL_FROM must be set/],
 ])('%o is refused with a sentence for each variable', (env, words) => {
   expect(() => configFrom(env)).toThrow(words)
 })

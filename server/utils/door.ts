@@ -3,7 +3,6 @@ import type { PoolClient } from 'pg'
 import type { z } from 'zod'
 import { Conflict, NotFound } from '#core/fault'
 import { writeAudit, type Account } from '../db/access.sql'
-import { clientDetails } from '../db/clients.sql'
 import { restrictionOf } from '../db/rights.sql'
 import { protocolById, type ProtocolRow } from '../db/protocol.sql'
 import { inSalon } from '../db/rows'
@@ -12,6 +11,7 @@ import { requireCan, type Handed } from './access'
 import { readJson } from './body'
 import type { Capability } from './capabilities'
 import { useDb } from './db'
+import { isAtRest, requireClient } from './open-client'
 import { parsed } from './problem'
 
 /** What a route lets in, as data: who may, and what shape query and body have. Tests read it off every route. */
@@ -168,32 +168,12 @@ const findVisit: Find<{ visit: VisitRow }> = async (db, event, account) => {
   return { visit }
 }
 
-/** A record that its client has closed: the law's needs and the owner's hand alone reach into it. */
-export const isAtRest = (why: string): Conflict =>
-  new Conflict({
-    code: 'at_rest',
-    detail: `This record is closed at the client’s wish: ${why}. The owner can open it again.`,
-  })
-
-export const noClient = (isErased: boolean, path = 'id'): NotFound =>
-  new NotFound({
-    code: 'no_client',
-    detail: isErased
-      ? 'This client was erased: nothing that names them is kept.'
-      : 'There is no such client in this salon.',
-    path,
-  })
-
-type ClientHead = NonNullable<Awaited<ReturnType<typeof clientDetails>>>
+type ClientHead = Awaited<ReturnType<typeof requireClient>>
 const findClient =
   (mayRest: boolean): Find<{ client: ClientHead }> =>
-  async (db, event, account) => {
-    const id = uuidParam(event, 'id')
-    const client = id && (await clientDetails(db, account.salon_id, id))
-    if (!client || client.isErased) throw noClient(client !== undefined && client !== '')
-    if (client.restricted !== null && !mayRest) throw isAtRest(client.restricted)
-    return { client }
-  }
+  async (db, event, account) => ({
+    client: await requireClient(db, account.salon_id, uuidParam(event, 'id'), { mayRest }),
+  })
 
 const SHORT_ID = /^[a-z0-9][a-z0-9-]{0,79}$/
 

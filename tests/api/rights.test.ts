@@ -137,6 +137,13 @@ describe('erasing a client', () => {
   test('takes along whoever was made one with them', async () => {
     const [kept, gone] = [await known(), await known()]
     await owner.ask('POST', `/api/clients/${kept.id}/merge`, { other: gone.id })
+    // Who leads to another has nothing of their own: it is said, and the log does not claim that they were erased.
+    const alone = await erase(gone.id)
+    expect([alone.status, alone.body.code]).toEqual([409, 'not_two'])
+    const { rows } = await withDatabase((db) =>
+      db.query(`SELECT FROM audit WHERE action = 'client.erase' AND subject_id = $1`, [gone.id]),
+    )
+    expect(rows).toEqual([])
     await erase(kept.id)
     expect(await tablesNaming(gone.name)).toEqual([])
   })
@@ -216,6 +223,15 @@ test('a record that rests is closed to everybody’s work, and open to the owner
     expect([path, status, body.code]).toEqual([path, 409, 'at_rest'])
   }
   await expect(book(owner, client.name)).rejects.toThrow('at_rest')
+  const day = await owner.ask<{ choices: { practitioners: { id: string }[] } }>('GET', '/api/day')
+  const weighed = await owner.ask('POST', '/api/cards/booking', {
+    ...{ clientId: client.id, practitionerId: day.body.choices.practitioners[0]!.id },
+    ...{ date: '2027-01-04', time: '10:00', slotMinutes: 60 },
+  })
+  expect([weighed.status, weighed.body.code]).toEqual([409, 'at_rest'])
+  const open = await known()
+  const merged = await owner.ask('POST', `/api/clients/${open.id}/merge`, { other: client.id })
+  expect([merged.status, merged.body.code]).toEqual([409, 'at_rest'])
   const path = `/api/clients/${client.id}/archive`
   expect((await fetch(`${BASE}${path}`, { headers: owner.headers() })).status).toBe(200)
   expect((await rest(null)).status).toBe(204)

@@ -84,6 +84,9 @@ test('a touch shows what matters, a second opens; another screen sees what chang
   for (const screen of [page, other])
     await expect(onBoard(screen, name)).toHaveAccessibleName(/^12:30/)
   await context.close()
+  // What is to be mixed when has moved along.
+  const later = page.getByRole('region', { name: `12:30 ${name}` })
+  await expect(later.getByRole('list', { name: 'At its time' })).toContainText(/turnover to 14:/)
   await page.getByRole('button', { name: 'Open the visit' }).click()
   await expect(page.getByRole('heading', { level: 1, name })).toBeVisible()
 })
@@ -169,4 +172,12 @@ test('front desk sees initials, times and rooms, and no health; a screen others 
   await expect(page.getByRole('list', { name: 'What matters today' })).toHaveCount(0)
   await page.getByRole('button', { name: 'Show what matters, for a moment' }).click()
   await expect(page.getByRole('list', { name: 'What matters today' })).toBeVisible()
+})
+
+test('what comes first leads to where it is done', async ({ page }) => {
+  await page.goto('/sign-in')
+  await page.getByRole('button', { name: 'Open the demo studio' }).click()
+  const first = page.getByRole('region', { name: 'Do first' })
+  await first.getByRole('link', { name: 'Read Yuna’s patch test' }).click()
+  await expect(page.getByRole('heading', { level: 1, name: 'Yuna Delacroix' })).toBeVisible()
 })

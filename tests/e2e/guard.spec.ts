@@ -188,6 +188,20 @@ test('in a client’s hands nothing else is there, with and without a network', 
   ])
 })
 
+test('who may not write answers down hands nothing over, and is not caught in it', async ({
+  page,
+}) => {
+  const address = await freshVisit()
+  await page.goto('/sign-in')
+  await page.getByLabel('E-mail').fill('tamsin@saltgrass.example')
+  await page.getByLabel('Password').fill(PASSWORD)
+  await button(page, 'Sign in').click()
+  await expect(button(page, 'Book a visit')).toBeVisible()
+  await page.goto(`${address}/consult`)
+  await expect(page.getByRole('link', { name: 'Read the skin' })).toBeVisible()
+  await expect(button(page, 'Hand to the client')).toHaveCount(0)
+})
+
 test('a visit is signed with the PIN', async ({ page }) => {
   await page.clock.install({ time: morning() })
   await enterTablet(page)

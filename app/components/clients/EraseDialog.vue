@@ -52,16 +52,7 @@ async function go() {
     </div>
     <RadioPicks class="mt-5" label="Why" :value="why" :options="WHY" @change="why = $event" />
     <form class="flex gap-3 items-end mt-4" @submit.prevent="go">
-      <label class="flex flex-col gap-1 text-sm text-soft flex-1">
-        Your password
-        <input
-          v-model="password"
-          class="field !text-ink"
-          type="password"
-          autocomplete="current-password"
-          required
-        />
-      </label>
+      <OwnPassword v-model="password" class="flex-1" />
       <button type="button" class="rung" @click="emit('close')">Keep the record</button>
       <button type="submit" class="rung !border-mind text-mind" :disabled="busy || !password">
         {{ password ? 'Erase for good' : 'Type your password first' }}

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { clockTime, shortDate } from '~/support/time'
+import { dayAndTime } from '~/support/time'
 
 const session = useSessionStore()
 const { settings, trouble: notKept, done: kept, saveChoices } = useSettings()
@@ -22,7 +22,6 @@ const HOURS = Array.from({ length: 24 }, (_, hour) => ({
   words: `${String(hour).padStart(2, '0')}:00`,
 }))
 const timeZone = computed(() => session.salon?.timeZone ?? 'UTC')
-const when = (at: string) => `${shortDate(at)} ${clockTime(at, timeZone.value)}`
 </script>
 
 <template>
@@ -78,7 +77,7 @@ const when = (at: string) => `${shortDate(at)} ${clockTime(at, timeZone.value)}`
           :key="String(run.at)"
           class="flex gap-4 py-2 border-b border-hair"
         >
-          <span class="w-44 tabular-nums">{{ when(String(run.at)) }}</span>
+          <span class="w-44 tabular-nums">{{ dayAndTime(String(run.at), timeZone) }}</span>
           <span v-if="run.ok" class="flex-1 min-w-0 truncate">{{ run.file }}</span>
           <span v-else class="flex-1 text-mind">{{ run.says }}</span>
           <span v-if="run.ok" class="text-soft">{{ (run.bytes / MEGA).toFixed(1) }} MB</span>

@@ -86,16 +86,7 @@ async function go() {
         Nothing yet.
       </p>
       <form v-if="chosen > 0" class="flex gap-3 items-end mt-4" @submit.prevent="go">
-        <label class="flex flex-col gap-1 text-sm text-soft w-72">
-          Your password
-          <input
-            v-model="password"
-            class="field !text-ink"
-            type="password"
-            autocomplete="current-password"
-            required
-          />
-        </label>
+        <OwnPassword v-model="password" class="w-72" />
         <button type="submit" class="rung !border-mind text-mind" :disabled="!password">
           {{ password ? `Erase the ${chosen} chosen, for good` : 'Type your password first' }}
         </button>

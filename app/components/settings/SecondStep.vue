@@ -80,16 +80,7 @@ async function turnOff() {
     <button type="button" class="rung mt-3" @click="recovery = []">I have them</button>
   </div>
   <form v-else class="flex gap-3 items-end" @submit.prevent="isOn ? turnOff() : begin()">
-    <label class="flex flex-col gap-1 text-sm text-soft">
-      Your password
-      <input
-        v-model="password"
-        class="field !text-ink w-72"
-        type="password"
-        autocomplete="current-password"
-        required
-      />
-    </label>
+    <OwnPassword v-model="password" class="w-72" />
     <button type="submit" class="rung" :class="!isOn && 'rung-strong'">
       {{ isOn ? 'Turn it off' : 'Set it up' }}
     </button>

@@ -5,7 +5,7 @@ import { byName } from '~/support/options'
 import { sinceInWords } from '~/support/people/sessions'
 
 const session = useSessionStore()
-const { settings, saveChoices } = useSettings()
+const { settings, trouble: notKept, saveChoices } = useSettings()
 const { shown: tablets, refused, trouble, done, change } = useChanges(() => call('/api/tablets'))
 const form = ref({ name: '', roomId: '', password: '', code: '' })
 const wantsCode = ref(false)
@@ -32,7 +32,7 @@ const callOff = (id: string) =>
 
 <template>
   <div class="max-w-3xl flex flex-col gap-6">
-    <SaveState :trouble="trouble" :done="done" />
+    <SaveState :trouble="trouble || notKept" :done="done" />
     <p v-if="tablets?.length === 0" class="text-lg text-soft">
       No tablet yet. On the tablet itself, sign in as the owner and come here.
     </p>
@@ -84,16 +84,7 @@ const callOff = (id: string) =>
         :options="rooms"
         @change="form.roomId = $event"
       />
-      <label class="flex flex-col gap-1 text-sm text-soft">
-        Your password
-        <input
-          v-model="form.password"
-          class="field !text-ink"
-          type="password"
-          autocomplete="current-password"
-          required
-        />
-      </label>
+      <OwnPassword v-model="form.password" />
       <label v-if="wantsCode" class="flex flex-col gap-1 text-sm text-soft">
         The code from your phone
         <input

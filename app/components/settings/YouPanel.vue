@@ -58,15 +58,7 @@ const callOff = (id: string) =>
           maxlength="8"
         />
       </label>
-      <label class="flex flex-col gap-1 text-sm text-soft">
-        Your password
-        <input
-          v-model="pinPassword"
-          class="field !text-ink"
-          type="password"
-          autocomplete="current-password"
-        />
-      </label>
+      <OwnPassword v-model="pinPassword" />
       <button type="submit" class="rung" :disabled="!pin || !pinPassword">Set the PIN</button>
     </form>
     <form

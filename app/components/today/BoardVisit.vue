@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { CalendarClock } from 'lucide-vue-next'
 import { clockTime } from '~/support/time'
-import { PX_PER_MINUTE, standsAt, type DayVisit } from '~/support/today/board'
+import { PX_PER_MINUTE, slotMinutes, standsAt, type DayVisit } from '~/support/today/board'
 
 /** One visit on the board. Its ladder is the handle it is dragged by; M picks it up for the keys. */
 const props = defineProps<{
@@ -20,14 +20,12 @@ const emit = defineEmits<{
   pick: []
   grab: [event: PointerEvent]
 }>()
-const MINUTE_MS = 60_000
-const minutesFrom = (from: string | Date, to: string | Date) =>
-  (new Date(to).getTime() - new Date(from).getTime()) / MINUTE_MS
-const minutes = computed(() => minutesFrom(props.visit.startsAt, props.visit.endsAt))
+const minutes = computed(() => slotMinutes(props.visit))
 const height = computed(() => minutes.value * PX_PER_MINUTE)
-const turnover = computed(
-  () => minutesFrom(props.visit.endsAt, props.visit.roomUntil) * PX_PER_MINUTE,
-)
+const turnover = computed(() => {
+  const { endsAt: startsAt, roomUntil: endsAt } = props.visit
+  return slotMinutes({ startsAt, endsAt }) * PX_PER_MINUTE
+})
 /** Below its words: a shorter visit is moved from beside the board. */
 const ROOM_FOR_BUTTON = 90
 const stands = computed(() => standsAt(props.visit, props.nowMs))

@@ -4,8 +4,10 @@ import { clockTime, zoneOffsetMs } from '~/support/time'
 import {
   columnsOf,
   hoursOf,
+  mayMove,
   PX_PER_MINUTE,
   roomGaps,
+  slotMinutes,
   spanOf,
   yOf,
   type By,
@@ -49,17 +51,12 @@ const move = useBoardMove({
   moved: () => Promise.resolve(emit('moved')),
 })
 const { held, trouble, said, canUndo } = move
-const heldHeight = computed(() => {
-  const { visit } = held.value!
-  const minutes = (new Date(visit.endsAt).getTime() - new Date(visit.startsAt).getTime()) / 60_000
-  return minutes * PX_PER_MINUTE
-})
+const heldHeight = computed(() => slotMinutes(held.value!.visit) * PX_PER_MINUTE)
 const top = (at: string | Date) => yOf(new Date(at).getTime(), span.value)
 const gapsIn = (index: number) =>
   props.by === 'room'
     ? roomGaps(props.day, columns.value[index]!, span.value, isToday.value ? props.nowMs : 0)
     : []
-const mayMove = ({ stage }: DayVisit) => stage === 'booked' || stage === 'open'
 const LABEL_PX = 26
 onMounted(() => {
   const [first] = props.day.visits

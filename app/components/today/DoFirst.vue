@@ -1,5 +1,6 @@
 <script setup lang="ts">
-import type { FirstThing } from '~/support/today/board'
+import { NuxtLink } from '#components'
+import { placeOf, type FirstThing } from '~/support/today/board'
 
 /** What must be done before the rest of the day, each where it is done. */
 defineProps<{ items: readonly FirstThing[] | undefined }>()
@@ -15,10 +16,10 @@ const SIGNS: Readonly<Record<FirstThing['sign'], string>> = {
     <ul>
       <li v-for="item in items" :key="item.words" class="border-b border-hair">
         <component
-          :is="item.to ? resolveComponent('NuxtLink') : 'span'"
-          :to="item.to || undefined"
+          :is="placeOf(item.about) ? NuxtLink : 'span'"
+          :to="placeOf(item.about)"
           class="flex gap-3 items-baseline min-h-[44px] py-2.5"
-          :class="item.to && 'hover:bg-sunk'"
+          :class="placeOf(item.about) && 'hover:bg-sunk'"
         >
           <span class="w-5 text-mind text-center shrink-0" aria-hidden="true">{{
             SIGNS[item.sign]

@@ -2,18 +2,18 @@
 import { call, refusalOf, type Reply } from '~/support/api'
 import { byName } from '~/support/options'
 import { clockTime } from '~/support/time'
+import { slotMinutes } from '~/support/today/board'
 import { seatAt, type DayChoices, type SeatForm } from '~/support/today/booking'
 
 type Visit = Reply<'/api/day'>['visits'][number]
 /** Puts a visit elsewhere, or calls it off with the reason. */
 const props = defineProps<{ visit: Visit; day: string; timeZone: string; choices: DayChoices }>()
 const emit = defineEmits<{ close: []; changed: [] }>()
-const MINUTE_MS = 60_000
-const { id, roomId, practitionerId, startsAt, endsAt } = props.visit
+const { id, roomId, practitionerId, startsAt } = props.visit
 const seat = ref<SeatForm>({
   ...{ date: props.day, roomId, practitionerId },
   time: clockTime(startsAt, props.timeZone),
-  slotMinutes: (new Date(endsAt).getTime() - new Date(startsAt).getTime()) / MINUTE_MS,
+  slotMinutes: slotMinutes(props.visit),
 })
 const reason = ref('')
 const tells = ref(false)

@@ -36,9 +36,10 @@ async function load() {
   }
 }
 watch(
-  () => [props.visit.id, props.hidden],
-  () => {
-    brief.value = undefined
+  // Moved, or fitted elsewhere, it is another object: what is shown stays until the new one is there.
+  () => [props.visit, props.hidden] as const,
+  ([{ id }], before) => {
+    if (id !== before?.[0].id) brief.value = undefined
     void load()
   },
   { immediate: true },

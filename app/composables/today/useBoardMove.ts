@@ -4,6 +4,7 @@ import { clockTime } from '~/support/time'
 import {
   atY,
   SNAP_MINUTES,
+  slotMinutes,
   yOf,
   type By,
   type Column,
@@ -62,12 +63,10 @@ function putter(board: Board, trouble: Ref<string>, said: Ref<string>) {
   const before = shallowRef<Held>()
   async function save({ visit, atMs, columnId }: Held): Promise<boolean> {
     const { timeZone } = board.day()!
-    const minutes =
-      (new Date(visit.endsAt).getTime() - new Date(visit.startsAt).getTime()) / MINUTE_MS
     const seat = board.by() === 'room' ? { roomId: columnId } : { practitionerId: columnId }
     const { roomId, practitionerId } = visit
     const body = {
-      ...{ roomId, practitionerId, ...seat, slotMinutes: minutes },
+      ...{ roomId, practitionerId, ...seat, slotMinutes: slotMinutes(visit) },
       ...{ date: board.day()!.date, time: clockTime(atMs, timeZone) },
     }
     try {

@@ -5,6 +5,7 @@ import {
   columnsOf,
   firstToShow,
   hoursOf,
+  placeOf,
   roomGaps,
   spanOf,
   standsAt,
@@ -94,6 +95,14 @@ test('what is free begins after the turnover, not before now, and says what fits
   ])
   // Nobody works there today: it is not offered.
   expect(roomGaps(one, tide!, spanOf(one, 0), 0)).toEqual([])
+})
+
+test('what waits leads to where it is done', () => {
+  expect(placeOf({ kind: 'client', id: 'c' })).toBe('/clients/c')
+  expect(placeOf({ kind: 'visit', id: 'v' })).toBe('/visits/v/consult')
+  expect(placeOf({ kind: 'closed-visit', id: 'v' })).toBe('/visits/v/close')
+  expect(placeOf({ kind: 'copies' })).toBe('/settings/copies')
+  expect(placeOf({ kind: 'device' })).toBeUndefined()
 })
 
 test('how a visit stands, and whom to look at first', () => {

@@ -1,4 +1,4 @@
-import { fitting, gapsOf, type Stretch } from '#core/board'
+import { fitting, gapsOf, type About, type Stretch } from '#core/board'
 import type { Reply } from '~/support/api'
 
 export type Day = Reply<'/api/day'>
@@ -84,6 +84,31 @@ export function roomGaps(day: Day, { visits }: Column, span: Stretch, nowMs: num
     cards: fitting(gap, day.choices.protocols, day.turnoverMinutes),
   }))
 }
+
+/** Where a thing that waits is done; undefined: nowhere in particular. */
+export function placeOf(about: About): string | undefined {
+  switch (about.kind) {
+    case 'client':
+      return `/clients/${about.id}`
+    case 'visit':
+      return `/visits/${about.id}/consult`
+    case 'closed-visit':
+      return `/visits/${about.id}/close`
+    case 'product':
+      return `/shelf/${about.id}`
+    case 'people':
+    case 'copies':
+      return `/settings/${about.kind}`
+    case 'device':
+      return undefined
+  }
+}
+
+/** Minutes of a visit's slot. */
+export const slotMinutes = ({ startsAt, endsAt }: Pick<DayVisit, 'startsAt' | 'endsAt'>): number =>
+  (ms(endsAt) - ms(startsAt)) / MINUTE_MS
+/** A visit that has not begun may be put elsewhere. */
+export const mayMove = ({ stage }: DayVisit): boolean => stage === 'booked' || stage === 'open'
 
 /** How a visit stands, in a few words; nothing for one that nobody has begun. */
 export function standsAt({ stage, endsAt }: DayVisit, nowMs: number): string {

@@ -8,6 +8,7 @@ import { canDo } from '../../utils/capabilities'
 import { cardMoney } from '../../utils/money'
 import { bookingInputOf } from '../../utils/visit-input'
 import { defineDoor } from '../../utils/door'
+import { requireClient } from '../../utils/open-client'
 
 const seat = {
   practitionerId: z.uuid(),
@@ -31,6 +32,7 @@ const Body = z.union([
 export default defineDoor({ can: 'booking', body: Body }, async ({ db, account, body }) => {
   const isKnown = 'clientId' in body
   if (isKnown && !canDo(account.role, 'health.read')) throw notAllowed()
+  if (isKnown) await requireClient(db, account.salon_id, body.clientId, { path: 'clientId' })
   const salon = (await salonById(db, account.salon_id))!
   const startsAt = isKnown
     ? await salonInstant(db, account.salon_id, body.date, body.time)

@@ -6,11 +6,11 @@ import { Conflict } from '#core/fault'
 import { salonById, salonInstant } from '../../db/salon.sql'
 import { bookVisit } from '../../db/visit.sql'
 import { writeAudit } from '../../db/access.sql'
-import { clientDetails } from '../../db/clients.sql'
 import { bookableVersion } from '../../utils/bookable'
 import { seatFault } from '../../utils/booking'
 import { created } from '../../utils/reply'
-import { defineDoor, isAtRest, noClient } from '../../utils/door'
+import { defineDoor } from '../../utils/door'
+import { requireClient } from '../../utils/open-client'
 
 const Body = z.strictObject({
   clientId: z.uuid(),
@@ -34,9 +34,7 @@ const Body = z.strictObject({
 export default defineDoor({ can: 'booking', body: Body }, async ({ db, event, account, body }) => {
   const { id: protocolVersionId } = await bookableVersion(db, account.salon_id, body.protocolId)
   const { repeat, ...wish } = body
-  const client = await clientDetails(db, account.salon_id, body.clientId)
-  if (!client || client.isErased) throw noClient(client !== undefined, 'clientId')
-  if (client.restricted !== null) throw isAtRest(client.restricted)
+  await requireClient(db, account.salon_id, body.clientId, { path: 'clientId' })
   const ids: string[] = []
   for (const date of datesOf(body.date, repeat))
     ids.push(await bookOne(db, account, { ...wish, date, protocolVersionId }, repeat !== undefined))

@@ -23,11 +23,13 @@ const parts = computed(() =>
 )
 const atOdds = computed(() => contradictions(input.value.client.facts, known.value))
 const guard = useGuardStore()
+const session = useSessionStore()
+const mayHand = computed(() => !store.locked && session.can('health.write'))
 /** Questions and consent, in the client's own hands. */
 async function handOver() {
   const { id } = store.data!.visit
-  await guard.hand(id)
-  await navigateTo(`/visits/${id}/hand`)
+  store.trouble = await guard.hand(id)
+  if (!store.trouble) await navigateTo(`/visits/${id}/hand`)
 }
 const part = ref('groups')
 watch(
@@ -68,7 +70,7 @@ watch(
       <div class="sticky top-4 self-start flex flex-col gap-4">
         <ConsequencePanel :plan="store.preview" :slot-name="data.visit.protocol" narrow />
         <WhyNot :input="input" />
-        <button v-if="!store.locked" type="button" class="rung w-full" @click="handOver">
+        <button v-if="mayHand" type="button" class="rung w-full" @click="handOver">
           Hand to the client
         </button>
         <NuxtLink class="rung rung-strong w-full" :to="`/visits/${data.visit.id}/skin`">

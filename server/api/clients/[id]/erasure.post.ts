@@ -1,4 +1,5 @@
 import { z } from 'zod'
+import { Conflict } from '#core/fault'
 import { Password } from '#core/salon/model'
 import { eraseClient, ERASE_REASONS } from '../../../db/rights.sql'
 import { defineClientDoor } from '../../../utils/door'
@@ -17,7 +18,13 @@ export default defineClientDoor(
     before: (asked) => requirePassword(asked, asked.body.password),
   },
   async ({ db, event, account, client, body }) => {
+    const counted = await eraseClient(db, client.id, account.id, body.why)
+    if (!counted)
+      throw new Conflict({
+        code: 'not_two',
+        detail: 'This client was made one with another: erase that one, and both go.',
+      })
     noteErasuresAfter(event)
-    return eraseClient(db, client.id, account.id, body.why)
+    return counted
   },
 )

@@ -2,7 +2,9 @@ import { z } from 'zod'
 import { Conflict } from '#core/fault'
 import { writeAudit } from '../../../db/access.sql'
 import { mergeClients } from '../../../db/clients.sql'
+import { restrictionOf } from '../../../db/rights.sql'
 import { defineClientDoor } from '../../../utils/door'
+import { isAtRest } from '../../../utils/open-client'
 
 const Body = z.strictObject({ other: z.uuid() })
 
@@ -10,6 +12,8 @@ const Body = z.strictObject({ other: z.uuid() })
 export default defineClientDoor(
   { can: 'client.merge', action: 'client.merge', body: Body },
   async ({ db, account, client, body: { other } }) => {
+    const why = await restrictionOf(db, other)
+    if (why !== undefined) throw isAtRest(why)
     if (other === client.id || !(await mergeClients(db, client.id, other)))
       throw new Conflict({
         code: 'not_two',
