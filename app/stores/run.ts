@@ -130,6 +130,8 @@ function runLog() {
     events.value = kept.map(({ event }) => event)
     unsent.value = kept.filter(({ sent }) => sent === 0).length
     aside.value = kept.filter(({ sent }) => sent === 2).length
+    // In the same breath: times set right beside a clock that is not yet would show the run hours on, or not begun.
+    nowMs.value = clock()
   }
   /** The tablet's clock, set right by what the server made of its events where it was impossibly wrong. */
   const clock = () => Date.now() + clockErrorMs(events.value, deviceId(), Date.now())
