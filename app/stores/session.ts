@@ -1,5 +1,6 @@
 import { defineStore } from 'pinia'
 import { z } from 'zod'
+import { Measures } from '#core/salon/model'
 import { call, refusalOf, type Reply } from '~/support/api'
 import { keptIn } from '~/support/kept'
 import { bringOrphans, forgetAll } from '~/support/forget'
@@ -32,7 +33,9 @@ const Kept = z.object({
       emergencyNumber: z.string(),
       address: z.string(),
       today: z.string(),
+      measures: Measures.default('metric'),
       coverMinutes: z.number().default(5),
+      methods: z.record(z.string(), z.string()).default({}),
     })
     .nullable(),
 })
@@ -90,7 +93,8 @@ export const useSessionStore = defineStore('session', () => {
     isNew: computed(() => reply.value.isNew),
     /** This browser is a tablet of the salon. */
     tablet: computed(() => reply.value.tablet),
-    ...{ can, load },
+    /** `reload`: what it knows of the salon has been changed here. */
+    ...{ can, load, reload },
     ...waysIn(reload),
     signOut: (everywhere = false) => signOut(everywhere, leave),
   }

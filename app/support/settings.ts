@@ -29,6 +29,24 @@ export const SETTINGS = [
     can: 'salon.write',
   },
   {
+    key: 'work',
+    title: 'How we work',
+    about: 'Who is of age here, and the house’s way where practitioners differ',
+    can: 'salon.write',
+  },
+  {
+    key: 'money',
+    title: 'Money',
+    about: 'What minutes and washing cost',
+    can: 'rates.write',
+  },
+  {
+    key: 'consents',
+    title: 'Consents',
+    about: 'The words clients sign, and their versions',
+    can: 'rules.write',
+  },
+  {
     key: 'messages',
     title: 'Messages',
     about: 'What goes out to people, and what waits',

@@ -28,6 +28,7 @@ const CARE: Readonly<Record<Requirement, Care>> = {
   'surface-only': { line: 'surface only' },
   'eyes-covered': { line: 'eyes covered', tray: 'eye pads' },
   'hand-signal': { line: 'agree a hand signal', once: true },
+  'guardian-stays': { line: 'the guardian stays in the room', once: true },
   'propped-up': { line: 'propped up, not flat', once: true },
   'patch-test': { line: 'delayed patch test first' },
   tweezers: { line: 'release hairs with sterile tweezers', tray: 'sterile tweezers' },

@@ -77,6 +77,7 @@ export function constraintsFor(input: CompileInput): Constraints {
     daytime,
     practitioner,
     medicines,
+    majority: input.settings?.majority,
   })
 }
 

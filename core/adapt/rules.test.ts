@@ -43,7 +43,7 @@ describe('fires', () => {
   })
   test.each([
     ['A11', of(yes('infection')), 'Cold sore'],
-    ['A23', { client: client([], { bornOn: '2010-01-01' }) }, 'Under 18'],
+    ['A23', { client: client([], { bornOn: '2010-01-01' }) }, 'Not of age'],
     ['A26', of(yes('unwell')), 'Uncontrolled'],
     ['A09s', of(yes('immune')), 'Slow healing'],
     ['A09s', of(yes('medicine:methotrexate')), 'clearance'],

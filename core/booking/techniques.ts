@@ -14,20 +14,15 @@ const ASKED: readonly (readonly [Property, Technique])[] = [
 ]
 
 /**
- * What somebody must be allowed to do to perform a card whole, on somebody of an age in years. Who is not is no longer free for it; whether the visit
+ * What somebody must be allowed to do to perform a card whole, on somebody of age or not. Who is not allowed is no longer free for it; whether the visit
  * itself leaves a step out is the rule book's word.
  */
-export function techniquesOf(
-  steps: readonly Step[],
-  shelf: Shelf,
-  age: number | undefined,
-): Technique[] {
+export function techniquesOf(steps: readonly Step[], shelf: Shelf, isMinor: boolean): Technique[] {
   const properties = new Set(
     steps.map(subjectReader(shelf)).flatMap(({ properties: held }) => [...held]),
   )
   const asked = ASKED.filter(([property]) => properties.has(property)).map(
     ([, technique]) => technique,
   )
-  return age !== undefined && age < ADULT ? [...asked, 'minors'] : asked
+  return isMinor ? [...asked, 'minors'] : asked
 }
-const ADULT = 18

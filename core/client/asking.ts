@@ -1,4 +1,4 @@
-import { ageOn } from './facts'
+import { ageOn, MAJORITY } from './facts'
 import { answerByMedicines, KNOWN, type Known } from './medicines'
 import type { Client, Fact } from './model'
 import { QUESTION_GROUPS, QUESTIONS, type Question, type QuestionGroup } from './questions'
@@ -20,7 +20,7 @@ export interface GroupState {
 }
 
 /** Allergies stand in a list of their own; a guardian's consent is signed, not asked. */
-const isAsked = ({ belowAge }: Question): boolean => belowAge === undefined
+const isAsked = ({ ofMinors }: Question): boolean => !ofMinors
 
 /** The groups as they stand on a day, in the order of asking. `facts`: the answers in force on it. */
 export const groupStates = (facts: Facts, date: string): GroupState[] =>
@@ -73,5 +73,8 @@ export const nothingNew = (facts: Facts, date: string, list: readonly Known[] = 
   )
 
 /** Whether somebody has to bring a guardian's consent: it is signed, never asked by a touch. */
-export const needsGuardian = ({ bornOn }: Pick<Client, 'bornOn'>, date: string): boolean =>
-  QUESTIONS.some(({ belowAge }) => belowAge !== undefined && ageOn(bornOn, date) < belowAge)
+export const needsGuardian = (
+  { bornOn }: Pick<Client, 'bornOn'>,
+  date: string,
+  majority = MAJORITY,
+): boolean => ageOn(bornOn, date) < majority

@@ -39,6 +39,9 @@ export const daysBetween = (from: string, to: string): number =>
 /** An ISO date as people read it: "24 Nov 2026". */
 export const dateInWords = (date: string): string => format(parseISO(date), 'd MMM yyyy')
 
+/** Years at which somebody is of age where nothing else is set (value from memory: most countries). */
+export const MAJORITY = 18
+
 /** Age in completed years on a date. */
 export const ageOn = (bornOn: string, date: string): number =>
   differenceInYears(parseISO(date), parseISO(bornOn))

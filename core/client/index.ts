@@ -5,6 +5,7 @@ export {
   daysBetween,
   factsInForce,
   factsOn,
+  MAJORITY,
   nothingKnown,
   nothingOfTheDay,
 } from './facts'

@@ -35,8 +35,8 @@ export interface Question {
   readonly reaches?: Readonly<Partial<Record<ZoneId, readonly ZoneId[]>>>
   /** May have changed since the last visit, and is asked again. */
   readonly eachVisit?: boolean
-  /** Asked only of clients below this age. */
-  readonly belowAge?: number
+  /** Asked only of those who are not of age. */
+  readonly ofMinors?: boolean
   /** True of one day only: at the next visit it is not known. */
   readonly ofTheDay?: boolean
   /** Days after the last dose, or after it was done, in which it still counts (house figures, values from memory of common practice). A rule with a window of its own goes first. */
@@ -261,13 +261,18 @@ export const QUESTIONS: readonly Question[] = [
   seen('phototype-iv-vi', 'Skin depth IV–VI', 'Phototype IV to VI', { eachVisit: false }),
 
   // Asked where the consent is signed: see Consult, Consent.
-  today('guardian-consent', 'Guardian’s consent', 'Under 18: dated consent of a guardian is here', {
-    ...LIMIT,
-    date: 'done',
-    eachVisit: false,
-    ofTheDay: false,
-    belowAge: 18,
-  }),
+  today(
+    'guardian-consent',
+    'Guardian’s consent',
+    'Not of age: dated consent of a guardian is here',
+    {
+      ...LIMIT,
+      date: 'done',
+      eachVisit: false,
+      ofTheDay: false,
+      ofMinors: true,
+    },
+  ),
 ]
 
 /** Codes that count as evidence, never as a hazard: answering yes may loosen. */

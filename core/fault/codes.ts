@@ -56,6 +56,7 @@ export const PROBLEM_CODES = [
   'no_product',
   'no_protocol',
   'no_rule',
+  'no_school',
   'no_test',
   'no_text',
   'no_version',

@@ -16,6 +16,15 @@ describe('messages', () => {
     expect(confirmationText({ ...visit, address: '' }).body).not.toContain('find us')
     expect(calledOffText(visit).subject).toMatch(/^Called off/)
   })
+  test('in the salon’s own words, with a line that has nothing to say left out', () => {
+    const words = 'Hello {first name}\n\nSee you: {when}.\nPlace: {address}\n{salon}'
+    expect(confirmationText(visit, words).body).toBe(
+      'Hello Wren\n\nSee you: Tuesday 24 November 2026, 09:30 to 11:00.\nPlace: 3 Quay Lane\nSaltgrass Studio',
+    )
+    expect(calledOffText({ ...visit, address: '' }, words).body).not.toContain('Place')
+    // What a client is called is never read as a place again.
+    expect(confirmationText({ ...visit, name: '{when} Ash' }, words).body).toContain('Hello {when}')
+  })
   test('with a link say how long it works', () => {
     const link = { ...visit, url: 'https://salon.example/join/abc', hours: 48 }
     const { body } = linkText({ ...link, purpose: 'invite' })

@@ -1,3 +1,5 @@
+import { filledWords, USUAL_WORDS } from '../salon'
+
 /** What a message says. Nothing in it tells of anybody's health: not even what is done at the visit. */
 export interface MessageText {
   readonly subject: string
@@ -11,39 +13,30 @@ export interface VisitWords {
   /** As in: Tuesday 24 November 2026, 09:30 to 11:00. */
   readonly when: string
 }
-const SIGNED = 'This address is not watched for urgent matters: call us.'
-const lines = (...given: readonly (string | undefined)[]): string =>
-  given.filter((line) => line !== undefined).join('\n')
+const lines = (...given: readonly string[]): string => given.join('\n')
 const firstName = (name: string): string => name.trim().split(/\s+/u)[0]!
 
-/** That a visit is booked, or moved. */
-export const confirmationText = ({ salon, address, name, when }: VisitWords): MessageText => ({
-  subject: `Your visit at ${salon}, ${when}`,
-  body: lines(
-    `Dear ${firstName(name)},`,
-    '',
-    `your visit at ${salon} is on ${when}.`,
-    address ? `You find us at ${address}.` : undefined,
-    '',
-    'If you cannot come, please tell us the day before.',
-    SIGNED,
-    '',
-    salon,
-  ),
+const fillingOf = ({ salon, address, name, when }: VisitWords) => ({
+  ...{ salon, address, when },
+  'first name': firstName(name),
 })
 
-/** That a visit does not take place. */
-export const calledOffText = ({ salon, name, when }: VisitWords): MessageText => ({
-  subject: `Called off: your visit at ${salon}, ${when}`,
-  body: lines(
-    `Dear ${firstName(name)},`,
-    '',
-    `your visit at ${salon} on ${when} does not take place.`,
-    'Please call us for another time.',
-    SIGNED,
-    '',
-    salon,
-  ),
+/** That a visit is booked, or moved; `words`: the salon's own. */
+export const confirmationText = (
+  visit: VisitWords,
+  words: string = USUAL_WORDS.confirmation,
+): MessageText => ({
+  subject: `Your visit at ${visit.salon}, ${visit.when}`,
+  body: filledWords(words, fillingOf(visit)),
+})
+
+/** That a visit does not take place; `words`: the salon's own. */
+export const calledOffText = (
+  visit: VisitWords,
+  words: string = USUAL_WORDS.calledOff,
+): MessageText => ({
+  subject: `Called off: your visit at ${visit.salon}, ${visit.when}`,
+  body: filledWords(words, fillingOf(visit)),
 })
 
 interface LinkWords {

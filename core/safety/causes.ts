@@ -1,4 +1,4 @@
-import { ageOn, dateInWords, daysBetween } from '../client/facts'
+import { ageOn, dateInWords, daysBetween, MAJORITY } from '../client/facts'
 import type { Fact } from '../client/model'
 import { EVIDENCE_CODES, questionByCode, type Question } from '../client/questions'
 import { freeWordOf, isFreeWordCode } from '../catalog/free-word'
@@ -42,10 +42,8 @@ export const causesOf: (condition: Condition, known: KnownFacts) => readonly Cau
   crowded: (condition, { situation }) => crowdedZones(condition, situation.reading),
   practitioner: ({ code }, { situation }) =>
     causeIf(situation.practitioner?.hazards.includes(code) ?? false, 'about yourself'),
-  'age-below': ({ years }, { situation }) => {
-    const age = ageOn(situation.client.bornOn, situation.date)
-    return causeIf(age < years, `${age} years old`)
-  },
+  'age-below': ({ years }, { situation }) => youngerThan(years, situation),
+  minor: (_, { situation }) => youngerThan(situation.majority ?? MAJORITY, situation),
   allergy: allergyCauses,
   'own-words': ownWordCauses,
   'any-allergy': (_, { facts }) =>
@@ -56,6 +54,11 @@ export const causesOf: (condition: Condition, known: KnownFacts) => readonly Cau
   any: ({ of }, known) => of.flatMap((part) => causesOf(part, known)),
   all: everyCombination,
 })
+
+function youngerThan(years: number, { client, date }: KnownFacts['situation']): Cause[] {
+  const age = ageOn(client.bornOn, date)
+  return causeIf(age < years, `${age} years old`)
+}
 
 /** Every combination is a cause of its own, so that one more of a kind adds and never rewrites. */
 function everyCombination({ of }: ConditionOf<'all'>, known: KnownFacts): readonly Cause[] {

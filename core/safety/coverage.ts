@@ -1,4 +1,4 @@
-import { ageOn } from '../client/facts'
+import { ageOn, MAJORITY } from '../client/facts'
 import { questionByCode, type Question } from '../client/questions'
 import { allergiesUnknown, type KnownFacts } from './situation'
 
@@ -13,7 +13,7 @@ export interface Coverage {
 export function coverage({ facts, situation }: KnownFacts): Coverage {
   const age = ageOn(situation.client.bornOn, situation.date)
   const wanted = [...questionByCode.values()].filter(
-    (question) => question.belowAge === undefined || age < question.belowAge,
+    (question) => !question.ofMinors || age < (situation.majority ?? MAJORITY),
   )
   const isKnown = (question: Question): boolean =>
     (facts.get(question.code)?.answer ?? 'unknown') !== 'unknown'

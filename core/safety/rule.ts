@@ -54,6 +54,7 @@ export const REQUIREMENTS = [
   'surface-only',
   'eyes-covered',
   'hand-signal',
+  'guardian-stays',
   'propped-up',
   'patch-test',
   'tweezers',
@@ -141,6 +142,8 @@ export type Condition =
   | { readonly kind: 'crowded'; readonly types: readonly LesionType[]; readonly perZone: number }
   | { readonly kind: 'lesions'; readonly types: readonly LesionType[]; readonly atLeast: number }
   | { readonly kind: 'age-below'; readonly years: number }
+  /** Not of age where the salon is. */
+  | { readonly kind: 'minor' }
   | {
       readonly kind: 'allergy'
       readonly family: string

@@ -1,6 +1,6 @@
 import { situationOf, TODAY } from '../../tests/situations'
 import { describe, expect, test } from 'vitest'
-import type { Fact } from '../client'
+import { needsGuardian, type Fact } from '../client'
 import {
   constrain,
   NO_SETTINGS,
@@ -42,7 +42,31 @@ describe('what a salon may set', () => {
       windowDays: {},
     })
     const missing = RULE_BOOK.filter((rule) => !off.some((one) => one.id === rule.id))
-    expect(missing.map((rule) => rule.id).sort()).toEqual(['B04', 'C16d', 'H09'])
+    expect(missing.map((rule) => rule.id).sort()).toEqual(['A23p', 'B04', 'C16d', 'H09'])
+  })
+  test('of age where the salon is: asked of who is younger, by day of birth, and of nobody else', () => {
+    // 24 November 2026 is the day of the visit: 17 until the day before the eighteenth birthday.
+    const born = (bornOn: string, majority?: number) => {
+      const situation = { ...situationOf([], []), majority }
+      const client_ = { ...situation.client, bornOn }
+      const { inForce, notChecked } = constrain(RULE_BOOK, { ...situation, client: client_ })
+      const asks = inForce.map(({ ruleId }) => ruleId).includes('A23')
+      expect(notChecked.some((ask) => ask.includes('guardian'))).toBe(asks)
+      expect(needsGuardian(client_, TODAY, majority)).toBe(asks)
+      return asks
+    }
+    expect(born('2008-11-24')).toBe(false)
+    expect(born('2008-11-25')).toBe(true)
+    expect(born('2008-11-25', 17)).toBe(false)
+    expect(born('2010-11-24', 16)).toBe(false)
+    expect(born('2010-11-25', 16)).toBe(true)
+    expect(born('2006-11-24', 21)).toBe(true)
+    expect(born('2005-11-24', 21)).toBe(false)
+  })
+  test('the guardian stays only where the salon asks it', () => {
+    expect(withSettings(RULE_BOOK, NO_SETTINGS).some(({ id }) => id === 'A23p')).toBe(false)
+    const asked = withSettings(RULE_BOOK, { ...NO_SETTINGS, guardianStays: true })
+    expect(asked.some(({ id }) => id === 'A23p')).toBe(true)
   })
   test('windows with their floors', () => {
     expect(windowOf(ruleById('A06'))).toEqual({ days: 183, floor: 183 })

@@ -25,6 +25,8 @@ export interface Situation {
   readonly levers: readonly LeverRung[]
   readonly date: string
   readonly daytime: boolean
+  /** Years at which somebody is of age where the salon is; default: `MAJORITY`. */
+  readonly majority?: number | undefined
   readonly practitioner?: Practitioner | undefined
   /** The salon's list of medicines and conditions; default: the one that ships. */
   readonly medicines?: readonly Known[] | undefined

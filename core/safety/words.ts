@@ -72,6 +72,7 @@ export const conditionWords: (condition: Condition) => string = byKind({
   crowded: ({ types, perZone }) =>
     `${perZone} or more in one zone: ${types.map((type) => LESION_WORDS[type].toLowerCase()).join(', ')}`,
   'age-below': ({ years }) => `younger than ${years}`,
+  minor: () => 'not of age where the salon is',
   allergy: allergyWords,
   'own-words': ({ reaction }) =>
     reaction === 'dislike'

@@ -1,4 +1,5 @@
 import { z } from 'zod'
+import { USUAL_WORDS, wordsFault } from './wordings'
 
 const years = (usual: number) => z.number().int().min(1).max(50).default(usual)
 
@@ -21,11 +22,38 @@ const Copies = z.strictObject({
   folder: z.string().max(300).default(''),
 })
 
+/** Who is not of age: local law decides. Nobody below 16 is of age anywhere in the product (`A23y` holds for them whatever is set). */
+const Minors = z.strictObject({
+  majority: z.number().int().min(16).max(21).default(18),
+  /** A guardian stays in the room while a minor is treated. */
+  guardianStays: z.boolean().default(false),
+})
+
+/** What a client is told, in the salon's own words. */
+const words = (usual: string) =>
+  z
+    .string()
+    .trim()
+    .max(4000)
+    .superRefine((text, context) => {
+      const says = wordsFault(text)
+      if (says) context.addIssue({ code: 'custom', message: says })
+    })
+    .default(usual)
+const Words = z.strictObject({
+  confirmation: words(USUAL_WORDS.confirmation),
+  calledOff: words(USUAL_WORDS.calledOff),
+})
+
 /** What a salon chooses beyond its facts. Every choice has a usual value: none has to be made before the first visit. */
 export const SalonChoices = z.strictObject({
   /** Minutes without a touch after which a tablet covers what it shows. */
   coverMinutes: z.number().int().min(1).max(60).default(5),
   keep: Keep.prefault({}),
   copies: Copies.prefault({}),
+  minors: Minors.prefault({}),
+  /** The school this salon follows, by the question on which practitioners differ; only what it has decided. */
+  methods: z.record(z.string().max(40), z.string().max(40)).default({}),
+  words: Words.prefault({}),
 })
 export type SalonChoices = z.infer<typeof SalonChoices>

@@ -23,6 +23,8 @@ const isTimeZone = (name: string): boolean => {
   }
 }
 
+export const Measures = z.enum(MEASURES)
+
 /** What a salon is called and where it is. */
 export const SalonFacts = z.strictObject({
   name: z.string().trim().min(1).max(120),
@@ -33,7 +35,7 @@ export const SalonFacts = z.strictObject({
   timeZone: z.string().max(60).refine(isTimeZone, 'is no time zone'),
   /** As in EUR (ISO 4217). */
   currency: z.string().regex(/^[A-Z]{3}$/, 'is no currency'),
-  measures: z.enum(MEASURES),
+  measures: Measures,
 })
 export type SalonFacts = z.infer<typeof SalonFacts>
 

@@ -1,6 +1,16 @@
 import { describe, expect, test } from 'vitest'
-import { closedFor, endsSoon, licencesEnding, overlapOf, pinRefusal, spansOn, weekdayOf } from '.'
-import { Opening, SalonFacts } from './model'
+import {
+  closedFor,
+  endsSoon,
+  licencesEnding,
+  overlapOf,
+  pinRefusal,
+  spansOn,
+  USUAL_WORDS,
+  weekdayOf,
+  wordsFault,
+} from '.'
+import { Opening, SalonChoices, SalonFacts } from './model'
 
 describe('a PIN', () => {
   test.each(['123', '123456789', '12a4', '', ' 1234', '１２３４'])('%j is none', (pin) =>
@@ -95,4 +105,30 @@ describe('opening hours', () => {
     )
     expect(overlapOf([...hours, { weekday: 1, opens: '12:30', closes: '14:00' }])).toBeUndefined()
   })
+})
+
+describe('words of a message', () => {
+  test.each([
+    ['Come on {when}.', undefined],
+    ['Come.', 'Without {when}'],
+    ['Come on {when}, {nickname}.', '{nickname} is none of the places'],
+    ['Come on {when}, {.', 'A brace stands alone'],
+    ['{when}} at {salon}', 'A brace stands alone'],
+    ['', 'Without {when}'],
+  ])('%s', (words, says) => {
+    const fault = wordsFault(words)
+    if (says === undefined) expect(fault).toBeUndefined()
+    else expect(fault).toContain(says)
+    expect(SalonChoices.safeParse({ words: { confirmation: words } }).success).toBe(
+      says === undefined,
+    )
+  })
+  test('what ships is without fault', () =>
+    expect(Object.values(USUAL_WORDS).map(wordsFault)).toEqual([undefined, undefined]))
+})
+
+test('who is of age is set between 16 and 21 years', () => {
+  const isTaken = (majority: number) => SalonChoices.safeParse({ minors: { majority } }).success
+  expect([15, 16, 18, 21, 22, 17.5].map(isTaken)).toEqual([false, true, true, true, false, false])
+  expect(SalonChoices.parse({}).minors).toEqual({ majority: 18, guardianStays: false })
 })

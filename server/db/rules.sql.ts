@@ -1,6 +1,7 @@
 import { z } from 'zod'
 import type { Known } from '#core/client'
 import type { RuleSettings } from '#core/safety'
+import { salonById } from './salon.sql'
 import { execute, many, maybeOne, type Db } from './rows'
 
 const Setting = z.object({
@@ -19,7 +20,9 @@ export async function loadRuleSettings(db: Db, salonId: string): Promise<RuleSet
       ORDER BY rule_id`,
     [salonId],
   )
+  const { minors } = (await salonById(db, salonId))!.choices
   return {
+    ...minors,
     adviceOff: rows.filter((row) => row.advice_off).map((row) => row.rule_id),
     windowDays: Object.fromEntries(
       rows.flatMap((row) => (row.window_days === null ? [] : [[row.rule_id, row.window_days]])),

@@ -41,7 +41,10 @@ export async function visitMessage(db: PoolClient, visit: VisitRow) {
     when: `${dayOf(from, zone)}, ${clock(from, zone)} to ${clock(to, zone)}`,
   }
   const isCalledOff = visit.stage === 'called-off'
-  const text: MessageText = isCalledOff ? calledOffText(words) : confirmationText(words)
+  const own = salon.choices.words
+  const text: MessageText = isCalledOff
+    ? calledOffText(words, own.calledOff)
+    : confirmationText(words, own.confirmation)
   return {
     ...text,
     kind: isCalledOff ? ('called-off' as const) : ('confirmation' as const),

@@ -38,6 +38,7 @@ const MAY: Readonly<Record<string, string>> = {
   'POST /api/clients/imports': 'o',
   'POST /api/clients/imports/:id': 'o',
   'PUT /api/clients/imports/:id/rows': 'o',
+  'GET /api/consent-texts': 'o',
   'POST /api/consent-texts': 'o',
   'GET /api/day': 'opad',
   'GET /api/day/first': 'opad',

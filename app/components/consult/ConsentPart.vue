@@ -1,6 +1,5 @@
 <script setup lang="ts">
 import type { Consent, ConsentText } from '~/stores/visit'
-import { call, refusalOf } from '~/support/api'
 import { shortDate } from '~/support/time'
 
 const props = defineProps<{
@@ -18,8 +17,6 @@ const emit = defineEmits<{
 }>()
 const open = ref<ConsentText>()
 const changing = ref<ConsentText>()
-const words = ref({ title: '', body: '' })
-const trouble = ref('')
 const shown = ref<Consent>()
 const signer = ref('')
 const signature = ref('')
@@ -50,27 +47,6 @@ function sign() {
     signature.value,
   )
   open.value = undefined
-}
-function change(text: ConsentText) {
-  changing.value = text
-  words.value = { title: text.title, body: text.body }
-  trouble.value = ''
-}
-async function publish() {
-  const { kind, version } = changing.value!
-  try {
-    await call('/api/consent-texts', {
-      method: 'post',
-      body: { kind, after: version, ...words.value },
-    })
-    changing.value = undefined
-    emit('published')
-  } catch (error) {
-    trouble.value =
-      refusalOf(error).status === 0
-        ? 'No connection: nothing was published. What you wrote is still here.'
-        : refusalOf(error).detail
-  }
 }
 const picture = (svg: string) => `data:image/svg+xml;utf8,${encodeURIComponent(svg)}`
 function withdraw(id: string) {
@@ -106,7 +82,7 @@ function withdraw(id: string) {
         >
           See
         </button>
-        <button v-if="owner" type="button" class="pick text-sm" @click="change(text)">
+        <button v-if="owner" type="button" class="pick text-sm" @click="changing = text">
           Change the words
         </button>
         <button type="button" class="rung" :disabled="disabled" @click="begin(text)">{{
@@ -172,45 +148,6 @@ function withdraw(id: string) {
         <button type="button" class="rung" @click="shown = undefined">Close</button>
       </div>
     </PlainDialog>
-    <PlainDialog
-      :open="changing !== undefined"
-      wide
-      :title="changing ? `New words, version ${changing.version + 1}` : ''"
-      @close="changing = undefined"
-    >
-      <form class="flex flex-col gap-3" @submit.prevent="publish">
-        <label class="flex flex-col gap-1">
-          Title
-          <input v-model="words.title" class="field" required minlength="3" maxlength="120" />
-        </label>
-        <label class="flex flex-col gap-1">
-          Words to be signed
-          <textarea
-            v-model="words.body"
-            class="field py-2 h-64"
-            required
-            minlength="40"
-            maxlength="8000"
-          />
-        </label>
-        <p class="text-sm text-soft">
-          What has been signed keeps the words under which it was signed. Local law comes first.
-        </p>
-        <p v-if="trouble" role="alert" class="text-mind">{{ trouble }}</p>
-        <div class="flex justify-end gap-3">
-          <button type="button" class="rung" @click="changing = undefined">Cancel</button>
-          <button
-            type="submit"
-            class="rung rung-strong"
-            :disabled="
-              !changing ||
-              (words.title.trim() === changing.title && words.body.trim() === changing.body)
-            "
-          >
-            Publish
-          </button>
-        </div>
-      </form>
-    </PlainDialog>
+    <ConsentWords :text="changing" @close="changing = undefined" @published="emit('published')" />
   </section>
 </template>

@@ -24,6 +24,7 @@ const emit = defineEmits<{
   remove: []
   mend: [stepId: string | undefined]
   method: [question: string, school: string]
+  house: []
   course: [course: Course | null]
   keys: []
   print: []
@@ -86,6 +87,7 @@ const findings = computed(
       :said="said"
       :busy="busy || !mayWrite"
       @choose="(question, school) => emit('method', question, school)"
+      @house="emit('house')"
     />
     <fieldset v-else-if="side === 'course'" :disabled="!mayWrite">
       <CardCourse

@@ -18,6 +18,8 @@ const calendarAt = (text: string) => `data:text/calendar;charset=utf-8,${encodeU
 
 <template>
   <div class="max-w-3xl">
+    <MessageWords v-if="session.can('salon.write')" />
+    <h3 class="text-xl mb-2">What went out, and what waits</h3>
     <p v-if="trouble" role="alert" class="text-mind font-medium">{{ trouble }}</p>
     <p v-if="box?.isShownOnly" class="px-4 py-3 mb-4 bg-sunk border-l-4 border-line">
       No mail server is set, or this is the demo: nothing leaves. What would go out stands here.

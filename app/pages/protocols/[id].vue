@@ -7,7 +7,7 @@ const mayWrite = computed(() => session.can('protocol.write'))
 const chosen = usePicked(card)
 const { cursor, picked, steps, current } = chosen
 const rungs = useRungs(card, chosen)
-const { said, switching, method } = useMethods(card)
+const { said, switching, method, houseWay } = useMethods(card)
 const side = ref<'step' | 'methods' | 'course'>('step')
 const panel = ref<'keys' | 'compare' | 'publish'>()
 const published = ref('')
@@ -148,6 +148,7 @@ const NOTE = 'mb-3 px-4 py-2.5 bg-mind-ground border-l-4 border-mind no-print'
             @remove="rungs.remove"
             @mend="rungs.mend"
             @method="method"
+            @house="houseWay(session.salon?.methods ?? {})"
             @course="card.put({ course: $event })"
             @keys="help"
             @print="print"

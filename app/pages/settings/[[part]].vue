@@ -17,7 +17,7 @@ const current = computed(
         v-for="part in parts"
         :key="part.key"
         :to="`/settings/${part.key}`"
-        class="flex items-center min-h-[48px] pl-3 border-l-4 border-transparent"
+        class="flex items-center min-h-[44px] pl-3 border-l-4 border-transparent"
         :class="part.key === current?.key ? '!border-hands font-semibold' : 'text-soft'"
         :aria-current="part.key === current?.key ? 'page' : undefined"
       >
@@ -33,6 +33,9 @@ const current = computed(
       <TabletsPanel v-else-if="current.key === 'tablets'" />
       <SalonPanel v-else-if="current.key === 'salon'" />
       <HoursPanel v-else-if="current.key === 'hours'" />
+      <WorkPanel v-else-if="current.key === 'work'" />
+      <MoneyPanel v-else-if="current.key === 'money'" />
+      <ConsentsPanel v-else-if="current.key === 'consents'" />
       <MessagesPanel v-else-if="current.key === 'messages'" />
       <CopiesPanel v-else-if="current.key === 'copies'" />
       <KeepingPanel v-else-if="current.key === 'keeping'" />

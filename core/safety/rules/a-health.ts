@@ -532,11 +532,19 @@ export const HEALTH_RULES: readonly RuleRow[] = [
   ),
   row(
     'A23',
-    'Under 18',
-    { kind: 'age-below', years: 18 },
+    'Not of age',
+    { kind: 'minor' },
     [{ effect: 'postpone', target: { everything: true }, unless: { kind: 'guardian-consent' } }],
     'A minor needs the dated consent of a guardian.',
     'Record the guardian’s consent on Consult, or book again with the guardian.',
+  ),
+  row(
+    'A23p',
+    'Not of age: the guardian stays',
+    { kind: 'minor' },
+    [always('guardian-stays')],
+    'This salon wants a guardian in the room while a minor is treated.',
+    'Begin when the guardian is there.',
   ),
   row(
     'A23y',

@@ -59,7 +59,7 @@ export const SCOPE_RULES: readonly RuleRow[] = [
   row(
     'F08',
     'Scope: minors',
-    { kind: 'age-below', years: 18 },
+    { kind: 'minor' },
     [
       {
         effect: 'postpone',

@@ -9,7 +9,7 @@ import { HYGIENE_RULES } from './h-hygiene'
 import type { RuleRow } from './rows'
 
 /** Raised whenever a rule, a window or a rung changes: stored with every plan. */
-export const RULE_BOOK_VERSION = '2026.11.7'
+export const RULE_BOOK_VERSION = '2026.11.8'
 
 const inFamily = (family: Rule['family'], rows: readonly RuleRow[]): Rule[] =>
   rows.map((row) => ({ ...row, family }))
@@ -46,10 +46,14 @@ function checked(rules: readonly Rule[]): readonly Rule[] {
   return rules
 }
 
-/** What a salon has set: advice switched off, windows of days made longer. */
+/** What a salon has set: advice switched off, windows of days made longer, what is local law about those who are not of age. */
 export interface RuleSettings {
   readonly adviceOff: readonly string[]
   readonly windowDays: Readonly<Record<string, number>>
+  /** Years at which somebody is of age; default: `MAJORITY`. */
+  readonly majority?: number | undefined
+  /** A guardian stays in the room while a minor is treated; default: not asked for. */
+  readonly guardianStays?: boolean | undefined
 }
 export const NO_SETTINGS: RuleSettings = { adviceOff: [], windowDays: {} }
 
@@ -77,10 +81,14 @@ export const rulesAsking = (code: string): readonly Rule[] =>
 export const isAdvice = (rule: Pick<Rule, 'effects'>): boolean =>
   rule.effects.length > 0 && rule.effects.every((effect) => effect.effect === 'advice')
 
+/** In force only where the salon has set it. */
+const GUARDIAN_STAYS = 'A23p'
+
 /** The book as a salon has set it. A window never goes below its floor, and only advice can be switched off. */
 export function withSettings(book: readonly Rule[], settings: RuleSettings): readonly Rule[] {
   return book
     .filter((rule) => !(isAdvice(rule) && settings.adviceOff.includes(rule.id)))
+    .filter((rule) => rule.id !== GUARDIAN_STAYS || settings.guardianStays)
     .map((rule) => {
       const days = settings.windowDays[rule.id]
       return days === undefined ? rule : { ...rule, when: withWindow(rule.when, days) }

@@ -2,7 +2,7 @@ import type { PoolClient } from 'pg'
 import { z } from 'zod'
 import { sketch } from '#core/adapt'
 import { freeTimes, techniquesOf, type FreeTime } from '#core/booking'
-import { ageOn } from '#core/client'
+import { needsGuardian } from '#core/client'
 import { namedIn } from '#core/formats'
 import { closedFor } from '#core/salon'
 import { clocksOf } from '../../db/booking.sql'
@@ -35,7 +35,7 @@ const Body = z.strictObject({
 export default defineDoor({ can: 'booking', body: Body }, async ({ db, account, body }) => {
   const salonId = account.salon_id
   const salon = (await salonById(db, salonId))!
-  const card = await cardWanted(db, salonId, body, salon.today)
+  const card = await cardWanted(db, salon, body)
   const minutes = body.slotMinutes ?? card.usual
   const seats = await seatsOn(db, salonId, body.date, body.but ?? null)
   const able = seats.people.filter(({ scope }) => card.asked.every((one) => scope.includes(one)))
@@ -76,9 +76,8 @@ const only = (list: readonly string[], wanted: string | undefined): readonly str
 /** A card as a booking wants it: how long it is as written, what it asks of whoever performs it, the devices it names. */
 async function cardWanted(
   db: PoolClient,
-  salonId: string,
+  { id: salonId, today, choices }: NonNullable<Awaited<ReturnType<typeof salonById>>>,
   { protocolId, clientId, date }: z.infer<typeof Body>,
-  today: string,
 ) {
   const card = await bookableVersion(db, salonId, protocolId)
   const shelf = await loadShelf(db, salonId, namedIn(card.steps).products, today)
@@ -87,7 +86,11 @@ async function cardWanted(
   const client = clientId ? await clientDetails(db, salonId, clientId) : undefined
   return {
     usual: Math.min(MOST_MINUTES, Math.max(LEAST_MINUTES, rounded)),
-    asked: techniquesOf(card.steps, shelf, client && ageOn(client.bornOn, date)),
+    asked: techniquesOf(
+      card.steps,
+      shelf,
+      client !== undefined && needsGuardian(client, date, choices.minors.majority),
+    ),
     deviceIds: new Set(card.steps.flatMap(({ deviceId }) => deviceId ?? [])),
     names: new Map(shelf.devices.map(({ id, name }) => [id, name])),
   }

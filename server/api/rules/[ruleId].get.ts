@@ -20,7 +20,8 @@ export default defineDoor({ can: 'health.read' }, async ({ db, event, account })
       path: 'ruleId',
     })
   const salon = (await salonById(db, account.salon_id))!
-  const book = withSettings(RULE_BOOK, await loadRuleSettings(db, account.salon_id))
+  const settings = await loadRuleSettings(db, account.salon_id)
+  const book = withSettings(RULE_BOOK, settings)
   const touched: { id: string; name: string; because: string[] }[] = []
   for (const { id, name } of await listClients(db, account.salon_id)) {
     const client = (await loadClient(db, id))!
@@ -31,6 +32,7 @@ export default defineDoor({ can: 'health.read' }, async ({ db, event, account })
       levers: LEVERS.map((lever) => ({ lever, rung: TOP_RUNG })),
       date: salon.today,
       daytime: true,
+      majority: settings.majority,
     })
     const because = [
       ...new Set(

@@ -54,7 +54,10 @@ const shownSalon = (salon: NonNullable<Awaited<ReturnType<typeof salonById>>>) =
   emergencyNumber: salon.emergency_number,
   address: salon.address,
   today: salon.today,
+  measures: salon.measures,
   coverMinutes: salon.choices.coverMinutes,
+  /** The schools this salon follows, by question. */
+  methods: salon.choices.methods,
 })
 
 const shown = async (

@@ -4,6 +4,7 @@ import { BRIGHTENING, ACID, CLARIFYING, SET_MASK, SHELF } from '../../fixtures'
 import { hasLadder } from '#core/adapt'
 import { client, no, protocolOf, seen, TODAY, yes, CALM } from '../../situations'
 import { segment } from '#core/protocol'
+import { NO_SETTINGS } from '#core/safety'
 import {
   step,
   has,
@@ -565,6 +566,16 @@ export const FIRES: readonly Case[] = [
       client: client([yes('guardian-consent', on('2026-11-01'))], { bornOn: '2011-06-01' }),
     },
     (p) => rungs(p, 'peel') === 1,
+  ],
+  [
+    'A23p',
+    'seventeen, where the guardian stays',
+    {
+      settings: { ...NO_SETTINGS, guardianStays: true },
+      practitioner: { scope: ['minors'], hazards: [] },
+      client: client([yes('guardian-consent', on('2026-11-01'))], { bornOn: '2009-06-01' }),
+    },
+    (p) => minds(p).includes('the guardian stays in the room'),
   ],
   [
     'A24',

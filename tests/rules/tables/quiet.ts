@@ -181,6 +181,11 @@ export const QUIET: readonly (readonly [rules: readonly string[], what: string, 
       client: client([yes('guardian-consent', on('2026-11-01'))], { bornOn: '2009-06-01' }),
     },
   ],
+  [
+    ['A23p'],
+    'seventeen, and the salon asks no guardian to stay',
+    { client: client([yes('guardian-consent', on('2026-11-01'))], { bornOn: '2009-06-01' }) },
+  ],
   [['A28'], 'eye surgery nine weeks ago', { ...of(yes('eye-surgery', on('2026-09-20'))) }],
   [
     ['A35p'],

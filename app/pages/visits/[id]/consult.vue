@@ -13,7 +13,9 @@ onMounted(async () => {
   // Without a connection the list that ships with the application is searched.
   known.value = await call('/api/known').catch(() => KNOWN)
 })
-const isMinor = computed(() => needsGuardian(input.value.client, input.value.date))
+const isMinor = computed(() =>
+  needsGuardian(input.value.client, input.value.date, input.value.settings?.majority),
+)
 const wanted = computed(() => clearancesWanted(store.preview, input.value, CLEARANCE_RULES))
 const parts = computed(() =>
   consultParts(store.data!, groups.value, {

@@ -16,7 +16,9 @@ const at = ref(0)
 const asks = ref(false)
 const page = computed(() => pages.value[at.value])
 const input = computed(() => store.data!.input)
-const isMinor = computed(() => needsGuardian(input.value.client, input.value.date))
+const isMinor = computed(() =>
+  needsGuardian(input.value.client, input.value.date, input.value.settings?.majority),
+)
 const visitId = computed(() => String(route.params.id))
 
 onMounted(async () => {
