@@ -85,6 +85,7 @@ const limitsOf = (table: (typeof RUNGS)[keyof typeof RUNGS]) =>
       .filter(Boolean)
       .join(', '),
   )
+const { said } = useMeasures()
 </script>
 
 <template>
@@ -156,7 +157,7 @@ const limitsOf = (table: (typeof RUNGS)[keyof typeof RUNGS]) =>
                 class="font-semibold"
                 :class="settings.adviceOff.includes(page.rule.id) && 'line-through'"
               >
-                {{ page.rule.title }}
+                {{ said(page.rule.title) }}
                 <span v-if="isSet(page.rule.id)" class="block text-sm font-normal text-now">{{
                   settings.adviceOff.includes(page.rule.id)
                     ? 'advice off'

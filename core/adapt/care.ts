@@ -43,7 +43,7 @@ const CARE: Readonly<Record<Requirement, Care>> = {
   'eye-shields': { line: 'eyes shielded', tray: 'eye shields' },
   uncovered: { line: 'nothing over it' },
   'rest-first': { line: 'let the mix rest, covered' },
-  'towel-heat': { line: 'towels 40 °C at the wrist, never above 43', once: true },
+  'towel-heat': { line: 'towels 40 °C at the wrist, never above 43 °C', once: true },
   'tone-before-heat': { line: 'toned before it' },
   'depth-and-lot': {
     line: 'depth in mm and cartridge lot on the record',

@@ -9,7 +9,7 @@ export const HAZARDS = ['current', 'latex', 'ingredient'] as const
 export type Hazard = (typeof HAZARDS)[number]
 
 export const MEASURES = ['metric', 'us'] as const
-export type Measures = (typeof MEASURES)[number]
+export type { Measures } from '../quantity'
 
 /** Techniques that commonly need a further licence, in the words of the trade. */
 export const TECHNIQUE_WORDS: Readonly<Record<ScopeEntry['technique'], string>> = {

@@ -26,6 +26,7 @@ const set = (taken: Taken, event: Event) =>
       amounts.value = { ...amounts.value, [taken.productId]: value ?? 0 }
     },
   )
+const { amountOf } = useMeasures()
 </script>
 
 <template>
@@ -47,7 +48,7 @@ const set = (taken: Taken, event: Event) =>
             <td class="text-soft">
               {{ use.lot ? `lot ${use.lot}` : '' }}
             </td>
-            <td class="text-right whitespace-nowrap">{{ figure(use.amount) }} {{ use.unit }}</td>
+            <td class="text-right whitespace-nowrap">{{ amountOf(use.amount, use.unit) }}</td>
           </tr>
         </template>
         <template v-else>

@@ -51,6 +51,7 @@ const reasons = computed(() => [
     ),
   ),
 ])
+const { said } = useMeasures()
 </script>
 
 <template>
@@ -73,13 +74,14 @@ const reasons = computed(() => [
     </span>
     <div>
       <p :class="!asLastTime && 'font-semibold'">
-        {{ change.what }}<span v-if="asLastTime" class="text-sm text-soft"> · as last time</span>
+        {{ said(change.what)
+        }}<span v-if="asLastTime" class="text-sm text-soft"> · as last time</span>
       </p>
     </div>
     <div v-if="!isFolded" class="col-start-2">
-      <p v-for="reason in reasons" :key="reason">{{ reason }}</p>
+      <p v-for="reason in reasons" :key="reason">{{ said(reason) }}</p>
       <p v-if="first && change.kind !== 'hung' && change.kind !== 'replaced'" class="text-soft">
-        Instead: {{ first.instead }}
+        Instead: {{ said(first.instead) }}
       </p>
       <p class="text-sm text-soft mt-0.5">
         <template v-for="(basi, at) in basis" :key="basi.id">

@@ -24,6 +24,7 @@ const shown = computed(
       (change) => change.kind !== 'hung' && !isHeldBack(change, facts.value),
     ) ?? [],
 )
+const { said } = useMeasures()
 </script>
 
 <template>
@@ -83,7 +84,8 @@ const shown = computed(
       <details v-if="plan.advice.length > 0" class="mt-3 text-sm">
         <summary class="py-2">Advice {{ plan.advice.length }}</summary>
         <p v-for="why in plan.advice" :key="why.ruleId" class="py-1">
-          {{ why.because }}. {{ why.instead }} <span class="text-soft">({{ why.ruleId }})</span>
+          {{ why.because }}. {{ said(why.instead) }}
+          <span class="text-soft">({{ why.ruleId }})</span>
         </p>
       </details>
       <details class="mt-3 text-sm text-soft">

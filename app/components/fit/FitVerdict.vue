@@ -8,6 +8,7 @@ const props = defineProps<{ plan: FittedPlan; disabled: boolean }>()
 const emit = defineEmits<{ others: [] }>()
 const thinned = computed(() => props.plan.heart && !heartStands(props.plan.heart))
 const { facts } = useAskedGroups()
+const { said } = useMeasures()
 const lines = computed(() => wrongWith(props.plan, facts.value))
 /** Why each part of the heart is gone, by the change that took it. */
 const whys = computed(() =>
@@ -16,7 +17,7 @@ const whys = computed(() =>
       (other) => other.kind === 'dropped' && other.stepId === stepId,
     )
     const why = change?.why[0]
-    return why ? [`${causeWords(why)}. ${why.instead}`] : []
+    return why ? [`${causeWords(why)}. ${said(why.instead)}`] : []
   }),
 )
 </script>

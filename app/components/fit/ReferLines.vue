@@ -19,6 +19,7 @@ async function keep() {
   await store.clear({ clearance, by: by.value.trim(), on: store.data!.input.date })
   by.value = ''
 }
+const { said } = useMeasures()
 </script>
 
 <template>
@@ -27,7 +28,7 @@ async function keep() {
       <div v-for="why in loud" :key="why.ruleId + why.because">
         <p>
           <span class="text-mind font-semibold">▲ Refer: {{ why.because }}.</span>
-          {{ why.instead }}
+          {{ said(why.instead) }}
           <RuleLink :id="why.ruleId" class="text-sm" />
         </p>
         <button

@@ -21,6 +21,7 @@ function ask() {
   typed.value = ''
   chosen.value = ''
 }
+const { said } = useMeasures()
 </script>
 
 <template>
@@ -63,9 +64,10 @@ function ask() {
               {{ EFFECT_GLYPHS[rule.effect] }} {{ EFFECT_WORDS[rule.effect] }}
             </span>
             <span>
-              {{ rule.because === 'always' ? '' : `${rule.because}. ` }}{{ rule.reason }}
+              {{ rule.because === 'always' ? '' : `${rule.because}. ` }}{{ said(rule.reason) }}
               <span class="text-soft">
-                {{ rule.instead }}{{ rule.zones ? ` Zones: ${zonesInWords(rule.zones)}.` : '' }}
+                {{ said(rule.instead)
+                }}{{ rule.zones ? ` Zones: ${zonesInWords(rule.zones)}.` : '' }}
                 <RuleLink :id="rule.ruleId" />
               </span>
             </span>

@@ -15,15 +15,16 @@ const caution = computed(
 const sign = computed(
   () => plan.value && plannedOf(plan.value, segment.value.id)?.segment.end?.sign,
 )
+const { said } = useMeasures()
 </script>
 
 <template>
   <p v-if="plan" class="text-xl text-now font-semibold">{{ verbOf(plan, segment) }}</p>
   <h1 class="text-4xl mt-0.5">{{ titleOf(segment.stepId) }}</h1>
   <BigClock :left-s="leftS" over-class="text-now" />
-  <p v-if="caution" class="text-lg text-mind">! {{ caution }}</p>
+  <p v-if="caution" class="text-lg text-mind">! {{ said(caution) }}</p>
   <p v-for="(line, at) in how" :key="at" class="text-lg" :class="at > 0 && 'text-soft'">{{
-    line
+    said(line)
   }}</p>
   <p v-if="step?.say" class="text-lg text-soft">Say: “{{ step.say }}”</p>
   <p v-if="sign" class="text-lg">Until {{ sign }}</p>

@@ -12,6 +12,7 @@ const fit = computed(() =>
 function reasonOf({ why: [why] }: Change) {
   return why && causeWords(why)
 }
+const { said } = useMeasures()
 </script>
 
 <template>
@@ -30,7 +31,7 @@ function reasonOf({ why: [why] }: Change) {
       }}
     </p>
     <p v-for="why in fit.refer" :key="why.ruleId" class="text-mind">
-      <span class="font-semibold">▲ Refer: {{ why.because }}.</span> {{ why.instead }}
+      <span class="font-semibold">▲ Refer: {{ why.because }}.</span> {{ said(why.instead) }}
     </p>
     <p v-for="(change, at) in fit.changes.slice(0, SHOWN_MOST)" :key="at" class="truncate">
       <span class="text-mind font-bold">{{ glyphOf(change.kind).glyph }}</span>

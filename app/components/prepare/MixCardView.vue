@@ -12,6 +12,14 @@ watch(
     celsius.value = now ?? 20
   },
 )
+const { amountOf, said, isUs } = useMeasures()
+/** A jug is marked in millilitres everywhere: they stay beside the spoons. */
+const water = computed(() => {
+  const mL = props.card.waterMl ?? 0
+  const metric = `${figure(mL)} mL`
+  const here = amountOf(mL, 'mL')
+  return isUs.value && here !== metric ? `${here} · ${metric}` : metric
+})
 const mixing = computed(() => props.card.product.mixing)
 const times = computed(() =>
   props.card.celsius === undefined ? undefined : settingAt(mixing.value?.sets, celsius.value),
@@ -46,7 +54,9 @@ const send = () => {
       <span class="font-semibold flex-1">
         {{ card.title }}
       </span>
-      <span class="text-soft whitespace-nowrap">{{ card.dose.amount }} {{ card.dose.unit }}</span>
+      <span class="text-soft whitespace-nowrap">{{
+        amountOf(card.dose.amount, card.dose.unit)
+      }}</span>
     </p>
     <ul class="mt-1">
       <li
@@ -60,8 +70,8 @@ const send = () => {
         <span v-if="part.inHand" class="font-semibold whitespace-nowrap">
           {{ part.inHand.words }}
         </span>
-        <span class="text-soft whitespace-nowrap w-16 text-right">{{
-          part.grams !== undefined ? `${figure(part.grams)} g` : `${figure(part.mL ?? 0)} mL`
+        <span class="text-soft whitespace-nowrap min-w-16 text-right">{{
+          part.grams === undefined ? amountOf(part.mL ?? 0, 'mL') : amountOf(part.grams, 'g')
         }}</span>
       </li>
       <li
@@ -69,12 +79,12 @@ const send = () => {
         class="flex items-baseline gap-3 border-t border-hair py-1"
       >
         <span class="flex-1">Water</span>
-        <span class="font-semibold">{{ figure(card.waterMl) }} mL</span>
+        <span class="font-semibold whitespace-nowrap">{{ water }}</span>
       </li>
     </ul>
     <template v-if="card.celsius !== undefined">
       <label class="flex items-center gap-3 mt-1">
-        <span class="whitespace-nowrap w-20"> {{ celsius }} °C</span>
+        <span class="whitespace-nowrap w-20"> {{ amountOf(celsius, '°C') }}</span>
         <input
           v-model.number="celsius"
           type="range"
@@ -83,7 +93,8 @@ const send = () => {
           :min="range.least"
           :max="range.most"
           :disabled="disabled"
-          :aria-label="`Water for ${card.title}, °C`"
+          :aria-label="`Water for ${card.title}`"
+          :aria-valuetext="amountOf(celsius, '°C')"
           @change="send"
         />
       </label>
@@ -128,7 +139,7 @@ const send = () => {
       :key="fault.says"
       class="text-mind font-semibold"
     >
-      ! {{ fault.says }}
+      ! {{ said(fault.says) }}
     </p>
   </section>
 </template>

@@ -1,6 +1,5 @@
 <script setup lang="ts">
 import type { Shortage, StandIn, standIns } from '#core/adapt'
-import { figure } from '~/support/shelf/shelf'
 
 defineProps<{
   short: readonly Shortage[]
@@ -10,9 +9,10 @@ defineProps<{
   disabled: boolean
 }>()
 const emit = defineEmits<{ choose: [choice: StandIn['choice']]; back: [short: Shortage] }>()
+const { amountOf, said } = useMeasures()
 const why = (shortage: Shortage) =>
   shortage.why === 'too little'
-    ? `${figure(shortage.left)} ${shortage.unit} left, ${figure(shortage.needed)} needed`
+    ? `${amountOf(shortage.left, shortage.unit)} left, ${amountOf(shortage.needed, shortage.unit)} needed`
     : shortage.why
 </script>
 
@@ -59,7 +59,7 @@ const why = (shortage: Shortage) =>
             {{ option.name }}
           </span>
           <span class="text-sm text-soft font-normal">{{
-            option.trade.join(' · ') || 'nothing lost that is known'
+            said(option.trade.join(' · ')) || 'nothing lost that is known'
           }}</span>
         </button>
         <p v-if="found.get(shortage.productId)?.options.length === 0" class="self-center">
@@ -74,7 +74,7 @@ const why = (shortage: Shortage) =>
             :key="other.name"
             class="text-sm py-0.5"
           >
-            <span class="font-semibold">⊘ {{ other.name }}</span> {{ other.why }}
+            <span class="font-semibold">⊘ {{ other.name }}</span> {{ said(other.why) }}
           </p>
         </details>
       </div>

@@ -19,6 +19,7 @@ const minds = computed(() => {
     }
   return [...titlesByLine]
 })
+const { said } = useMeasures()
 </script>
 
 <template>
@@ -40,7 +41,7 @@ const minds = computed(() => {
       <h2 class="text-xl mb-1">Mind</h2>
       <p v-for="[line, titles] in minds" :key="line" class="border-b border-hair py-1.5">
         <span class="font-semibold first-letter:uppercase">
-          {{ line }}
+          {{ said(line) }}
         </span>
         <span class="block text-sm text-soft">{{ titles.join(', ') }}</span>
       </p>

@@ -11,6 +11,7 @@ const props = defineProps<{
   disabled: boolean
 }>()
 const emit = defineEmits<{ tick: [itemId: string, out: boolean] }>()
+const { said } = useMeasures()
 const groups = computed(() =>
   props.plan.steps
     .map((step) => ({
@@ -23,7 +24,7 @@ const groups = computed(() =>
 const nameOf = ({ count, name }: TrayItem) => (count > 1 ? `${count} ${name}` : name)
 function noteOf({ id, note }: TrayItem) {
   const out = props.towelOut(id)
-  return out === undefined ? note : `${note}: out at ${out}`
+  return said(out === undefined ? (note ?? '') : `${note}: out at ${out}`)
 }
 </script>
 

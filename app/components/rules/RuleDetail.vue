@@ -58,12 +58,15 @@ function resetDays(bookDays: number) {
   void set(off.value, null)
   days.value = bookDays
 }
+const { said } = useMeasures()
 </script>
 
 <template>
   <article :aria-label="`Rule ${rule.id}`">
     <p class="text-soft">{{ rule.id }} · {{ page.basis }}</p>
-    <h2 class="text-2xl leading-tight mb-3" :class="off && 'line-through'">{{ rule.title }}</h2>
+    <h2 class="text-2xl leading-tight mb-3" :class="off && 'line-through'">{{
+      said(rule.title)
+    }}</h2>
     <dl class="grid grid-cols-[5.5rem_1fr] gap-x-3 gap-y-2.5 border-t border-line pt-3">
       <dt class="text-soft">When</dt>
       <dd>
@@ -76,18 +79,18 @@ function resetDays(bookDays: number) {
             <span class="font-semibold whitespace-nowrap" :class="effect.forbids && 'text-mind'">
               {{ effect.glyph }} {{ effect.word }}
             </span>
-            {{ effect.words }}
+            {{ said(effect.words) }}
           </li>
           <li v-if="page.effects.length === 0">worked out from past visits</li>
         </ul>
       </dd>
       <dt class="text-soft">Why</dt>
       <dd>
-        {{ rule.reason }}
+        {{ said(rule.reason) }}
       </dd>
       <dt class="text-soft">Instead</dt>
       <dd>
-        {{ rule.instead }}
+        {{ said(rule.instead) }}
       </dd>
       <dt class="text-soft">Basis</dt>
       <dd>

@@ -2,7 +2,6 @@
 import { isUrgent } from '#core/costing'
 import { call, type Reply } from '~/support/api'
 import { money } from '~/support/money'
-import { figure } from '~/support/shelf/shelf'
 import { dateAfter, shortDate } from '~/support/time'
 
 defineProps<{ currency: string }>()
@@ -27,9 +26,10 @@ const rows = computed(() =>
       b.booked / Math.max(0.1, b.usableNow) - a.booked / Math.max(0.1, a.usableNow),
   ),
 )
+const { amountOf } = useMeasures()
 const list = computed(() =>
   (reply.value?.orders ?? [])
-    .map((line) => `${line.packs} × ${line.name}, ${line.packAmount} ${line.unit}`)
+    .map((line) => `${line.packs} × ${line.name}, ${amountOf(line.packAmount, line.unit)}`)
     .join('\n'),
 )
 const copied = ref('')
@@ -89,7 +89,7 @@ const print = () => window.print()
                 <NuxtLink class="text-lg" :to="`/shelf/${line.productId}`">
                   {{ line.name }}
                 </NuxtLink>
-                <span class="text-soft ml-2">{{ line.packAmount }} {{ line.unit }}</span>
+                <span class="text-soft ml-2">{{ amountOf(line.packAmount, line.unit) }}</span>
               </td>
               <td :class="isUrgent(line, reply.today) ? 'text-mind font-semibold' : 'text-soft'">
                 {{ isUrgent(line, reply.today) ? '! ' : '' }}short on {{ shortDate(line.by) }}
@@ -137,14 +137,14 @@ const print = () => window.print()
                 </svg>
               </td>
               <td class="text-right whitespace-nowrap">
-                {{ figure(row.booked) }} {{ row.unit }}
+                {{ amountOf(row.booked, row.unit) }}
               </td>
               <td class="text-right whitespace-nowrap text-soft">
-                {{ figure(row.usableNow) }} {{ row.unit }}
+                {{ amountOf(row.usableNow, row.unit) }}
               </td>
               <td class="pl-6">
                 <span v-if="row.runsOutOn" class="text-mind font-semibold"
-                  >⊘ short by {{ figure(row.short) }} {{ row.unit }} on
+                  >⊘ short by {{ amountOf(row.short, row.unit) }} on
                   {{ shortDate(row.runsOutOn) }}
                 </span>
                 <span
@@ -153,7 +153,7 @@ const print = () => window.print()
                   >◷ the open one ends {{ shortDate(row.openUntil) }}
                 </span>
                 <span v-else-if="row.wasted > 0" class="text-soft">
-                  {{ figure(row.wasted) }} {{ row.unit }} past its time by then</span
+                  {{ amountOf(row.wasted, row.unit) }} past its time by then</span
                 >
               </td>
             </tr>

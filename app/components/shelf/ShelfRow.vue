@@ -10,8 +10,11 @@ const props = defineProps<{ listed: Listed; currency: string }>()
 const isEnding = computed(() => ['past its time', 'ends soon'].includes(props.listed.state))
 const price = computed(() => {
   const { unitMinor, unit } = props.listed
-  return unitMinor === undefined ? '' : `${money(unitMinor, props.currency)}/${unit}`
+  if (unitMinor === undefined) return ''
+  const here = perUnit(unitMinor, unit)
+  return `${money(here.price, props.currency)}/${here.unit}`
 })
+const { amountOf, perUnit } = useMeasures()
 </script>
 
 <template>
@@ -47,7 +50,7 @@ const price = computed(() => {
     </svg>
     <span :class="leftClass(listed)">
       {{ STATE_GLYPHS[listed.state] }}
-      {{ leftInWords(listed) }}
+      {{ leftInWords(listed, amountOf) }}
     </span>
   </span>
   <span role="cell" class="text-right text-soft whitespace-nowrap">{{ price }}</span>

@@ -2,7 +2,6 @@
 import { onKeyStroke } from '@vueuse/core'
 import type { Listed } from '#core/catalog'
 import { call } from '~/support/api'
-import { figure } from '~/support/shelf/shelf'
 
 const session = useSessionStore()
 const id = String(useRoute().params.id)
@@ -36,6 +35,7 @@ onKeyStroke('z', (event) => {
   event.preventDefault()
   undo()
 })
+const { amountOf } = useMeasures()
 </script>
 
 <template>
@@ -92,8 +92,10 @@ onKeyStroke('z', (event) => {
       >
         <section v-if="!isNew && !product.recipe" aria-label="Stock">
           <p>
-            <span class="display text-4xl">{{ figure(bench.shown.value?.stock ?? 0) }}</span>
-            {{ unit }} <span class="text-soft">to use</span>
+            <span class="display text-4xl">{{
+              amountOf(bench.shown.value?.stock ?? 0, unit)
+            }}</span>
+            <span class="text-soft"> to use</span>
           </p>
         </section>
         <ProductSays :product="product" />

@@ -26,7 +26,7 @@ it.each([
   [{ ...LISTED, doses: 0, state: 'out' as const }, 'out', 'text-mind font-semibold'],
   [{ ...LISTED, state: 'past its time' as const }, 'past its time', 'text-mind font-semibold'],
 ])('what is left is said in doses, or in its unit, or why there is none', (listed, words, look) => {
-  expect(leftInWords(listed)).toBe(words)
+  expect(leftInWords(listed, (amount, unit) => `${amount} ${unit}`)).toBe(words)
   expect(leftClass(listed)).toBe(look)
 })
 it('the stronger of two with one active sorts first', () => {

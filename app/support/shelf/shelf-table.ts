@@ -49,11 +49,12 @@ export function activesInShort({ actives, pH, hasList }: Listed): string {
 const isGone = ({ state }: Listed) => state === 'out' || state === 'past its time'
 
 /** How much there is: doses where they can be counted, otherwise the amount; or why there is none. */
-export function leftInWords(listed: Listed): string {
+export function leftInWords(
+  listed: Listed,
+  amountOf: (amount: number, unit: string) => string,
+): string {
   if (isGone(listed) || listed.state === 'not counted') return listed.state
-  return listed.doses === undefined
-    ? `${figure(listed.stock)} ${listed.unit}`
-    : `${listed.doses} doses`
+  return listed.doses === undefined ? amountOf(listed.stock, listed.unit) : `${listed.doses} doses`
 }
 
 export function leftClass(listed: Listed): string {

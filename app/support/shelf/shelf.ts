@@ -54,9 +54,7 @@ export const STATE_GLYPHS: Readonly<Record<StockState, string>> = {
   good: '',
 }
 
-/** Small figures to the hundredth, larger ones to the tenth: 0.75, 12.5, 100.8. */
-export const figure = (value: number): string =>
-  String(value >= 100 ? Math.round(value * 10) / 10 : Math.round(value * 100) / 100)
+export { figure } from '#core/quantity'
 
 /** A short id from a name, free among those taken. */
 export function idFrom(name: string, taken: ReadonlySet<string>): string {

@@ -160,7 +160,7 @@ export const PHYSICS_RULES: readonly RuleRow[] = [
     ALWAYS,
     [{ effect: 'require', target: { everything: true }, require: 'towel-heat' }],
     'A cabinet towel is far hotter than skin can take.',
-    'Wrist first; 40 °C, never above 43.',
+    'Wrist first; 40 °C, never above 43 °C.',
     {
       source:
         'Burn thresholds of ISO 13732-1 are a never-exceed bound, not a permission (value from memory)',

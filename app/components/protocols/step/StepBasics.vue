@@ -17,11 +17,12 @@ const productOptions = computed(() =>
 const deviceOptions = computed(() =>
   orNone(props.shelf.devices.map(({ id, name }) => ({ value: id, words: name }))),
 )
+const { said } = useMeasures()
 const setUp = computed(() => {
   if (!device.value) return undefined
   const { setup, setting, maxMinutes } = device.value
   const most = maxMinutes ? [`at most ${maxMinutes} min on one zone`] : []
-  return [...setup, setting, ...most].join(' · ')
+  return said([...setup, setting, ...most].join(' · '))
 })
 function chooseProduct(id: string) {
   const pick = products.value.find((product) => product.pick.productId === id)?.pick

@@ -6,11 +6,12 @@ import { figure } from '~/support/shelf/shelf'
 /** What the mix becomes: how much, with which actives, what it is for the rules, and what it costs. */
 const props = defineProps<{ result: BenchResult; currency: string }>()
 const emit = defineEmits<{ adopt: [] }>()
+const { amountOf } = useMeasures()
 /** The same amount in the other unit, where the parts' densities are known. */
 const otherUnit = computed(() => {
   const { grams, mL, total } = props.result.scaled
   if (grams === undefined || mL === undefined) return ''
-  return total.unit === 'g' ? `about ${figure(mL)} mL` : `about ${figure(grams)} g`
+  return total.unit === 'g' ? `about ${amountOf(mL, 'mL')}` : `about ${amountOf(grams, 'g')}`
 })
 const unweighable = computed(() =>
   props.result.scaled.faults.filter((fault) => fault.kind === 'weigh'),

@@ -22,10 +22,11 @@ const emit = defineEmits<{
 /** Everything on the bench is above zero. */
 const LEAST = 0.001
 const FIRST_OFF = 0.1
+const { amountOf } = useMeasures()
 const inHand = computed(() => {
   const { line } = props
   if (line?.inHand) return line.inHand.words
-  return line?.mL === undefined ? 'weigh it' : `${line.mL} mL`
+  return line?.mL === undefined ? 'weigh it' : amountOf(line.mL, 'mL')
 })
 const isOff = computed(() => (props.line?.inHand?.off ?? 0) > FIRST_OFF)
 const scaleWords = computed(() => {

@@ -19,15 +19,16 @@ const KINDS: readonly { value: SetsKind; words: string }[] = [
   { value: 'alginate', words: 'as alginate does' },
   { value: 'table', words: 'by its maker’s table' },
 ]
-const FIELDS = { celsius: '°C', workingS: 's to work', setsS: 's to set' } as const
+const FIELDS = { workingS: 's to work', setsS: 's to set' } as const
 const SHOWN_CELSIUS = [15, 18, 20, 22, 24, 26, 28, 30]
 const rows = computed(() => setsRows(props.sets))
 const curve = computed(() =>
   SHOWN_CELSIUS.map((celsius) => ({ celsius, times: settingAt(props.sets, celsius) })),
 )
-function putRow(at: number, key: keyof typeof FIELDS, value: number) {
+function putRow(at: number, key: 'celsius' | keyof typeof FIELDS, value: number) {
   if (props.sets) emit('change', withSetsRowChanged(props.sets, at, { [key]: value }))
 }
+const { amountOf } = useMeasures()
 </script>
 
 <template>
@@ -39,6 +40,16 @@ function putRow(at: number, key: keyof typeof FIELDS, value: number) {
       @change="emit('change', setsBy($event))"
     />
     <div v-for="(row, at) in rows" :key="at" class="flex items-end gap-2">
+      <FieldHeat
+        class="w-20"
+        label=""
+        words="Water"
+        :value="row.celsius"
+        :least="0"
+        :most="60"
+        @change="putRow(at, 'celsius', $event)"
+        @bad="emit('bad', $event)"
+      />
       <FieldFigure
         v-for="(words, key) in FIELDS"
         :key="key"
@@ -63,7 +74,7 @@ function putRow(at: number, key: keyof typeof FIELDS, value: number) {
   </div>
   <p v-if="sets" class="text-sm text-soft flex flex-wrap gap-x-4">
     <span v-for="point in curve" :key="point.celsius">
-      {{ point.celsius }} °C:
+      {{ amountOf(point.celsius, '°C') }}:
       <span class="text-ink">{{ durationInWords(point.times!.workingS) }}</span>
     </span>
   </p>

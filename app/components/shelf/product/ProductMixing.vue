@@ -32,10 +32,10 @@ const bad = (says: string) => emit('bad', says)
         @clear="put({ waterMlPerG: undefined })"
         @bad="bad"
       />
-      <FieldFigure
+      <FieldHeat
         v-for="key in WATER_LIMITS"
         :key="key"
-        :label="`Water ${key}, °C`"
+        :label="`Water ${key}, `"
         :words="`Water ${key}`"
         :value="mixing.waterC?.[key]"
         :least="0"

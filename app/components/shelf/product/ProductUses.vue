@@ -46,6 +46,7 @@ const add = () =>
     },
   ])
 const minutes = (use: Use) => inMinutes(use.segments.reduce((sum, part) => sum + part.usualS, 0))
+const { amountOf } = useMeasures()
 </script>
 
 <template>
@@ -63,7 +64,7 @@ const minutes = (use: Use) => inMinutes(use.segments.reduce((sum, part) => sum +
           </span>
           <span class="text-soft ml-2">
             {{ zonesInWords(use.zones) }} ·
-            {{ use.dose ? `${use.dose.amount} ${use.dose.unit}` : 'by film and area' }} ·
+            {{ use.dose ? amountOf(use.dose.amount, use.dose.unit) : 'by film and area' }} ·
             {{ minutes(use) }} min</span
           >
         </span>
