@@ -43,6 +43,8 @@ export const Bundle = z.strictObject({
     .strictObject({
       adviceOff: z.array(z.string()),
       windowDays: z.record(z.string(), z.number().int().min(0).max(3660)),
+      majority: z.number().int().min(16).max(21).optional(),
+      guardianStays: z.boolean().optional(),
     })
     .optional(),
   /** Answers given at gates during the visit, by step id. */
@@ -71,6 +73,10 @@ export const jsonPath = (path: readonly PropertyKey[]): string =>
     (text, key) => (typeof key === 'number' ? `${text}[${key}]` : `${text}.${String(key)}`),
     '$',
   )
+
+/** Whether parsed JSON means to be a bundle, good or bad. */
+export const isBundle = (value: unknown): boolean =>
+  Bundle.pick({ format: true }).loose().safeParse(value).success
 
 /** Reads a bundle from parsed JSON; faults name their JSON path and say what is wrong. References inside are checked too. */
 export function readBundle(value: unknown): BundleRead {

@@ -1,7 +1,7 @@
 import { z } from 'zod'
 import { Product, Device } from '../catalog/model'
 import { ProtocolVersion, type Course, type Step } from '../protocol/model'
-import { jsonPath, stepFaults, type BundleFault } from './bundle'
+import { isBundle, jsonPath, readBundle, stepFaults, type BundleFault } from './bundle'
 
 /** A protocol as an open file, with what of the shelf it names, so that another salon can read it. */
 export const Card = z.strictObject({
@@ -60,8 +60,12 @@ export function cardOf(
   }
 }
 
-/** Reads a protocol file from parsed JSON; faults name their JSON path and say what is wrong. */
+/** Reads a protocol file from parsed JSON, or a bundle's card; faults name their JSON path and say what is wrong. */
 export function readCard(value: unknown): CardRead {
+  if (isBundle(value)) {
+    const read = readBundle(value)
+    return read.ok ? { ok: true, card: cardOf(read.bundle.protocol, read.bundle.shelf) } : read
+  }
   const parsed = Card.safeParse(value)
   if (!parsed.success)
     return {

@@ -5,10 +5,21 @@ import { join } from 'node:path'
 import Ajv2020 from 'ajv/dist/2020'
 import { afterAll, beforeAll, describe, expect, test } from 'vitest'
 import { ALL_NO, client, yes } from '../../tests/situations'
-import { bundleSchema, check, intakeOf, intakeSchema, readBundle, readIntake } from '.'
+import type { Bundle } from './bundle'
+import {
+  bundleSchema,
+  cardOf,
+  check,
+  intakeOf,
+  intakeSchema,
+  namedIn,
+  readBundle,
+  readCard,
+  readIntake,
+} from '.'
 
 const EXAMPLE = 'docs/formats/example.bundle.json'
-const example = () => JSON.parse(readFileSync(EXAMPLE, 'utf8')) as object
+const example = () => JSON.parse(readFileSync(EXAMPLE, 'utf8')) as Bundle
 let folder = ''
 beforeAll(() => {
   folder = mkdtempSync(join(tmpdir(), 'zen-cli-'))
@@ -61,6 +72,22 @@ describe('reading a bundle', () => {
       '$.protocol.steps[0].product.productId',
       '$.protocol.steps[1].closes',
     ])
+  })
+  test('its card is read as a protocol file is, with what of the shelf it names', () => {
+    const bundle = example()
+    const read = readCard(bundle)
+    expect(read.ok && read.card.protocol.name).toBe(bundle.protocol.name)
+    expect(read.ok && cardOf(bundle.protocol, bundle.shelf)).toEqual(read.ok && read.card)
+    const names = namedIn(bundle.protocol.steps).products
+    expect(read.ok && new Set(read.card.products.map(({ id }) => id))).toEqual(names)
+    const refused = readCard({ ...bundle, client: undefined })
+    expect(refused.ok === false && refused.faults[0]!.path).toBe('$.client')
+  })
+  test('what a salon has set goes along, of age too', () => {
+    const settings = { adviceOff: [], windowDays: {}, majority: 17, guardianStays: true }
+    const read = readBundle({ ...example(), settings })
+    expect(read.ok && read.bundle.settings).toEqual(settings)
+    expect(readBundle({ ...example(), settings: { ...settings, majority: 15 } }).ok).toBe(false)
   })
   test('check reports rules and order without changing anything', () => {
     const read = readBundle(example())

@@ -1,5 +1,6 @@
 import { randomUUID } from 'node:crypto'
 import { z } from 'zod'
+import type { Device } from '#core/catalog'
 import { Conflict } from '#core/fault'
 import {
   ClosedDay,
@@ -51,6 +52,8 @@ export const SetUp = z.strictObject({
   rooms: z.array(z.string().trim().min(1).max(60)).min(1).max(40),
   turnoverMinutes: z.number().int().min(0).max(60),
   deviceIds: z.array(z.string().max(60)).max(40),
+  /** Longest use of a device on one zone, in minutes, as its maker says; left out: not said. */
+  mostMinutes: z.record(z.string().max(60), z.number().positive().max(240)).default({}),
   scope: z.array(ScopeEntry).max(20),
   begin: z.enum(['starter', 'empty']),
 })
@@ -110,11 +113,15 @@ async function addFounder(
   await addAccount(db, { id: accountId, salonId, email, name, role, practitionerId, passwordHash })
 }
 
+/** A kind of device with the limit of its maker, where that was told. */
+const withMost = (kind: Device, maxMinutes: number | undefined): Device =>
+  maxMinutes === undefined ? kind : { ...kind, maxMinutes }
+
 /** Devices that are there, words of consent, and the starter library with its shelf where it is wanted. */
-async function furnish(db: Db, salonId: string, { deviceIds, begin }: SetUp) {
+async function furnish(db: Db, salonId: string, { deviceIds, mostMinutes, begin }: SetUp) {
   const wanted = new Set(deviceIds)
   for (const device of STARTER_DEVICES.filter(({ id }) => wanted.has(id)))
-    await saveDevice(db, salonId, device)
+    await saveDevice(db, salonId, withMost(device, mostMinutes[device.id]))
   for (const text of STARTER_CONSENTS)
     await publishText(db, salonId, { id: randomUUID(), version: 1, ...text })
   if (begin === 'empty') return

@@ -21,7 +21,8 @@ const wish = (more: object = {}, you: object = {}) => ({
   hours: [{ weekday: 1, opens: '09:00', closes: '18:00' }],
   closedDays: [],
   rooms: ['Room 1', 'Room 2', 'Room 1'],
-  ...{ turnoverMinutes: 15, deviceIds: ['steamer'], scope: [], begin: 'starter' },
+  ...{ turnoverMinutes: 15, deviceIds: ['steamer', 'led-panel'], mostMinutes: { 'led-panel': 9 } },
+  ...{ scope: [], begin: 'starter' },
   ...more,
 })
 interface Session {
@@ -132,6 +133,13 @@ describe('the salon', () => {
       hasDemo: true,
     })
     expect((body.rooms as { name: string }[]).map(({ name }) => name)).toEqual(['Room 1', 'Room 2'])
+    const devices = await own<{ id: string; most: number | null }>(
+      `SELECT id, (body ->> 'maxMinutes')::int AS most FROM device ORDER BY id`,
+    )
+    expect(devices).toEqual([
+      { id: 'led-panel', most: 9 },
+      { id: 'steamer', most: null },
+    ])
     const { body: shelf } = await founder.ask<{ products: unknown[] }>('GET', '/api/shelf/products')
     expect(JSON.stringify(shelf)).not.toMatch(/Kelp|Saltgrass|Aqua,/)
   })

@@ -8,6 +8,7 @@ const props = defineProps<{
 const cards = computed(() => cardsWith(props.cards, form.value.deviceIds))
 const WAYS = [
   { value: 'starter', words: 'With the starter' },
+  { value: 'files', words: 'With files of my own' },
   { value: 'empty', words: 'Empty' },
 ] as const
 </script>
@@ -31,6 +32,10 @@ const WAYS = [
         <em>not checked</em>, and nothing is counted.
       </p>
     </template>
+    <p v-else-if="form.begin === 'files'" class="max-w-[70ch] text-soft">
+      As soon as the salon is open you bring in what you have: the shelf and the clients as tables
+      (CSV), cards and bundles of this product, vCards. You see what is in each before it is taken.
+    </p>
     <p v-else class="max-w-[70ch] text-soft">
       No cards and no shelf. Cards, products and clients can be brought in as files later:
       Protocols, Shelf, Clients.

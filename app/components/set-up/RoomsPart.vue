@@ -3,8 +3,22 @@ import { X } from 'lucide-vue-next'
 import type { SetUpForm } from '~/support/set-up/form'
 
 const form = defineModel<SetUpForm>('form', { required: true })
-const props = defineProps<{ devices: readonly { readonly id: string; readonly name: string }[] }>()
+interface Kind {
+  readonly id: string
+  readonly name: string
+  readonly energies: readonly string[]
+  /** As the trade has it, where it has. */
+  readonly mostMinutes: number | null
+}
+const props = defineProps<{ devices: readonly Kind[] }>()
+const chosen = computed(() => props.devices.filter(({ id }) => form.value.deviceIds.includes(id)))
+function setMost(id: string, minutes: number | undefined) {
+  const { [id]: _, ...others } = form.value.mostMinutes
+  form.value.mostMinutes = minutes === undefined ? others : { ...others, [id]: minutes }
+}
 const MOST_MINUTES = 60
+const MOST_ON_ZONE = 240
+const trouble = ref('')
 const nameOf = (id: string) => props.devices.find((device) => device.id === id)?.name ?? id
 const ids = computed(() => props.devices.map(({ id }) => id))
 function add() {
@@ -53,8 +67,8 @@ const drop = (at: number) => form.value.rooms.splice(at, 1)
     <fieldset>
       <legend class="mb-1">Devices that are there</legend>
       <p class="text-sm text-soft mb-2">
-        What your maker says of energies and limits is filled in on the Shelf; until then the book’s
-        own limits count.
+        Minutes are what is usual (common practice): put in what your maker says. All else of a
+        device is filled in on the Shelf.
       </p>
       <div class="flex flex-wrap gap-2">
         <PickMany
@@ -64,6 +78,37 @@ const drop = (at: number) => form.value.rooms.splice(at, 1)
           @change="form.deviceIds = $event"
         />
       </div>
+      <ul
+        v-if="chosen.length > 0"
+        class="mt-3 max-w-3xl"
+        aria-label="What they do, and their limits"
+      >
+        <li
+          v-for="device in chosen"
+          :key="device.id"
+          class="flex items-center gap-4 border-b border-hair py-1.5"
+        >
+          <span class="flex-1 min-w-0">
+            <span class="font-semibold">{{ device.name }}</span>
+            <span class="block text-sm text-soft truncate">{{ device.energies.join(', ') }}</span>
+          </span>
+          <FieldFigure
+            beside
+            small
+            label="at most"
+            unit="min on one zone"
+            :name="`Minutes of ${device.name} on one zone`"
+            :words="device.name"
+            :value="form.mostMinutes[device.id] ?? device.mostMinutes ?? undefined"
+            :least="0.5"
+            :most="MOST_ON_ZONE"
+            @change="setMost(device.id, $event)"
+            @clear="setMost(device.id, undefined)"
+            @bad="trouble = $event"
+          />
+        </li>
+      </ul>
+      <p v-if="trouble" role="alert" class="text-mind mt-1">{{ trouble }}</p>
     </fieldset>
   </div>
 </template>

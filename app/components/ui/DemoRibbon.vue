@@ -14,7 +14,11 @@ async function leave() {
     class="no-print flex items-center gap-4 px-7 min-h-[32px] bg-now-ground border-b border-now text-sm"
   >
     <span><strong>Demo data.</strong> Everybody here is invented.</span>
-    <button type="button" class="ml-auto min-h-[32px] font-semibold underline" @click="leave">
+    <button
+      type="button"
+      class="ml-auto min-h-[44px] -my-1.5 font-semibold underline"
+      @click="leave"
+    >
       {{ words }}
     </button>
   </aside>

@@ -52,13 +52,13 @@ export function useSetUp() {
     const next = after(open.value)
     if (next) open.value = next
   }
-  async function found(enter: (body: SetUpForm) => Promise<void>) {
+  async function found(enter: (body: ReturnType<typeof toSend>) => Promise<void>) {
     busy.value = true
     trouble.value = ''
     try {
       await enter(toSend(form.value))
       sessionStorage.removeItem(KEPT)
-      await navigateTo('/')
+      await navigateTo(form.value.begin === 'files' ? '/begin' : '/')
     } catch (error) {
       const { detail, path } = refusalOf(error)
       trouble.value = detail

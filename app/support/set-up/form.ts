@@ -20,8 +20,11 @@ export interface SetUpForm {
   rooms: string[]
   turnoverMinutes: number
   deviceIds: string[]
+  /** Minutes on one zone at most, by device, where its maker says so. */
+  mostMinutes: Record<string, number>
   scope: ScopeEntry[]
-  begin: 'starter' | 'empty'
+  /** `files`: empty, and files are brought in at once. */
+  begin: 'starter' | 'empty' | 'files'
 }
 
 export const PARTS = [
@@ -48,6 +51,7 @@ export function emptyForm(timeZone: string): SetUpForm {
     rooms: ['Room 1'],
     turnoverMinutes: 10,
     deviceIds: [],
+    mostMinutes: {},
     scope: [],
     begin: 'starter',
   }
@@ -80,7 +84,7 @@ export function missingOf({ code, you }: SetUpForm, weakness: string | undefined
 }
 
 /** What is sent: names without the empty ones, the salon called after its founder where nobody named it. */
-export const toSend = (form: SetUpForm): SetUpForm => {
+export const toSend = (form: SetUpForm) => {
   const rooms = form.rooms.map((name) => name.trim()).filter(Boolean)
   const name = form.salon.name.trim() || `Salon of ${form.you.name.trim()}`
   return {
@@ -88,11 +92,18 @@ export const toSend = (form: SetUpForm): SetUpForm => {
     salon: { ...form.salon, name },
     rooms: rooms.length > 0 ? rooms : ['Room 1'],
     scope: form.you.performs ? form.scope : [],
+    begin: form.begin === 'starter' ? form.begin : 'empty',
   }
 }
 
 const counted = (count: number, one: string, more: string): string =>
   `${count} ${count === 1 ? one : more}`
+
+const BEGINS = {
+  starter: 'Starter library and starter shelf',
+  empty: 'Empty',
+  files: 'With files of your own',
+} as const
 
 /** A part that is folded, in a line. */
 export function summaryOf(key: PartKey, form: SetUpForm): string {
@@ -115,7 +126,7 @@ export function summaryOf(key: PartKey, form: SetUpForm): string {
         ? 'Nothing beyond the basic licence'
         : counted(scope.length, 'technique', 'techniques')
     case 'begin':
-      return form.begin === 'starter' ? 'Starter library and starter shelf' : 'Empty'
+      return BEGINS[form.begin]
   }
 }
 

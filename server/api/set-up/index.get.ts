@@ -1,5 +1,6 @@
 import { Conflict } from '#core/fault'
 import { hasSalon } from '../../db/salon.sql'
+import { propertyWords } from '#core/protocol'
 import { poolOf } from '../../utils/db'
 import { STARTER_DEVICES, starterCards } from '../../../starter'
 
@@ -9,7 +10,11 @@ export default defineEventHandler(async () => {
     throw new Conflict({ code: 'set_up_done', detail: 'The salon is set up. Sign in.' })
   const cards = starterCards(new Set(STARTER_DEVICES.map(({ id }) => id)))
   return {
-    devices: STARTER_DEVICES.map(({ id, name }) => ({ id, name })),
+    devices: STARTER_DEVICES.map(({ id, name, properties, maxMinutes }) => ({
+      ...{ id, name, mostMinutes: maxMinutes ?? null },
+      /** What it brings to the skin, in words. */
+      energies: properties.filter((property) => property !== 'device').map(propertyWords),
+    })),
     cards: cards.map(({ name, steps }) => ({
       name,
       deviceIds: [...new Set(steps.flatMap(({ deviceId }) => deviceId ?? []))],
