@@ -39,7 +39,9 @@ export function usePeople() {
     if (made) show(id, name, made)
     return made !== undefined
   }
-  return { people, trouble, done, link, invite, newLink, ...changesOf(change) }
+  /** Somebody was added elsewhere on the page. */
+  const reload = () => change(() => Promise.resolve(true), 'They work here too now.')
+  return { people, trouble, done, link, invite, newLink, reload, ...changesOf(change) }
 }
 
 type Change = ReturnType<typeof useChanges>['change']

@@ -30,6 +30,19 @@ const WAYS_OUT = [
   { words: 'Sign out', everywhere: false },
   { words: 'Sign out everywhere', everywhere: true },
 ]
+/** The other salons of the house in which they work. */
+const others = computed(() =>
+  session.salons.filter(({ accountId }) => accountId !== session.account?.id),
+)
+async function goTo(accountId: string) {
+  trouble.value = ''
+  try {
+    await session.enterSalon(accountId)
+    await navigateTo('/')
+  } catch (error) {
+    trouble.value = refusalOf(error).detail
+  }
+}
 async function leave(everywhere: boolean) {
   try {
     await session.signOut(everywhere)
@@ -82,6 +95,16 @@ async function leave(everywhere: boolean) {
         <MenuItems
           class="absolute right-0 mt-1 w-56 bg-raised border border-line z-30 rounded-[2px] focus:outline-none"
         >
+          <MenuItem v-for="other in others" :key="other.accountId" v-slot="{ active }">
+            <button
+              type="button"
+              class="w-full text-left px-4 h-12 truncate border-b border-hair"
+              :class="active && 'bg-sunk'"
+              @click="goTo(other.accountId)"
+            >
+              To {{ other.name }}
+            </button>
+          </MenuItem>
           <MenuItem v-for="way in WAYS_OUT" :key="way.words" v-slot="{ active }">
             <button
               type="button"

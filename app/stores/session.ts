@@ -43,7 +43,7 @@ const Kept = z.object({
 /** Before anybody has been asked; and what a tablet knows of its session without a server. */
 const NOBODY: SessionReply = {
   ...{ account: null, salon: null, demo: false, world: 'own' },
-  ...{ isNew: false, tablet: null, revoked: false, outbox: null },
+  ...{ isNew: false, tablet: null, revoked: false, outbox: null, salons: [] },
 }
 /** No network, or a server without its database: who is signed in stays as it was kept. */
 const AWAY = [0, 503]
@@ -75,12 +75,11 @@ export const useSessionStore = defineStore('session', () => {
     keepKnown(told)
   }
 
-  /** Asks the server anew who is signed in, after something that changes it. */
+  /** Asks the server anew who is signed in and what is known of the salon, after something that changes it. */
   async function reload() {
     known.value = false
     await load()
   }
-  /** Nobody is signed in here any more; the rest is as it was. */
   const leave = () => take({ ...reply.value, account: null, salon: null, outbox: null })
   const can = (capability: Capability): boolean => mayDo(account.value, capability)
   return {
@@ -89,11 +88,12 @@ export const useSessionStore = defineStore('session', () => {
     /** The demo studio can be opened from here. */
     demo: computed(() => reply.value.demo),
     world: computed(() => reply.value.world),
+    /** The salons of the house in which they work. */
+    salons: computed(() => reply.value.salons),
     /** Nobody has set up a salon of their own yet. */
     isNew: computed(() => reply.value.isNew),
     /** This browser is a tablet of the salon. */
     tablet: computed(() => reply.value.tablet),
-    /** `reload`: what it knows of the salon has been changed here. */
     ...{ can, load, reload },
     ...waysIn(reload),
     signOut: (everywhere = false) => signOut(everywhere, leave),
@@ -106,10 +106,10 @@ function waysIn(reload: () => Promise<void>) {
     await opening
     await reload()
   }
-  /** Into the other world: what is not sent yet goes first, what is held here is forgotten. */
-  async function crossed(path: '/api/session/demo' | '/api/session/own') {
+  /** Into another world, or another salon: what is not sent yet goes first, what is held here is forgotten. */
+  async function crossed(crossing: () => Promise<unknown>) {
     await useOutboxStore().flush()
-    await call(path, { method: 'post' })
+    await crossing()
     await forgetAll()
     await reload()
   }
@@ -127,8 +127,11 @@ function waysIn(reload: () => Promise<void>) {
         call('/api/links/:token', { method: 'post', params: { token }, body: { password, code } }),
       ),
     setUp: (body: object) => opened(call('/api/set-up', { method: 'post', body })),
-    openDemo: () => crossed('/api/session/demo'),
-    enterOwn: () => crossed('/api/session/own'),
+    openDemo: () => crossed(() => call('/api/session/demo', { method: 'post' })),
+    enterOwn: () => crossed(() => call('/api/session/own', { method: 'post' })),
+    /** Over into another salon of the house. */
+    enterSalon: (accountId: string) =>
+      crossed(() => call('/api/session/salon', { method: 'post', body: { accountId } })),
   }
 }
 

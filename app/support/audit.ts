@@ -85,6 +85,8 @@ export const ACTION_WORDS: Readonly<Record<string, string>> = {
   'salon.hours': 'set the hours',
   'room.add': 'added a room',
   'room.write': 'wrote a room',
+  'salon.branch': 'opened a branch',
+  'person.from_elsewhere': 'let somebody of another salon work here',
   'person.invite': 'invited somebody',
   'person.invite_used': 'took an invitation up',
   'person.reset_used': 'set a new password by a link',

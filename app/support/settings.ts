@@ -70,6 +70,12 @@ export const SETTINGS = [
     about: 'Who saw or changed what; it cannot be changed',
     can: 'audit.read',
   },
+  {
+    key: 'branches',
+    title: 'Branches',
+    about: 'Other salons of this house',
+    can: 'salon.write',
+  },
   { key: 'demo', title: 'Demo studio', about: 'Open it, or take it away', can: 'salon.write' },
 ] as const satisfies readonly {
   readonly key: string

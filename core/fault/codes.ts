@@ -44,6 +44,8 @@ export const PROBLEM_CODES = [
   'no_tablet',
   'not_removed',
   'no_copy',
+  'home_elsewhere',
+  'tablet_here',
   'totp_wanted',
   'totp_wrong',
   // what is not there
@@ -56,6 +58,7 @@ export const PROBLEM_CODES = [
   'no_product',
   'no_protocol',
   'no_rule',
+  'no_salon',
   'no_school',
   'no_test',
   'no_text',

@@ -10,6 +10,8 @@ const Account = z.object({
   name: z.string(),
   role: z.enum(ROLES),
   practitioner_id: z.string().nullable(),
+  /** The account whose way in counts here: somebody of another salon of the house. */
+  home_id: z.string().nullable(),
   password_hash: z.string(),
   demo: z.boolean(),
   has_totp: z.boolean(),
@@ -27,6 +29,7 @@ const ACCOUNT = `SELECT
     a.name,
     a.role,
     a.practitioner_id,
+    a.home_id,
     a.password_hash,
     a.demo,
     a.totp_on_at IS NOT NULL AS has_totp,

@@ -37,15 +37,28 @@ export interface NewAccount {
   /** Nothing: invited, nobody signs in with it yet. */
   readonly passwordHash: string
   readonly demo?: boolean
+  /** Whose way in counts: password and second step are theirs. */
+  readonly homeId?: string
 }
 export const addAccount = (db: Db, account: NewAccount) =>
   execute(
     db,
-    `INSERT INTO account (id, salon_id, email, name, role, practitioner_id, password_hash, demo)
-      VALUES ($1, $2, $3, $4, $5, $6, $7, $8)`,
+    `INSERT INTO account (
+        id,
+        salon_id,
+        email,
+        name,
+        role,
+        practitioner_id,
+        password_hash,
+        demo,
+        home_id
+      )
+      VALUES ($1, $2, $3, $4, $5, $6, $7, $8, $9)`,
     [
       ...[account.id, account.salonId, account.email, account.name, account.role],
       ...[account.practitionerId, account.passwordHash, account.demo ?? false],
+      account.homeId ?? null,
     ],
   )
 
@@ -60,6 +73,7 @@ const PersonRow = z.object({
   leftAt: z.date().nullable(),
   hasTotp: z.boolean(),
   hasPin: z.boolean(),
+  homeId: z.string().nullable(),
   hazards: z.array(Hazard).nullable(),
   scope: z.array(z.unknown()),
 })
@@ -80,6 +94,7 @@ export async function listPeople(db: Db, salonId: string) {
         a.left_at AS "leftAt",
         a.totp_on_at IS NOT NULL AS "hasTotp",
         a.pin_hash IS NOT NULL AS "hasPin",
+        a.home_id AS "homeId",
         p.hazards,
         COALESCE(
           (

@@ -10,6 +10,7 @@ import {
   openSession,
   writeAudit,
 } from '../db/access.sql'
+import { salonsOf } from '../db/branch.sql'
 import { inSalon } from '../db/rows'
 import { canDo, type Capability } from './capabilities'
 import { useConfig } from './config'
@@ -91,6 +92,10 @@ async function endKept(event: H3Event, isEverywhere = false) {
     const action = isEverywhere ? 'session.end_all' : 'session.end'
     await writeAudit(db, account.id, action, 'account', account.id)
   })
+  if (!isEverywhere) return
+  const others = (await salonsOf(pool, account.id)).filter((one) => one.accountId !== account.id)
+  for (const { salonId, accountId } of others)
+    await inSalon(pool, salonId, (db) => endSessionsOf(db, accountId, sessionId))
 }
 
 export async function currentAccount(event: H3Event): Promise<Account | undefined> {

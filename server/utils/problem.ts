@@ -87,7 +87,12 @@ const CLASHES: Readonly<Record<string, Problem>> = {
     code: 'practitioner_taken',
     detail: 'The practitioner has another visit at that time. Choose another time or person.',
   },
-  account_email_key: {
+  account_email_home: {
+    code: 'email_taken',
+    detail: 'Somebody signs in with this address already.',
+    path: 'email',
+  },
+  account_email_salon: {
     code: 'email_taken',
     detail: 'Somebody signs in with this address already.',
     path: 'email',

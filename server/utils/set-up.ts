@@ -118,7 +118,11 @@ const withMost = (kind: Device, maxMinutes: number | undefined): Device =>
   maxMinutes === undefined ? kind : { ...kind, maxMinutes }
 
 /** Devices that are there, words of consent, and the starter library with its shelf where it is wanted. */
-async function furnish(db: Db, salonId: string, { deviceIds, mostMinutes, begin }: SetUp) {
+export async function furnish(
+  db: Db,
+  salonId: string,
+  { deviceIds, mostMinutes, begin }: Pick<SetUp, 'deviceIds' | 'mostMinutes' | 'begin'>,
+): Promise<void> {
   const wanted = new Set(deviceIds)
   for (const device of STARTER_DEVICES.filter(({ id }) => wanted.has(id)))
     await saveDevice(db, salonId, withMost(device, mostMinutes[device.id]))

@@ -97,7 +97,7 @@ export const otherSalon = (): Promise<OtherSalon> =>
     return { id, name: NAME, ids: its }
   })
 
-const PASSWORD = 'far-shore'
+export const PASSWORD = 'far-shore'
 
 /**
  * A salon of a test's own with everything the demo has on its shelf and among its cards, an owner and a visit: what is done to it disturbs no other

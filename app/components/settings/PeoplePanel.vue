@@ -6,6 +6,12 @@ const staff = usePeople()
 const { people, trouble, done, link } = staff
 const openId = ref<string>()
 const inviting = ref(false)
+const session = useSessionStore()
+const fetching = ref(false)
+function added() {
+  fetching.value = false
+  return staff.reload()
+}
 const openPerson = computed(() => people.value?.find(({ id }) => id === openId.value))
 const close = () => {
   openId.value = undefined
@@ -16,6 +22,9 @@ const close = () => {
   <div class="max-w-3xl">
     <div class="flex items-center gap-4">
       <SaveState class="flex-1" :trouble="trouble" :done="done" />
+      <button v-if="session.salons.length > 1" type="button" class="rung" @click="fetching = true">
+        From another salon …
+      </button>
       <button type="button" class="rung rung-strong" @click="inviting = true"
         >Invite somebody</button
       >
@@ -53,6 +62,7 @@ const close = () => {
       :trouble="trouble"
       @close="inviting = false"
     />
+    <FromElsewhere v-if="fetching" open @close="fetching = false" @added="added" />
     <PersonSheet v-if="openPerson" :person="openPerson" :staff="staff" @close="close" />
   </div>
 </template>

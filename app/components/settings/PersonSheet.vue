@@ -69,11 +69,11 @@ async function makeLink() {
       <section aria-label="Coming in" class="flex flex-col gap-3">
         <h3 class="text-xl">Coming in</h3>
         <div class="flex flex-wrap gap-3">
-          <button type="button" class="rung" @click="makeLink">
+          <button v-if="person.homeId === null" type="button" class="rung" @click="makeLink">
             {{ person.isInvited ? 'Another invitation' : 'Link for a new password' }}
           </button>
           <button
-            v-if="person.hasTotp"
+            v-if="person.hasTotp && person.homeId === null"
             type="button"
             class="rung"
             @click="staff.noSecondStep(person)"
@@ -91,7 +91,15 @@ async function makeLink() {
             {{ person.leftAt ? 'Is back' : 'Has left' }}
           </button>
         </div>
-        <form class="grid grid-cols-[1fr_auto] gap-3 items-start" @submit.prevent="setPassword">
+        <p v-if="person.homeId !== null" class="text-soft">
+          They sign in by their account of another salon of this house; password and second step are
+          changed there.
+        </p>
+        <form
+          v-else
+          class="grid grid-cols-[1fr_auto] gap-3 items-start"
+          @submit.prevent="setPassword"
+        >
           <PasswordField
             label="Or a password, set together at the desk"
             :value="password"

@@ -39,6 +39,7 @@ const current = computed(
       <MessagesPanel v-else-if="current.key === 'messages'" />
       <CopiesPanel v-else-if="current.key === 'copies'" />
       <KeepingPanel v-else-if="current.key === 'keeping'" />
+      <BranchesPanel v-else-if="current.key === 'branches'" />
       <LogPanel v-else-if="current.key === 'log'" />
       <DemoPanel v-else />
     </section>

@@ -3,6 +3,7 @@ import { Password } from '#core/salon/model'
 import { endOtherSessions, writeAudit } from '../../db/access.sql'
 import { setPassword } from '../../db/people.sql'
 import { currentSessionId } from '../../utils/access'
+import { requireHome } from '../../utils/branches'
 import { defineDoor } from '../../utils/door'
 import { newPasswordHash } from '../../utils/new-password'
 import { requirePassword } from '../../utils/own'
@@ -17,6 +18,7 @@ export default defineDoor(
     before: (asked) => requirePassword(asked, asked.body.old, 'old'),
   },
   async ({ db, event, account, body }) => {
+    await requireHome(db, { ...account, homeId: account.home_id })
     const about = [account.name, account.email]
     const hash = await newPasswordHash(body.password, about, 'password')
     await setPassword(db, account.id, hash)

@@ -2,6 +2,7 @@ import type { H3Event } from 'h3'
 import { currentAccount, maySeeDemo, standingOf } from '../../utils/access'
 import { capabilitiesOf } from '../../utils/capabilities'
 import { demoAccount, type Account } from '../../db/access.sql'
+import { salonsOf } from '../../db/branch.sql'
 import { hasSalon, salonById } from '../../db/salon.sql'
 import { inSalon } from '../../db/rows'
 import { tilesOf } from '../../db/tablet.sql'
@@ -33,6 +34,8 @@ export default defineEventHandler(async (event) => {
     outbox: account ? { key: publicKey(), pass: standing.pass } : null,
     account: account ? shownAccount(account) : null,
     salon: salon ? shownSalon(salon) : null,
+    /** The salons of the house in which they work, where there are several. */
+    salons: account ? await salonsOf(useDb(event), account.id) : [],
   }
 })
 
