@@ -9,7 +9,7 @@ import {
   asPerformed,
   currentSteps,
   hintsFor,
-  howOf,
+  strokeWords,
   plannedOf,
   primaryOf,
   strokeAt,
@@ -73,14 +73,15 @@ describe('how it is done', () => {
   const galvanic = compile(visitOf('Yuna Delacroix', cardOf('two-currents')))
   const pole = (id: string) => galvanic.segments.find((segment) => segment.id === `galvanic/${id}`)!
   test('the movement of this moment, on each pole from the beginning', () => {
-    expect(howOf(galvanic, pole('negative'), 0)[0]).toBe('1 of 11: throat to jaw, light, 4×, light')
-    expect(howOf(galvanic, pole('negative'), 13)[0]).toMatch(/^2 of 11: chin to earlobe/)
-    expect(howOf(galvanic, pole('positive'), 161)[0]).toMatch(/^11 of 11/)
+    expect(strokeWords(galvanic, pole('negative'), 0)[0]).toBe(
+      '1 of 11: throat to jaw, light, 4×, light',
+    )
+    expect(strokeWords(galvanic, pole('negative'), 13)[0]).toMatch(/^2 of 11: chin to earlobe/)
+    expect(strokeWords(galvanic, pole('positive'), 161)[0]).toMatch(/^11 of 11/)
     expect([verbOf(galvanic, pole('negative')), verbOf(galvanic, pole('positive'))]).toEqual([
       'On, negative pole',
       'On, positive pole',
     ])
-    expect(howOf(galvanic, pole('negative'), 0).at(-1)).toMatch(/Both poles in your hands/)
   })
   test('a shortened massage runs through all movements; past its end the last one stays', () => {
     const { movements } = cardOf('hydrating').steps.find((step) => step.id === 'massage')!
@@ -94,8 +95,8 @@ describe('how it is done', () => {
     const coat = (id: string) => coats.segments.find((segment) => segment.id === `coats/${id}`)!
     expect([
       verbOf(coats, coat('coat2')),
-      howOf(coats, coat('mix'), 0),
-      howOf(coats, coat('off'), 0),
+      strokeWords(coats, coat('mix'), 0),
+      strokeWords(coats, coat('off'), 0),
     ]).toEqual(['Coat 2', [], []])
   })
 })

@@ -28,7 +28,9 @@ export function plannedOf(plan: FittedPlan, segmentId: string): Planned | undefi
 
 /** What a segment asks of the hands: "Take off, damp sponge, cool". */
 export function verbOf(plan: FittedPlan, placed: PlacedSegment): string {
-  const segment = plannedOf(plan, placed.id)?.segment
+  const { step, segment } = plannedOf(plan, placed.id) ?? {}
+  // A tip, a ring, shields: set up, never mixed.
+  if (placed.kind === 'prepare' && step?.deviceId) return 'Set up'
   if (segment?.coat) return `Coat ${segment.coat}`
   if (segment?.polarity) return `On, ${segment.polarity} pole`
   if (placed.kind !== 'remove' || !segment) return VERBS[placed.kind]
@@ -55,23 +57,25 @@ export function strokeAt(
   return last && { at: movements.length - 1, movement: last }
 }
 
-/** How the work on the hands is done, a line each: the movement of this moment, the way of the device, the card's own words. */
-export function howOf(plan: FittedPlan, placed: PlacedSegment, elapsedS: number): string[] {
-  const step = plan.steps.find((step) => step.id === placed.stepId)
-  if (!step || !placed.hands || placed.kind === 'prepare' || placed.kind === 'remove') return []
-  const stroke =
-    placed.kind === 'apply' && step.movements
-      ? strokeAt(step.movements, elapsedS / Math.max(1, placed.endS - placed.startS))
-      : undefined
-  const lines = stroke
-    ? [
-        `${stroke.at + 1} of ${step.movements!.length}: ${PATH_WORDS[stroke.movement.path]}, ${stroke.movement.repetitions}×, ${stroke.movement.pressure}${stroke.movement.sides === 'each' ? ', then the other side' : ''}`,
-      ]
-    : []
-  const way = step.passes ? [wayOf(step.passes)] : []
-  // What a lowered rung means comes before what the card says of its own.
-  const today = step.today ? [`Today ${step.today}`] : []
-  return [...today, ...lines, ...way, ...(step.technique ? [step.technique] : [])]
+/** The movement of this moment and the way of the device, a line each; what else is done stands in the guide. */
+export function strokeWords(plan: FittedPlan, placed: PlacedSegment, elapsedS: number): string[] {
+  const step = plan.steps.find(({ id }) => id === placed.stepId)
+  if (!step || placed.kind !== 'apply') return []
+  const seconds = Math.max(1, placed.endS - placed.startS)
+  const stroke = step.movements && strokeAt(step.movements, elapsedS / seconds)
+  return [
+    ...(stroke ? [movementWords(stroke, step.movements!.length)] : []),
+    ...(step.passes ? [wayOf(step.passes)] : []),
+  ]
+}
+
+function movementWords(
+  { at, movement }: NonNullable<ReturnType<typeof strokeAt>>,
+  of: number,
+): string {
+  const { path, repetitions, pressure, sides } = movement
+  const other = sides === 'each' ? ', then the other side' : ''
+  return `${at + 1} of ${of}: ${PATH_WORDS[path]}, ${repetitions}×, ${pressure}${other}`
 }
 
 type Passes = NonNullable<FittedPlan['steps'][number]['passes']>

@@ -74,7 +74,10 @@ describe('the rule book of the studio', () => {
       'C16d',
     ])
     await put(owner, 'C16d', false, null)
-    expect((await owner.ask('GET', '/api/rules')).body).toEqual({ adviceOff: [], windowDays: {} })
+    expect((await owner.ask('GET', '/api/rules')).body).toEqual({
+      ...{ adviceOff: [], windowDays: {} },
+      ...{ majority: 18, guardianStays: false },
+    })
   })
   test('names the clients whom a rule touches, to those who may see health', async () => {
     const { body } = await owner.ask<{ clients: { name: string; because: string[] }[] }>(

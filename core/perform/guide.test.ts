@@ -1,0 +1,108 @@
+import { describe, expect, test } from 'vitest'
+import { CARDS, SHELF } from '../../tests/fixtures'
+import { client, input, planFor } from '../../tests/situations'
+import { compile, hasLadder, type FittedPlan } from '../adapt'
+import { productById } from '../catalog/shelf'
+import type { Step } from '../protocol/model'
+import { guideOf, type Guide } from './guide'
+
+const EVERYTHING = {
+  scope: [
+    ...(['minors', 'needling', 'blade', 'lancet', 'rf'] as const),
+    ...(['measured-infusion', 'strong-acid', 'high-suction'] as const),
+  ],
+  hazards: [],
+}
+const guidesOf = (plan: FittedPlan, written: FittedPlan['steps']) =>
+  plan.segments.map((placed) => ({
+    placed,
+    guide: guideOf({ plan, written, shelf: SHELF }, placed) as Guide,
+  }))
+
+describe('beside the clock', () => {
+  test.each(CARDS.map((card) => [card.name, card] as const))(
+    '%s: what with, where, how at every segment, and no tip is ever mixed',
+    (_, card) => {
+      const given = input({ protocol: card, practitioner: EVERYTHING, slotMinutes: 240 })
+      const plan = compile(given)
+      expect(hasLadder(plan), plan.problems.join(' ')).toBe(true)
+      const seen = guidesOf(plan, card.steps)
+      expect(seen.length).toBeGreaterThan(10)
+      for (const { placed, guide } of seen) {
+        const at = `${card.name}, ${placed.id}`
+        expect(guide, at).toBeDefined()
+        expect(guide.verb, at).not.toBe('')
+        expect(guide.where.length, `${at}: where`).toBeGreaterThan(0)
+        expect(guide.how.length, `${at}: how`).toBeGreaterThan(0)
+        for (const line of [...guide.how, ...guide.with]) expect(line.trim(), at).not.toBe('')
+        const step = plan.steps.find(({ id }) => id === placed.stepId)!
+        if (['prepare', 'apply', 'remove'].includes(placed.kind))
+          expect(guide.with.length, `${at}: with`).toBeGreaterThan(0)
+        if (placed.kind === 'prepare') {
+          expect(guide.verb, at).toBe(step.deviceId ? 'Set up' : 'Mix')
+          // A bowl is mixed from what lies there: every part with its amount.
+          if (!step.deviceId)
+            expect(
+              guide.mix!.parts.every((part) => (part.grams ?? part.mL ?? 0) > 0),
+              at,
+            ).toBe(true)
+        }
+      }
+    },
+  )
+  test('a set mask at its bowl: powder, water, its temperature, and what it leaves the hands', () => {
+    const plan = planFor()
+    const bowl = guidesOf(plan, plan.steps).find(
+      ({ placed, guide }) => placed.kind === 'prepare' && guide.mix?.times !== undefined,
+    )!
+    expect(bowl.guide.mix!.waterMl).toBeGreaterThan(0)
+    expect(bowl.guide.how.join()).toMatch(/leaves you \d+(\.\d)? min/)
+  })
+  test('the way a set mask comes off stands where it comes off', () => {
+    const plan = planFor()
+    const off = guidesOf(plan, plan.steps).filter(({ placed }) => placed.kind === 'remove')
+    const peeled = off.find(({ guide }) => guide.how.join().includes('in one piece'))
+    expect(peeled).toBeDefined()
+    expect(new Set(off.flatMap(({ guide }) => guide.with)).size).toBeGreaterThan(1)
+  })
+  test('what stands in brings its own words, and takes none of what it replaced', () => {
+    const worded = ({ product, technique }: Step) =>
+      product !== undefined && technique !== undefined
+    const card = CARDS.find(({ steps }) => steps.some((step) => worded(step) && step.say))!
+    const plan = compile(
+      input({ protocol: card, practitioner: EVERYTHING, slotMinutes: 240, overrides: [] }),
+    )
+    const said = plan.steps.find((step) => worded(step) && step.say)!
+    const others = SHELF.products.filter(
+      ({ kind, id }) =>
+        kind === productById(SHELF, said.product!.productId)!.kind &&
+        id !== said.product!.productId,
+    )
+    expect(others.length).toBeGreaterThan(0)
+    const other = others[0]!
+    const swapped = {
+      ...plan,
+      steps: plan.steps.map((step) =>
+        step.id === said.id
+          ? { ...step, product: { productId: other.id, useId: other.uses[0]!.id } }
+          : step,
+      ),
+    }
+    const guides = guidesOf(swapped, plan.steps).filter(({ placed }) => placed.stepId === said.id)
+    const on = guides.find(({ placed }) => placed.kind === 'apply')!
+    expect(on.guide.with.join()).toContain(other.name)
+    expect(on.guide.how.join()).not.toContain(said.technique!)
+    expect(on.guide.say).not.toBe(said.say)
+    const before = guidesOf(plan, plan.steps).filter(({ placed }) => placed.stepId === said.id)
+    const first = before.find(({ placed }) => placed.kind === 'apply')!
+    expect([first.guide.how.join().includes(said.technique!), first.guide.say]).toEqual([
+      true,
+      said.say,
+    ])
+  })
+  test('a segment that is none of the ladder has no guide', () => {
+    const plan = planFor({ client: client() })
+    const placed = { ...plan.segments[0]!, id: 'nothing/here' }
+    expect(guideOf({ plan, written: [], shelf: SHELF }, placed)).toBeUndefined()
+  })
+})

@@ -1,0 +1,213 @@
+import type { FittedPlan, PlacedSegment } from '../adapt/plan'
+import type { Device, Product, Shelf } from '../catalog/model'
+import { deviceById, productById, useOf } from '../catalog/shelf'
+import { doseFor, doseInWords, mixCards, type MixCard } from '../mixing'
+import type { Segment, Step } from '../protocol/model'
+import type { FaceSize } from '../skin/areas'
+import type { ZoneId } from '../skin/zones'
+import { singlesOf } from '../strength'
+import { inMinutes } from '../quantity'
+import {
+  AWAY,
+  BY_HAND,
+  CHECK,
+  DRYING,
+  FEELS,
+  OFF,
+  ON,
+  TELL,
+  TOOL_WORDS,
+  WASHING,
+  WATCHED,
+  type HandWork,
+} from './tables/technique'
+
+/** What stands beside the clock while hands work: four questions in the order in which they are asked. */
+export interface Guide {
+  /** "On", "Mix", "Set up", "Take off". */
+  readonly verb: string
+  readonly with: readonly string[]
+  /** The whole card of a bowl, while it is mixed. */
+  readonly mix?: MixCard
+  readonly where: readonly ZoneId[]
+  /** Zones of the card that are left out today. */
+  readonly leftOut: readonly ZoneId[]
+  readonly how: readonly string[]
+  readonly say?: string
+}
+
+/** What a guide is read from: the ladder in force and what it was fitted from. */
+export interface Guided {
+  readonly plan: Pick<FittedPlan, 'steps'>
+  /** The card as written: words of a product that something stands in for go with it. */
+  readonly written: readonly Step[]
+  readonly shelf: Shelf
+  readonly size?: FaceSize
+  /** Water temperature chosen for a bowl, by step, °C. */
+  readonly waterC?: Readonly<Record<string, number>>
+}
+
+interface Part {
+  readonly step: Step
+  readonly segment: Segment
+  readonly product: Product | undefined
+  readonly device: Device | undefined
+  readonly original: Step | undefined
+  /** The card speaks of what is used today, not of what it replaced. */
+  readonly isAsWritten: boolean
+}
+
+/** What with, where, how and what to say at one segment of a ladder; undefined for a segment that is none of it. */
+export function guideOf(guided: Guided, placed: PlacedSegment): Guide | undefined {
+  const part = partOf(guided, placed)
+  if (!part) return undefined
+  const mix = placed.kind === 'prepare' ? mixOf(guided, part) : undefined
+  const say = sayOf(part)
+  const where = part.segment.zones ?? part.step.zones
+  return {
+    verb: verbOf(part),
+    with: WITH[placed.kind](guided, part),
+    ...(mix ? { mix } : {}),
+    where,
+    leftOut: (part.original?.zones ?? []).filter((zone) => !part.step.zones.includes(zone)),
+    how: howOf(part, mix),
+    ...(say === undefined ? {} : { say }),
+  }
+}
+
+function partOf({ plan, written, shelf }: Guided, placed: PlacedSegment): Part | undefined {
+  const whole = plan.steps.find(({ id }) => id === placed.stepId)
+  const isPlaced = (segment: Segment) => `${placed.stepId}/${segment.id}` === placed.id
+  const step = whole && singlesOf(whole).find((single) => single.segments.some(isPlaced))
+  const segment = step?.segments.find(isPlaced)
+  if (!step || !segment) return undefined
+  const original = written.find(({ id }) => id === step.id)
+  const pick = segment.product ?? step.product
+  return {
+    step,
+    segment,
+    product: productById(shelf, pick?.productId),
+    device: deviceById(shelf, step.deviceId),
+    original,
+    isAsWritten:
+      original === undefined ||
+      (original.product?.productId === whole.product?.productId &&
+        original.deviceId === whole.deviceId),
+  }
+}
+
+const mixOf = ({ shelf, waterC, size }: Guided, { step, product }: Part): MixCard | undefined =>
+  product && mixCards([step], shelf, waterC, size).find((card) => card.product.id === product.id)
+
+/** Work that needs neither product nor device. */
+const handWork = ({ phase, gate }: Step): HandWork =>
+  gate === 'quick-check' ? CHECK : (BY_HAND[phase] ?? BY_HAND.other)
+/** A device goes away; it is not taken off the skin. */
+const goesAway = ({ segment, product, device }: Part): boolean =>
+  device !== undefined && product === undefined && (segment.tool ?? 'none') === 'none'
+
+type Kind = Segment['kind']
+type ByKind<T> = Readonly<Record<Kind, T>>
+
+/** A change of tip, a ring or shields are set up; only a bowl is mixed. */
+const VERBS: ByKind<(part: Part) => string> = {
+  prepare: ({ device, product }) => (device || !product ? 'Set up' : 'Mix'),
+  apply: ({ step, device, product }) => {
+    if (product) return 'On'
+    return device ? 'Work' : handWork(step).verb
+  },
+  dwell: () => 'Working',
+  remove: (part) => (goesAway(part) ? 'Away' : 'Take off'),
+  settle: () => 'Drying',
+  hygiene: () => 'Wash hands',
+}
+function verbOf(part: Part): string {
+  const { coat, polarity, kind } = part.segment
+  if (coat) return `Coat ${coat}`
+  return polarity ? `On, ${polarity} pole` : VERBS[kind](part)
+}
+
+const namesOf = ({ product, device }: Part): string[] =>
+  [product?.name ?? device?.name].filter((name) => name !== undefined)
+const WITH: ByKind<(guided: Guided, part: Part) => string[]> = {
+  prepare: (guided, part) =>
+    part.device ? [part.device.name, ...part.device.setup] : productWords(guided, part),
+  apply: (guided, part) => [
+    ...(part.device ? [part.device.name] : []),
+    ...productWords(guided, part),
+  ],
+  remove: (_, part) => [goesAway(part) ? part.device!.name : toolWords(part.segment)],
+  dwell: (_, part) => namesOf(part),
+  settle: (_, part) => namesOf(part),
+  hygiene: () => ['soap and water'],
+}
+
+/** "2 pumps · 3.2 mL Grape Seed Oil"; hands alone where there is neither product nor device. */
+function productWords({ size }: Guided, { step, segment, product, device }: Part): string[] {
+  if (!product) return device ? [] : [handWork(step).with]
+  const pick = segment.product ?? step.product
+  const zones = segment.zones ?? step.zones
+  const dose = doseFor(product, useOf(product, pick?.useId), zones, step.share, size)
+  return [dose ? `${doseInWords(dose, product.measure)} ${product.name}` : product.name]
+}
+
+function toolWords({ tool = 'none', temperature }: Segment): string {
+  const words = TOOL_WORDS[tool]
+  return temperature === undefined || tool === 'lift-off' || tool === 'none'
+    ? words
+    : `${words}, ${temperature}`
+}
+
+/** The card's own line first where it speaks of what is used and of this part; what a lowered rung means today before all. */
+function howOf(part: Part, mix: MixCard | undefined): string[] {
+  const { step, segment } = part
+  const today = step.today && isWork(segment) ? [`Today ${step.today}`] : []
+  const own = part.isAsWritten && step.technique && speaksOf(segment) ? [step.technique] : []
+  const sign = segment.end?.sign ? [`until ${segment.end.sign}`] : []
+  const usual = USUAL[segment.kind](part, mix)
+  return [...today, ...own, ...(own.length > 0 && isWork(segment) ? [] : usual), ...sign]
+}
+
+const isWork = ({ kind }: Segment): boolean => kind === 'apply'
+/** A card has one line for a step: it is of the work, and of a mask that is peeled off in one piece. */
+const speaksOf = ({ kind, tool }: Segment): boolean =>
+  kind === 'apply' || (kind === 'remove' && tool === 'lift-off')
+
+/** What is usual, where the card says nothing of its own. */
+const USUAL: ByKind<(part: Part, mix: MixCard | undefined) => string[]> = {
+  prepare: ({ device }, mix) =>
+    mix ? mixLines(mix) : [device?.setting ?? 'ready before it is needed'],
+  apply: ({ step, device, product }) => {
+    if (device) return [device.setting]
+    return [product ? ON[product.kind] : handWork(step).how]
+  },
+  dwell: ({ segment }) => [segment.active ? WATCHED.active : WATCHED.inert],
+  remove: (part) => [goesAway(part) ? AWAY : OFF[part.segment.tool ?? 'none']],
+  settle: () => [DRYING],
+  hygiene: () => [WASHING],
+}
+
+/** Consistency, rest and how long it can be worked, as its maker says. */
+function mixLines({ product, times, needS }: MixCard): string[] {
+  const { mixing } = product
+  const minutes = (seconds: number) => `${Math.round(seconds / 6) / 10} min`
+  const lines = [
+    ...(mixing?.consistency ? [mixing.consistency] : []),
+    ...(mixing?.restS ? [`rests ${minutes(mixing.restS)}, covered`] : []),
+    ...(times
+      ? [`leaves you ${minutes(times.workingS)}; putting it on takes ${minutes(needS)}`]
+      : []),
+  ]
+  return lines.length > 0 ? [lines.join(' · ')] : ['stirred smooth, used at once']
+}
+
+/** What the client is told: the card's own words, else what this product or device usually feels like, and for how long. Said when it touches. */
+function sayOf({ step, segment, product, device, isAsWritten }: Part): string | undefined {
+  if (segment.kind !== 'apply') return undefined
+  if (isAsWritten && step.say) return step.say
+  const expected = (product?.expected ?? device?.expected ?? [])[0]
+  const feels = expected && FEELS[expected.sensation]
+  if (!feels) return undefined
+  const lasts = expected.fadeS > 0 ? ` for about ${inMinutes(expected.fadeS)} min` : ''
+  return `${feels}${lasts}; ${TELL}`
+}
