@@ -3,7 +3,7 @@ import { guideOf, type LiveSegment } from '#core/perform'
 import { strokeWords } from '~/ladder/perform-words'
 
 const props = defineProps<{ hands: LiveSegment }>()
-const { store, plan, now, titleOf } = useRunning()
+const { store, plan, live, now, titleOf } = useRunning()
 const segment = computed(() => props.hands.segment)
 const elapsedS = computed(() => (now.value - props.hands.fromMs) / 1000)
 const leftS = computed(() => segment.value.endS - segment.value.startS - elapsedS.value)
@@ -22,6 +22,8 @@ const guide = computed(() => {
 const stroke = computed(() =>
   plan.value ? strokeWords(plan.value, segment.value, elapsedS.value) : [],
 )
+/** Two layers and more have clocks of their own below: they need the room. */
+const isCrowded = computed(() => (live.value?.layers.length ?? 0) > 1)
 const caution = computed(
   () => plan.value?.cautions.find((one) => one.stepId === segment.value.stepId)?.line,
 )
@@ -32,7 +34,7 @@ const caution = computed(
   <h1 class="text-4xl mt-0.5">{{ titleOf(segment.stepId) }}</h1>
   <div class="grid grid-cols-[minmax(0,1fr)_auto] gap-x-6">
     <div class="min-w-0">
-      <BigClock :left-s="leftS" over-class="text-now" />
+      <BigClock :left-s="leftS" :small="isCrowded" over-class="text-now" />
       <GuideLines v-if="guide" :guide="guide" :stroke="stroke" :caution="caution" />
     </div>
     <WhereFace v-if="guide" class="mt-2" :where="guide.where" :left-out="guide.leftOut" />

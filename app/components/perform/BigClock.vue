@@ -2,7 +2,7 @@
 import { minutesSeconds } from '~/support/time'
 
 /** Seconds left; below zero the clock counts up. */
-defineProps<{ leftS: number; overClass: string }>()
+defineProps<{ leftS: number; overClass: string; small?: boolean }>()
 </script>
 
 <template>
@@ -10,8 +10,8 @@ defineProps<{ leftS: number; overClass: string }>()
     role="timer"
     aria-label="Time left"
     data-testid="big-clock"
-    class="text-[8.5rem] leading-[1.05] font-light tabular-nums"
-    :class="leftS < 0 && overClass"
+    class="leading-[1.05] font-light tabular-nums"
+    :class="[small ? 'text-[6rem]' : 'text-[8.5rem]', leftS < 0 && overClass]"
   >
     {{ leftS < 0 ? '+' : '' }}{{ minutesSeconds(Math.abs(leftS)) }}
   </p>

@@ -8,36 +8,44 @@ const { store, plan, live, now, startedMs, finished, hands, first, timeZone, tit
 </script>
 
 <template>
-  <div v-if="plan && live" class="flex-1 min-h-0 pt-3 overflow-y-auto" aria-live="polite">
-    <BeforeStart v-if="startedMs === undefined" />
-    <template v-else-if="finished">
-      <p class="display text-5xl mt-8">The visit is over</p>
-      <NuxtLink
-        class="text-link text-xl mt-4 inline-block"
-        :to="`/visits/${store.run?.visitId}/close`"
-      >
-        Close it
-      </NuxtLink>
-    </template>
-    <AtWork v-else-if="hands" :hands="hands" />
-    <HandsFree v-else-if="first" :layer="first" />
-    <p v-else-if="live.allDone" class="display text-5xl mt-8">Everything is done</p>
-    <p v-else class="display text-4xl mt-8">
-      Hands free until {{ clockTime(live.freeUntilMs ?? now, timeZone) }}
-    </p>
-    <p v-if="waiting" class="text-lg text-now">
-      Everything after it waits for your answer<template
-        v-for="gate in plan.open"
-        :key="gate.gateId"
-        >; perhaps {{ gate.stepIds.map(titleOf).join(', ').toLowerCase() }},
-        {{ gate.words }} </template
-      >.
-    </p>
-    <FittedAgain />
-    <p v-if="fitTrouble" role="alert" class="text-mind mt-2">
-      It could not be fitted again: {{ fitTrouble }} Go on as planned.
-    </p>
-    <section v-if="!finished" class="mt-4" aria-label="On the skin now">
+  <div v-if="plan && live" class="flex-1 min-h-0 pt-3 flex flex-col" aria-live="polite">
+    <div
+      class="flex-1 min-h-0 overflow-y-auto"
+      tabindex="0"
+      aria-label="At the hands"
+      role="region"
+    >
+      <BeforeStart v-if="startedMs === undefined" />
+      <template v-else-if="finished">
+        <p class="display text-5xl mt-8">The visit is over</p>
+        <NuxtLink
+          class="text-link text-xl mt-4 inline-block"
+          :to="`/visits/${store.run?.visitId}/close`"
+        >
+          Close it
+        </NuxtLink>
+      </template>
+      <AtWork v-else-if="hands" :hands="hands" />
+      <HandsFree v-else-if="first" :layer="first" />
+      <p v-else-if="live.allDone" class="display text-5xl mt-8">Everything is done</p>
+      <p v-else class="display text-4xl mt-8">
+        Hands free until {{ clockTime(live.freeUntilMs ?? now, timeZone) }}
+      </p>
+      <p v-if="waiting" class="text-lg text-now">
+        Everything after it waits for your answer<template
+          v-for="gate in plan.open"
+          :key="gate.gateId"
+          >; perhaps {{ gate.stepIds.map(titleOf).join(', ').toLowerCase() }},
+          {{ gate.words }} </template
+        >.
+      </p>
+      <FittedAgain />
+      <p v-if="fitTrouble" role="alert" class="text-mind mt-2">
+        It could not be fitted again: {{ fitTrouble }} Go on as planned.
+      </p>
+    </div>
+    <!-- What lies on the skin is never scrolled away. -->
+    <section v-if="!finished" class="shrink-0 mt-2" aria-label="On the skin now">
       <LayerClock
         v-for="layer in live.layers"
         :key="layer.segmentId"

@@ -11,6 +11,10 @@ const view = computed(() => {
     zones.filter(({ zone }) => props.where.includes(zone)).length
   return VIEWS.reduce((best, other) => (shown(other) > shown(best) ? other : best))
 })
+/** Scalp, arms and hands are on no view: they are named alone. */
+const isDrawn = computed(() =>
+  view.value.zones.some(({ zone }) => props.where.includes(zone) || props.leftOut.includes(zone)),
+)
 function fillOf(zone: ZoneId): string {
   if (isOut(zone)) return `url(#${hatch})`
   return isOn(zone) ? 'var(--hands)' : 'none'
@@ -28,6 +32,7 @@ const words = computed(() =>
 <template>
   <figure class="flex flex-col items-center">
     <svg
+      v-if="isDrawn"
       role="img"
       :viewBox="`0 ${MAP_SHOWN.top} ${MAP_WIDTH} ${MAP_SHOWN.height}`"
       class="h-[min(210px,26vh)] w-auto"
@@ -63,7 +68,7 @@ const words = computed(() =>
     </svg>
     <figcaption
       class="text-sm text-soft text-center max-w-[13rem] leading-tight"
-      aria-hidden="true"
+      :aria-hidden="isDrawn"
     >
       {{ words }}
     </figcaption>
