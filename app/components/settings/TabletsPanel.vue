@@ -71,7 +71,11 @@ const callOff = (id: string) =>
     <p v-if="isHere" class="text-soft">
       Sign out, and this tablet shows names. Whoever has a PIN opens it with that.
     </p>
-    <form v-else class="grid grid-cols-2 gap-4 border-t border-line pt-4" @submit.prevent="enrol">
+    <form
+      v-else-if="tablets && settings"
+      class="grid grid-cols-2 gap-4 border-t border-line pt-4"
+      @submit.prevent="enrol"
+    >
       <h3 class="text-xl col-span-2">Make this browser a tablet of {{ session.salon?.name }}</h3>
       <label class="flex flex-col gap-1 text-sm text-soft">
         What it is called
