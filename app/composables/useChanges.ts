@@ -33,6 +33,11 @@ export function useChanges<T>(load: () => Promise<T>) {
     refused.value ??= refusal
     return result
   }
+  /** Something was changed elsewhere on the page: what is shown is loaded anew, and `words` say what became of it. */
+  async function reread(words = '') {
+    done.value = words
+    await read()
+  }
   onMounted(read)
-  return { shown, refused, trouble, done, change }
+  return { shown, refused, trouble, done, change, reread }
 }

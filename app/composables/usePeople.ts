@@ -17,7 +17,7 @@ interface ShownLink {
 
 /** Everybody who works here, and what an owner changes about them. A link that was just made is shown until another is. */
 export function usePeople() {
-  const { shown: people, trouble, done, change } = useChanges(() => call('/api/people'))
+  const { shown: people, trouble, done, change, reread } = useChanges(() => call('/api/people'))
   const link = ref<ShownLink>()
 
   const show = (
@@ -39,9 +39,7 @@ export function usePeople() {
     if (made) show(id, name, made)
     return made !== undefined
   }
-  /** Somebody was added elsewhere on the page. */
-  const reload = () => change(() => Promise.resolve(true), 'They work here too now.')
-  return { people, trouble, done, link, invite, newLink, reload, ...changesOf(change) }
+  return { people, trouble, done, link, invite, newLink, reread, ...changesOf(change) }
 }
 
 type Change = ReturnType<typeof useChanges>['change']

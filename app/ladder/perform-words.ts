@@ -3,15 +3,6 @@ import type { Layer, Live, LiveSegment } from '#core/perform'
 import { movementSeconds, PATH_WORDS, type Movement, type Segment, type Step } from '#core/protocol'
 import { zoneName } from '#core/skin'
 
-const VERBS: Readonly<Record<PlacedSegment['kind'], string>> = {
-  prepare: 'Mix',
-  apply: 'On',
-  dwell: 'Working',
-  remove: 'Take off',
-  settle: 'Drying',
-  hygiene: 'Wash hands',
-}
-
 export interface Planned {
   readonly step: Step
   readonly segment: Segment
@@ -24,22 +15,6 @@ export function plannedOf(plan: FittedPlan, segmentId: string): Planned | undefi
     if (segment) return { step, segment }
   }
   return undefined
-}
-
-/** What a segment asks of the hands: "Take off, damp sponge, cool". */
-export function verbOf(plan: FittedPlan, placed: PlacedSegment): string {
-  const { step, segment } = plannedOf(plan, placed.id) ?? {}
-  // A tip, a ring, shields: set up, never mixed.
-  if (placed.kind === 'prepare' && step?.deviceId) return 'Set up'
-  if (segment?.coat) return `Coat ${segment.coat}`
-  if (segment?.polarity) return `On, ${segment.polarity} pole`
-  if (placed.kind !== 'remove' || !segment) return VERBS[placed.kind]
-  return [VERBS.remove, toolWords(segment), segment.temperature].filter(Boolean).join(', ')
-}
-
-function toolWords({ tool }: Segment): string {
-  if (tool === 'lift-off') return 'in one piece'
-  return tool === 'none' ? '' : `with ${tool}`
 }
 
 /** Which movement the hands are in when this share of the work is done: a shortened massage runs through all of them faster. */

@@ -30,19 +30,7 @@ const WAYS_OUT = [
   { words: 'Sign out', everywhere: false },
   { words: 'Sign out everywhere', everywhere: true },
 ]
-/** The other salons of the house in which they work. */
-const others = computed(() =>
-  session.salons.filter(({ accountId }) => accountId !== session.account?.id),
-)
-async function goTo(accountId: string) {
-  trouble.value = ''
-  try {
-    await session.enterSalon(accountId)
-    await navigateTo('/')
-  } catch (error) {
-    trouble.value = refusalOf(error).detail
-  }
-}
+const { others, refused, goTo } = useOtherSalons()
 async function leave(everywhere: boolean) {
   try {
     await session.signOut(everywhere)
@@ -118,9 +106,12 @@ async function leave(everywhere: boolean) {
         </MenuItems>
       </Menu>
     </nav>
-    <p v-if="trouble" role="alert" class="px-7 py-2 bg-mind-ground border-b border-mind">{{
-      trouble
-    }}</p>
+    <p
+      v-if="trouble || refused"
+      role="alert"
+      class="px-7 py-2 bg-mind-ground border-b border-mind"
+      >{{ trouble || refused }}</p
+    >
     <SetAside />
     <main class="flex-1 flex flex-col"><slot /></main>
   </div>

@@ -4,7 +4,7 @@ import { call } from '~/support/api'
 /** What a salon brings along: its shelf, its clients, its cards, each from a file. */
 const session = useSessionStore()
 const today = computed(() => session.salon?.today ?? '')
-const { shown: shelf, change: changed } = useChanges(() => call('/api/shelf'))
+const { shown: shelf, trouble, reread } = useChanges(() => call('/api/shelf'))
 const { taken, busy, take } = useCardFiles()
 const open = ref<'shelf' | 'clients'>()
 const folded = ref<readonly number[]>([])
@@ -15,13 +15,12 @@ const fold = (part: number) => {
 }
 const clientsTaken = ref(false)
 const products = computed(() => shelf.value?.products ?? [])
-const reload = () => changed(() => Promise.resolve(true), '')
 async function cards(event: Event) {
   const input = event.target as HTMLInputElement
   const files = [...(input.files ?? [])]
   input.value = ''
   await take(files)
-  await reload()
+  await reread()
 }
 const shelfWords = computed(() =>
   products.value.length === 0
@@ -48,7 +47,11 @@ function clientsIn() {
         too.
       </p>
     </header>
-    <ol>
+    <p v-if="trouble" role="alert" class="pl-16 text-mind font-medium">{{ trouble }}</p>
+    <p v-if="!session.can('salon.write')" class="pl-16 text-lg">
+      The owner of the salon brings files in.
+    </p>
+    <ol v-else>
       <PartRung
         :number="1"
         title="The shelf"
@@ -117,7 +120,7 @@ function clientsIn() {
       :currency="shelf?.currency ?? 'EUR'"
       :known="products"
       @close="open = undefined"
-      @taken="reload"
+      @taken="reread()"
     />
     <LazyClientFile
       v-if="open === 'clients'"

@@ -78,6 +78,7 @@ export function constraintsFor(input: CompileInput): Constraints {
     practitioner,
     medicines,
     majority: input.settings?.majority,
+    guardianStays: input.settings?.guardianStays,
   })
 }
 

@@ -1,6 +1,6 @@
 import type { Product } from '../catalog/model'
 import type { Segment } from '../protocol/model'
-import type { Laid, SupplyId } from '../protocol/tray'
+import { SUPPLY_NAMES, type Laid, type SupplyId } from '../protocol/tray'
 
 /** What a removal takes from the cupboard (sponges: about three passes on one damp pair; common practice). Oil comes off dry. */
 export function forRemoval(segment: Segment, product: Product | undefined): Laid | undefined {
@@ -21,6 +21,12 @@ export function forRemoval(segment: Segment, product: Product | undefined): Laid
       return undefined
   }
 }
+
+/** Cloths that come out of the cabinet: they are called by their heat. */
+export const isHeated = ({ id }: Laid): boolean => id === 'towel' || id === 'compress'
+/** What a cloth of a removal is called, on the tray and in the hand: "warm towel", "damp sponges, pair". */
+export const clothName = ({ temperature }: Segment, laid: Laid): string =>
+  isHeated(laid) ? `${temperature ?? 'warm'} ${SUPPLY_NAMES[laid.id]}` : SUPPLY_NAMES[laid.id]
 
 const spongeFor = ({ temperature }: Segment, product: Product | undefined): SupplyId =>
   product?.vehicle === 'anhydrous' && temperature === undefined ? 'dry-sponge' : 'sponge'

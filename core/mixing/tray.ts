@@ -8,7 +8,7 @@ import { inMinutes } from '../quantity/time'
 import { quantity } from '../quantity/quantity'
 import type { FaceSize } from '../skin/areas'
 import { doseFor } from './dose'
-import { forApplying, forRemoval } from './supplies'
+import { clothName, forApplying, forRemoval, isHeated } from './supplies'
 import { TOWEL, towelReadyInS } from './towel'
 
 export interface TrayEntry {
@@ -222,9 +222,9 @@ function removalItems(step: Step, shelf: Shelf): TrayEntry[] {
 
 function clothOf(step: Step, segment: Segment, laid: Laid): TrayEntry {
   const suffix = segment.id
-  if (laid.id !== 'towel' && laid.id !== 'compress') return entry(step, suffix, laid)
+  if (!isHeated(laid)) return entry(step, suffix, laid)
   const heat = segment.temperature ?? 'warm'
-  const name = `${heat} ${SUPPLY_NAMES[laid.id]}`
+  const name = clothName(segment, laid)
   if (heat === 'cool') return entry(step, suffix, laid, { name })
   const readyInS = towelReadyInS({ ...TOWEL, targetC: TOWEL_C[heat] })
   return entry(step, suffix, laid, {

@@ -1,5 +1,7 @@
 import { describe, expect, test } from 'vitest'
-import { CARDS, SHELF } from '../../tests/fixtures'
+import { cardOf, CARDS, SHELF } from '../../tests/fixtures'
+import { trayFor } from '../mixing'
+import { visitOf } from '../../tests/person-visit'
 import { client, input, planFor } from '../../tests/situations'
 import { compile, hasLadder, type FittedPlan } from '../adapt'
 import { productById } from '../catalog/shelf'
@@ -99,6 +101,63 @@ describe('beside the clock', () => {
       true,
       said.say,
     ])
+  })
+  test('poles and coats are said; a removal says its tool as it lies on the tray, and how warm', () => {
+    const verbs = (person: string, card: string, ...ids: string[]) => {
+      const given = visitOf(person, cardOf(card))
+      const plan = compile(given)
+      return ids.map((id) => {
+        const placed = plan.segments.find((segment) => segment.id === id)!
+        const guide = guideOf({ plan, written: given.protocol.steps, shelf: given.shelf }, placed)!
+        return [guide.verb, ...(placed.kind === 'remove' ? guide.with : [])]
+      })
+    }
+    expect(
+      verbs('Yuna Delacroix', 'two-currents', 'galvanic/negative', 'galvanic/positive'),
+    ).toEqual([['On, negative pole'], ['On, positive pole']])
+    expect(verbs('Wren Castellane', 'undertow', 'coats/coat2')).toEqual([['Coat 2']])
+    const plan = planFor()
+    const off = (id: string) => {
+      const placed = plan.segments.find((segment) => segment.id === id)!
+      return guideOf({ plan, written: plan.steps, shelf: SHELF }, placed)!
+    }
+    expect(off('enzyme/off')).toMatchObject({
+      verb: 'Take off',
+      with: ['damp sponges, pair, lukewarm'],
+    })
+    expect(off('kelp/off').how.join()).toContain('in one piece')
+  })
+  test('what it comes off with is what the tray has laid out for it, on every card', () => {
+    let compared = 0
+    for (const card of CARDS) {
+      const plan = compile(input({ protocol: card, practitioner: EVERYTHING, slotMinutes: 240 }))
+      const tray = trayFor(plan.steps, SHELF)
+      for (const { placed, guide } of guidesOf(plan, card.steps)) {
+        const laid = tray.find(({ id }) => id === placed.id.replace('/', ':'))
+        if (placed.kind !== 'remove' || !laid) continue
+        expect(guide.with.join(), `${card.name}, ${placed.id}`).toContain(laid.name.split(',')[0])
+        compared++
+      }
+    }
+    expect(compared).toBeGreaterThan(80)
+  })
+  test('oil comes off dry: the tray lays dry sponges out, and nothing says damp', () => {
+    const plan = planFor()
+    const oil = SHELF.products.find(({ vehicle }) => vehicle === 'anhydrous')!
+    const steps = plan.steps.map((step) =>
+      step.id === 'cleanse-1'
+        ? {
+            ...step,
+            product: { productId: oil.id, useId: oil.uses[0]!.id },
+            segments: step.segments.map(({ temperature: _, ...segment }) => segment),
+          }
+        : step,
+    )
+    const off = guidesOf({ ...plan, steps }, plan.steps).find(
+      ({ placed }) => placed.stepId === 'cleanse-1' && placed.kind === 'remove',
+    )!
+    expect([...off.guide.with, ...off.guide.how].join()).toContain('dry sponges')
+    expect([...off.guide.with, ...off.guide.how].join()).not.toContain('damp')
   })
   test('a segment that is none of the ladder has no guide', () => {
     const plan = planFor({ client: client() })

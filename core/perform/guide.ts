@@ -1,22 +1,32 @@
 import type { FittedPlan, PlacedSegment } from '../adapt/plan'
 import type { Device, Product, Shelf } from '../catalog/model'
 import { deviceById, productById, useOf } from '../catalog/shelf'
-import { doseFor, doseInWords, mixCards, type MixCard } from '../mixing'
+import {
+  clothName,
+  doseFor,
+  doseInWords,
+  forApplying,
+  forRemoval,
+  isHeated,
+  mixCards,
+  type MixCard,
+} from '../mixing'
 import type { Segment, Step } from '../protocol/model'
 import type { FaceSize } from '../skin/areas'
 import type { ZoneId } from '../skin/zones'
 import { singlesOf } from '../strength'
-import { inMinutes } from '../quantity'
+import { SUPPLY_NAMES, type Laid } from '../protocol/tray'
+import { durationInWords, inMinutes } from '../quantity'
 import {
   AWAY,
   BY_HAND,
   CHECK,
+  DRY_OFF,
   DRYING,
   FEELS,
   OFF,
   ON,
   TELL,
-  TOOL_WORDS,
   WASHING,
   WATCHED,
   type HandWork,
@@ -65,7 +75,7 @@ export function guideOf(guided: Guided, placed: PlacedSegment): Guide | undefine
   const say = sayOf(part)
   const where = part.segment.zones ?? part.step.zones
   return {
-    verb: verbOf(part),
+    verb: verbFor(part),
     with: WITH[placed.kind](guided, part),
     ...(mix ? { mix } : {}),
     where,
@@ -82,18 +92,20 @@ function partOf({ plan, written, shelf }: Guided, placed: PlacedSegment): Part |
   const segment = step?.segments.find(isPlaced)
   if (!step || !segment) return undefined
   const original = written.find(({ id }) => id === step.id)
-  const pick = segment.product ?? step.product
   return {
-    step,
-    segment,
-    product: productById(shelf, pick?.productId),
+    ...{ step, segment, original },
+    product: productById(shelf, pickOf(step, segment)?.productId),
     device: deviceById(shelf, step.deviceId),
-    original,
-    isAsWritten:
-      original === undefined ||
-      (original.product?.productId === whole.product?.productId &&
-        original.deviceId === whole.deviceId),
+    isAsWritten: original === undefined || isSame(original, step, segment),
   }
+}
+
+const pickOf = (step: Step, segment: Segment | undefined) => segment?.product ?? step.product
+/** The card has the same product at this part, and the same device. */
+function isSame(original: Step, step: Step, segment: Segment): boolean {
+  const before = original.segments.find(({ id }) => id === segment.id)
+  const [was, is] = [pickOf(original, before), pickOf(step, segment)]
+  return was?.productId === is?.productId && original.deviceId === step.deviceId
 }
 
 const mixOf = ({ shelf, waterC, size }: Guided, { step, product }: Part): MixCard | undefined =>
@@ -121,7 +133,7 @@ const VERBS: ByKind<(part: Part) => string> = {
   settle: () => 'Drying',
   hygiene: () => 'Wash hands',
 }
-function verbOf(part: Part): string {
+function verbFor(part: Part): string {
   const { coat, polarity, kind } = part.segment
   if (coat) return `Coat ${coat}`
   return polarity ? `On, ${polarity} pole` : VERBS[kind](part)
@@ -135,8 +147,9 @@ const WITH: ByKind<(guided: Guided, part: Part) => string[]> = {
   apply: (guided, part) => [
     ...(part.device ? [part.device.name] : []),
     ...productWords(guided, part),
+    ...laidWords(part.product && forApplying(part.product)),
   ],
-  remove: (_, part) => [goesAway(part) ? part.device!.name : toolWords(part.segment)],
+  remove: (_, part) => [goesAway(part) ? part.device!.name : toolOff(part)],
   dwell: (_, part) => namesOf(part),
   settle: (_, part) => namesOf(part),
   hygiene: () => ['soap and water'],
@@ -145,18 +158,28 @@ const WITH: ByKind<(guided: Guided, part: Part) => string[]> = {
 /** "2 pumps · 3.2 mL Grape Seed Oil"; hands alone where there is neither product nor device. */
 function productWords({ size }: Guided, { step, segment, product, device }: Part): string[] {
   if (!product) return device ? [] : [handWork(step).with]
-  const pick = segment.product ?? step.product
   const zones = segment.zones ?? step.zones
-  const dose = doseFor(product, useOf(product, pick?.useId), zones, step.share, size)
+  const use = useOf(product, pickOf(step, segment)?.useId)
+  const dose = doseFor(product, use, zones, step.share, size)
   return [dose ? `${doseInWords(dose, product.measure)} ${product.name}` : product.name]
 }
 
-function toolWords({ tool = 'none', temperature }: Segment): string {
-  const words = TOOL_WORDS[tool]
-  return temperature === undefined || tool === 'lift-off' || tool === 'none'
-    ? words
-    : `${words}, ${temperature}`
+const counted = (count: number, name: string): string => (count > 1 ? `${count} ${name}` : name)
+/** As it lies on the tray: "4 cotton pads". */
+const laidWords = (laid: Laid | undefined): string[] =>
+  laid ? [counted(laid.count, SUPPLY_NAMES[laid.id])] : []
+
+/** What it comes off with, as it lies on the tray, and how warm the water is; hands where nothing is laid out for it. */
+function toolOff({ segment, product }: Part): string {
+  const laid = forRemoval(segment, product)
+  if (!laid) return segment.tool === 'water' ? 'water' : 'your hands'
+  const cloth = counted(laid.count, clothName(segment, laid))
+  const { temperature } = segment
+  return temperature === undefined || isHeated(laid) ? cloth : `${cloth}, ${temperature}`
 }
+/** Oil comes off dry. */
+const isDryOff = ({ segment, product }: Part): boolean =>
+  forRemoval(segment, product)?.id === 'dry-sponge'
 
 /** The card's own line first where it speaks of what is used and of this part; what a lowered rung means today before all. */
 function howOf(part: Part, mix: MixCard | undefined): string[] {
@@ -182,7 +205,10 @@ const USUAL: ByKind<(part: Part, mix: MixCard | undefined) => string[]> = {
     return [product ? ON[product.kind] : handWork(step).how]
   },
   dwell: ({ segment }) => [segment.active ? WATCHED.active : WATCHED.inert],
-  remove: (part) => [goesAway(part) ? AWAY : OFF[part.segment.tool ?? 'none']],
+  remove: (part) => {
+    if (goesAway(part)) return [AWAY]
+    return [isDryOff(part) ? DRY_OFF : OFF[part.segment.tool ?? 'none']]
+  },
   settle: () => [DRYING],
   hygiene: () => [WASHING],
 }
@@ -190,12 +216,13 @@ const USUAL: ByKind<(part: Part, mix: MixCard | undefined) => string[]> = {
 /** Consistency, rest and how long it can be worked, as its maker says. */
 function mixLines({ product, times, needS }: MixCard): string[] {
   const { mixing } = product
-  const minutes = (seconds: number) => `${Math.round(seconds / 6) / 10} min`
   const lines = [
     ...(mixing?.consistency ? [mixing.consistency] : []),
-    ...(mixing?.restS ? [`rests ${minutes(mixing.restS)}, covered`] : []),
+    ...(mixing?.restS ? [`rests ${durationInWords(mixing.restS)}, covered`] : []),
     ...(times
-      ? [`leaves you ${minutes(times.workingS)}; putting it on takes ${minutes(needS)}`]
+      ? [
+          `leaves you ${durationInWords(times.workingS)}; putting it on takes ${durationInWords(needS)}`,
+        ]
       : []),
   ]
   return lines.length > 0 ? [lines.join(' · ')] : ['stirred smooth, used at once']

@@ -2,7 +2,15 @@ export { add, amountIn, BASE_UNIT, quantity, QuantityError, scale } from './quan
 export type { Dimension, Quantity, UnitName } from './quantity'
 export { apportion } from './apportion'
 export { figure } from './figure'
-export { amountInWords, celsiusOf, fahrenheit, perUnitHere, saidIn, type Measures } from './local'
+export {
+  amountInWords,
+  celsiusOf,
+  fahrenheit,
+  nearestFahrenheit,
+  perUnitHere,
+  saidIn,
+  type Measures,
+} from './local'
 export { calibrate, inMeasures, measureInWords } from './measure'
 export { MEASURES } from './words'
 export type { SalonMeasure } from './model'

@@ -1,5 +1,5 @@
 import { describe, expect, test } from 'vitest'
-import { amountInWords, celsiusOf, fahrenheit, perUnitHere, saidIn } from '.'
+import { amountInWords, celsiusOf, fahrenheit, nearestFahrenheit, perUnitHere, saidIn } from '.'
 
 describe('US measures', () => {
   // NIST Handbook 44, Appendix C (values from memory): 1 oz = 28.349523 g, 1 fl oz = 29.57353 mL, 1 tsp = 4.92892 mL.
@@ -42,6 +42,7 @@ describe('US measures', () => {
   test('a limit of heat is never said higher than it is', () => {
     for (let celsius = 0; celsius <= 60; celsius += 0.1)
       expect(celsiusOf(fahrenheit(celsius))).toBeLessThanOrEqual(celsius + 0.05 + 1e-9)
+    expect([nearestFahrenheit(22), nearestFahrenheit(20)]).toEqual([72, 68])
     expect([celsiusOf(68), celsiusOf(104), celsiusOf(75)]).toEqual([20, 40, 23.9])
   })
 })
@@ -66,6 +67,8 @@ describe('a sentence', () => {
     ['60 mL left', '2.0 fl oz left'],
     ['3 mL/g', '3 mL/g'],
     ['100 grams', '100 grams'],
+    ['⅝ teaspoon · 3 mL', '⅝ teaspoon'],
+    ['2 pumps · 3.2 mL', '2 pumps · ⅝ teaspoon'],
   ])('%s', (metric, us) => {
     expect(saidIn(metric, 'us')).toBe(us)
     expect(saidIn(metric, 'metric')).toBe(metric)

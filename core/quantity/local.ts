@@ -5,7 +5,7 @@ import { inMeasures, measureInWords } from './measure'
 export type Measures = 'metric' | 'us'
 
 /** Units that are shown otherwise where US measures are wished. */
-export type LocalUnit = 'g' | 'mL' | '°C' | 'cm'
+type LocalUnit = 'g' | 'mL' | '°C' | 'cm'
 
 // NIST Handbook 44, Appendix C (values from memory).
 const G_PER_OZ = 28.349523
@@ -22,6 +22,8 @@ const HAIR = 1e-6
 
 /** Whole degrees Fahrenheit, never warmer than what was said: limits of heat on skin stay limits. */
 export const fahrenheit = (celsius: number): number => Math.floor((celsius * 9) / 5 + 32 + HAIR)
+/** The nearest whole degrees Fahrenheit: what a field shows of a temperature that was typed. */
+export const nearestFahrenheit = (celsius: number): number => Math.round((celsius * 9) / 5 + 32)
 /** The least whole degrees Fahrenheit that are not colder. */
 const fahrenheitFrom = (celsius: number): number => Math.ceil((celsius * 9) / 5 + 32 - HAIR)
 /** Degrees Celsius to the tenth. */
@@ -68,13 +70,17 @@ export function perUnitHere(
 }
 
 const SAID = /(?:(\d+(?:\.\d+)?)–)?(\d+(?:\.\d+)?) ?(°C|mL|cm|g)(?![²³\p{L}\d/])/gu
+/** A dose said in spoons, and its millilitres as the same spoons. */
+const TWICE = /([\d⅛¼⅜½⅝¾⅞]+ teaspoons?) · \1/gu
 /** A sentence with its quantities as they are shown here: "towels 40 °C at the wrist" is "towels 104 °F at the wrist". */
 export function saidIn(text: string, measures: Measures): string {
   if (measures === 'metric') return text
-  return text.replaceAll(SAID, (_, from: string | undefined, to: string, unit: LocalUnit) => {
-    const upper = US[unit](Number(to))
-    if (from === undefined) return upper
-    const lower = unit === '°C' ? `${fahrenheitFrom(Number(from))}` : US[unit](Number(from))
-    return `${lower}–${upper}`
-  })
+  return text
+    .replaceAll(SAID, (_, from: string | undefined, to: string, unit: LocalUnit) => {
+      const upper = US[unit](Number(to))
+      if (from === undefined) return upper
+      const lower = unit === '°C' ? `${fahrenheitFrom(Number(from))}` : US[unit](Number(from))
+      return `${lower}–${upper}`
+    })
+    .replaceAll(TWICE, '$1')
 }

@@ -43,7 +43,10 @@ export const causesOf: (condition: Condition, known: KnownFacts) => readonly Cau
   practitioner: ({ code }, { situation }) =>
     causeIf(situation.practitioner?.hazards.includes(code) ?? false, 'about yourself'),
   'age-below': ({ years }, { situation }) => youngerThan(years, situation),
-  minor: (_, { situation }) => youngerThan(situation.majority ?? MAJORITY, situation),
+  minor: ({ ifStays }, { situation }) =>
+    ifStays && !situation.guardianStays
+      ? []
+      : youngerThan(situation.majority ?? MAJORITY, situation),
   allergy: allergyCauses,
   'own-words': ownWordCauses,
   'any-allergy': (_, { facts }) =>

@@ -142,8 +142,8 @@ export type Condition =
   | { readonly kind: 'crowded'; readonly types: readonly LesionType[]; readonly perZone: number }
   | { readonly kind: 'lesions'; readonly types: readonly LesionType[]; readonly atLeast: number }
   | { readonly kind: 'age-below'; readonly years: number }
-  /** Not of age where the salon is. */
-  | { readonly kind: 'minor' }
+  /** Not of age where the salon is; `ifStays`: where it also asks that a guardian stays. */
+  | { readonly kind: 'minor'; readonly ifStays?: true }
   | {
       readonly kind: 'allergy'
       readonly family: string

@@ -42,7 +42,7 @@ describe('what a salon may set', () => {
       windowDays: {},
     })
     const missing = RULE_BOOK.filter((rule) => !off.some((one) => one.id === rule.id))
-    expect(missing.map((rule) => rule.id).sort()).toEqual(['A23p', 'B04', 'C16d', 'H09'])
+    expect(missing.map((rule) => rule.id).sort()).toEqual(['B04', 'C16d', 'H09'])
   })
   test('of age where the salon is: asked of who is younger, by day of birth, and of nobody else', () => {
     // 24 November 2026 is the day of the visit: 17 until the day before the eighteenth birthday.
@@ -63,10 +63,17 @@ describe('what a salon may set', () => {
     expect(born('2006-11-24', 21)).toBe(true)
     expect(born('2005-11-24', 21)).toBe(false)
   })
-  test('the guardian stays only where the salon asks it', () => {
-    expect(withSettings(RULE_BOOK, NO_SETTINGS).some(({ id }) => id === 'A23p')).toBe(false)
-    const asked = withSettings(RULE_BOOK, { ...NO_SETTINGS, guardianStays: true })
-    expect(asked.some(({ id }) => id === 'A23p')).toBe(true)
+  test('the guardian stays only where the salon asks it, and only beside a minor', () => {
+    const stays = (bornOn: string, guardianStays?: boolean) => {
+      const situation = { ...situationOf([], []), guardianStays }
+      const { inForce } = constrain(RULE_BOOK, {
+        ...situation,
+        client: { ...situation.client, bornOn },
+      })
+      return inForce.some(({ ruleId }) => ruleId === 'A23p')
+    }
+    expect([stays('2010-01-01'), stays('2010-01-01', false)]).toEqual([false, false])
+    expect([stays('2010-01-01', true), stays('1990-01-01', true)]).toEqual([true, false])
   })
   test('windows with their floors', () => {
     expect(windowOf(ruleById('A06'))).toEqual({ days: 183, floor: 183 })

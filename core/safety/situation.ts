@@ -27,6 +27,8 @@ export interface Situation {
   readonly daytime: boolean
   /** Years at which somebody is of age where the salon is; default: `MAJORITY`. */
   readonly majority?: number | undefined
+  /** A guardian stays in the room while a minor is treated; default: not asked for. */
+  readonly guardianStays?: boolean | undefined
   readonly practitioner?: Practitioner | undefined
   /** The salon's list of medicines and conditions; default: the one that ships. */
   readonly medicines?: readonly Known[] | undefined

@@ -72,7 +72,8 @@ export const conditionWords: (condition: Condition) => string = byKind({
   crowded: ({ types, perZone }) =>
     `${perZone} or more in one zone: ${types.map((type) => LESION_WORDS[type].toLowerCase()).join(', ')}`,
   'age-below': ({ years }) => `younger than ${years}`,
-  minor: () => 'not of age where the salon is',
+  minor: ({ ifStays }) =>
+    `not of age where the salon is${ifStays ? ', and the salon asks a guardian to stay (Settings, How we work)' : ''}`,
   allergy: allergyWords,
   'own-words': ({ reaction }) =>
     reaction === 'dislike'

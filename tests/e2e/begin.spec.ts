@@ -20,6 +20,17 @@ test('cards and bundles come in together, with the products they name', async ({
   const bundle = read('example.bundle.json')
     .replaceAll('"oat-cleanser"', `"${fresh}"`)
     .replaceAll('Oat Milk Cleanser', `Brought ${fresh}`)
+  // Its cleanser is mixed from something that lies nowhere: the card comes in, the cleanser does not, and both are said.
+  const half = JSON.parse(bundle.replaceAll(fresh, `${fresh}-mix`)) as {
+    shelf: { products: { id: string; recipe?: object }[] }
+  }
+  half.shelf.products.find(({ id }) => id === `${fresh}-mix`)!.recipe = {
+    by: 'mass',
+    parts: [
+      { productId: 'nowhere', parts: 1 },
+      { productId: 'water', parts: 1 },
+    ],
+  }
   await page
     .locator('input[type=file]')
     .setInputFiles([
@@ -27,13 +38,15 @@ test('cards and bundles come in together, with the products they name', async ({
       json('card.json', read('example.protocol.json')),
       json('torn.json', '{"format": '),
       json('other.json', '{"format":"zen-ladder/protocol"}'),
+      json('half.bundle.json', JSON.stringify(half)),
     ])
   const files = page.getByRole('list', { name: 'Files' }).getByRole('listitem')
-  await expect(files).toHaveCount(4)
+  await expect(files).toHaveCount(5)
   await expect(files.nth(0)).toContainText('Taken in as a draft, and 1 thing it names on the shelf')
   await expect(files.nth(1)).toContainText('Taken in as a draft')
   await expect(files.nth(2)).toContainText('is not JSON')
   await expect(files.nth(3)).toContainText('Nothing of it was taken in')
+  await expect(files.nth(4)).toContainText('Taken in as a draft; not all it names is on the shelf')
   await page.goto(`/shelf/${fresh}`)
   await expect(page.getByText(`Brought ${fresh}`)).toBeVisible()
 })

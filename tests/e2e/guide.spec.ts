@@ -27,7 +27,7 @@ test('each segment says what with, where and how; the bowl says what goes into i
   await expect(main).toContainText('3 mL Two-Phase Eye Remover')
   // Its own line where it comes off, not that of putting on.
   await pass(page, 2.1)
-  await expect(main).toContainText('damp gauze, lukewarm')
+  await expect(main).toContainText('4 gauze pads, lukewarm')
   await expect(main).toContainText('a clean side each time')
   await performUntil(page, 'Look under the lamp')
   await expect(main).toContainText('eyes covered, room dark')

@@ -1,24 +1,13 @@
 <script setup lang="ts">
-import { guideOf, type LiveSegment } from '#core/perform'
+import type { LiveSegment } from '#core/perform'
 import { strokeWords } from '~/ladder/perform-words'
 
 const props = defineProps<{ hands: LiveSegment }>()
-const { store, plan, live, now, titleOf } = useRunning()
+const { plan, live, now, titleOf, guideAt } = useRunning()
 const segment = computed(() => props.hands.segment)
 const elapsedS = computed(() => (now.value - props.hands.fromMs) / 1000)
 const leftS = computed(() => segment.value.endS - segment.value.startS - elapsedS.value)
-const guide = computed(() => {
-  const input = store.run?.input
-  if (!input || !plan.value) return undefined
-  const { prep, protocol, shelf } = input
-  return guideOf(
-    {
-      ...{ plan: plan.value, written: protocol.steps, shelf },
-      ...(prep ? { size: prep.size, waterC: prep.waterC } : {}),
-    },
-    segment.value,
-  )
-})
+const guide = computed(() => guideAt(segment.value))
 const stroke = computed(() =>
   plan.value ? strokeWords(plan.value, segment.value, elapsedS.value) : [],
 )

@@ -1,6 +1,5 @@
 <script setup lang="ts">
 import type { Guide } from '#core/perform'
-import { amountInWords } from '#core/quantity'
 
 /** What with, how, and what to say, in the order in which it is asked. A bowl has its parts. */
 const props = defineProps<{
@@ -8,7 +7,7 @@ const props = defineProps<{
   stroke: readonly string[]
   caution: string | undefined
 }>()
-const { said, amountOf, isUs } = useMeasures()
+const { said, amountOf, pouredOf } = useMeasures()
 const mix = computed(() => props.guide.mix)
 const parts = computed(() =>
   (mix.value?.parts ?? []).map(({ productId, name, inHand, grams, mL }) => ({
@@ -22,8 +21,7 @@ const water = computed(() => {
   const { waterMl, celsius } = mix.value ?? {}
   if (waterMl === undefined) return undefined
   const heat = celsius === undefined ? '' : `, ${amountOf(celsius, '°C')}`
-  const spoons = isUs.value ? `${amountOf(waterMl, 'mL')} · ` : ''
-  return `${spoons}${amountInWords(waterMl, 'mL', 'metric')}${heat}`
+  return `${pouredOf(waterMl)}${heat}`
 })
 const how = computed(() => [...props.stroke, ...props.guide.how].map(said))
 </script>

@@ -1,12 +1,16 @@
 <script setup lang="ts">
-import { verbOf } from '~/ladder/perform-words'
-
-const { plan, live, titleOf } = useRunning()
+const { live, titleOf, guideAt } = useRunning()
+const { said } = useMeasures()
+const next = computed(() => live.value?.next?.segment)
+/** What the hands do next, with what it comes off with: it is fetched before it is needed. */
+const words = computed(() => {
+  const guide = next.value && guideAt(next.value)
+  if (!guide) return ''
+  const tool = next.value?.kind === 'remove' ? guide.with : []
+  return said([guide.verb.toLowerCase(), ...tool].join(', '))
+})
 </script>
 
 <template>
-  <p v-if="plan && live?.next" class="text-lg text-soft">
-    Then: {{ verbOf(plan, live.next.segment).toLowerCase() }},
-    {{ titleOf(live.next.segment.stepId) }}
-  </p>
+  <p v-if="next" class="text-lg text-soft">Then: {{ words }}: {{ titleOf(next.stepId) }}</p>
 </template>

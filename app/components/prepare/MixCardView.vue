@@ -12,14 +12,7 @@ watch(
     celsius.value = now ?? 20
   },
 )
-const { amountOf, said, isUs } = useMeasures()
-/** A jug is marked in millilitres everywhere: they stay beside the spoons. */
-const water = computed(() => {
-  const mL = props.card.waterMl ?? 0
-  const metric = `${figure(mL)} mL`
-  const here = amountOf(mL, 'mL')
-  return isUs.value && here !== metric ? `${here} · ${metric}` : metric
-})
+const { amountOf, pouredOf, said } = useMeasures()
 const mixing = computed(() => props.card.product.mixing)
 const times = computed(() =>
   props.card.celsius === undefined ? undefined : settingAt(mixing.value?.sets, celsius.value),
@@ -79,7 +72,7 @@ const send = () => {
         class="flex items-baseline gap-3 border-t border-hair py-1"
       >
         <span class="flex-1">Water</span>
-        <span class="font-semibold whitespace-nowrap">{{ water }}</span>
+        <span class="font-semibold whitespace-nowrap">{{ pouredOf(card.waterMl) }}</span>
       </li>
     </ul>
     <template v-if="card.celsius !== undefined">

@@ -20,9 +20,7 @@ const WAYS = [
 const trouble = ref('')
 const done = ref('')
 const busy = ref(false)
-const others = computed(() =>
-  session.salons.filter(({ accountId }) => accountId !== session.account?.id),
-)
+const { others, refused, goTo } = useOtherSalons()
 async function open() {
   busy.value = true
   trouble.value = done.value = ''
@@ -37,14 +35,6 @@ async function open() {
   }
   busy.value = false
 }
-async function goTo(accountId: string) {
-  try {
-    await session.enterSalon(accountId)
-    await navigateTo('/')
-  } catch (error) {
-    trouble.value = refusalOf(error).detail
-  }
-}
 const moved = (timeZone: string) => {
   salon.value = { ...salon.value!, timeZone, ...guessFor(timeZone) }
 }
@@ -52,7 +42,7 @@ const moved = (timeZone: string) => {
 
 <template>
   <div class="max-w-3xl flex flex-col gap-6">
-    <SaveState :trouble="trouble" :done="done" />
+    <SaveState :trouble="trouble || refused" :done="done" />
     <ul v-if="others.length > 0" aria-label="Other salons">
       <li
         v-for="other in others"

@@ -3,7 +3,7 @@ import type { ConsentText } from '~/stores/visit'
 import { call } from '~/support/api'
 
 /** The words clients sign. */
-const { shown: texts, trouble, done, change } = useChanges(() => call('/api/consent-texts'))
+const { shown: texts, trouble, done, reread } = useChanges(() => call('/api/consent-texts'))
 const changing = ref<ConsentText>()
 const FOR: Readonly<Record<ConsentText['kind'], string>> = {
   treatment: 'signed before the first visit',
@@ -11,11 +11,7 @@ const FOR: Readonly<Record<ConsentText['kind'], string>> = {
   'photo-record': 'asked before a photograph is taken for the record',
   'photo-publish': 'asked before a photograph is shown to anybody else',
 }
-const published = () =>
-  change(
-    () => Promise.resolve(true),
-    'Published: signed from now on. What was signed keeps its words.',
-  )
+const published = () => reread('Published: signed from now on. What was signed keeps its words.')
 </script>
 
 <template>

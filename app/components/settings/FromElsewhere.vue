@@ -1,13 +1,12 @@
 <script setup lang="ts">
 import { ROLES } from '#core/salon'
-import { call, refusalOf, type Reply } from '~/support/api'
+import { call } from '~/support/api'
 import { ROLE_LINES, ROLE_WORDS } from '~/support/people/words'
 
 /** Somebody of another salon of the house, to work here too: with a role of its own, and the way in they have. */
 defineProps<{ open: boolean }>()
 const emit = defineEmits<{ close: []; added: [] }>()
-const people = ref<Reply<'/api/people/elsewhere'>>()
-const trouble = ref('')
+const { shown: people, trouble, change } = useChanges(() => call('/api/people/elsewhere'))
 const chosen = ref('')
 const role = ref<(typeof ROLES)[number]>('practitioner')
 const performs = ref(true)
@@ -18,22 +17,10 @@ const whom = computed(() =>
   })),
 )
 const OPTIONS = ROLES.map((one) => ({ value: one, words: ROLE_WORDS[one] }))
-async function load() {
-  people.value = await call('/api/people/elsewhere')
-}
-onMounted(load)
 async function add() {
-  try {
-    await call('/api/people/elsewhere', {
-      method: 'post',
-      body: { homeId: chosen.value, role: role.value, performs: performs.value },
-    })
-    chosen.value = ''
-    await load()
-    emit('added')
-  } catch (error) {
-    trouble.value = refusalOf(error).detail
-  }
+  const body = { homeId: chosen.value, role: role.value, performs: performs.value }
+  const made = await change(() => call('/api/people/elsewhere', { method: 'post', body }))
+  if (made) emit('added')
 }
 </script>
 

@@ -4,7 +4,7 @@ import { shortDate } from '~/support/time'
 
 /** How long what is kept of clients is kept; what has served its time is listed, and goes only when it was chosen. */
 const { settings, trouble: notKept, done: kept, saveChoices } = useSettings()
-const { shown: due, trouble, done, change } = useChanges(() => call('/api/retention'))
+const { shown: due, trouble, done, change, reread } = useChanges(() => call('/api/retention'))
 const clients = ref<string[]>([])
 const photosOf = ref<string[]>([])
 const password = ref('')
@@ -12,7 +12,7 @@ const keep = computed(() => settings.value?.choices.keep)
 type Keep = NonNullable<typeof keep.value>
 async function set(wish: Partial<Keep>) {
   await saveChoices({ keep: { ...keep.value!, ...wish } })
-  await change(() => Promise.resolve(true), '')
+  await reread()
 }
 function flip(list: string[], id: string): string[] {
   return list.includes(id) ? list.filter((one) => one !== id) : [...list, id]

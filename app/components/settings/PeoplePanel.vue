@@ -10,7 +10,7 @@ const session = useSessionStore()
 const fetching = ref(false)
 function added() {
   fetching.value = false
-  return staff.reload()
+  return staff.reread('They work here too now.')
 }
 const openPerson = computed(() => people.value?.find(({ id }) => id === openId.value))
 const close = () => {

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { celsiusOf } from '#core/quantity'
+import { celsiusOf, nearestFahrenheit } from '#core/quantity'
 
 /** A temperature, typed as this salon reads it and told in °C. */
 const props = defineProps<{
@@ -12,7 +12,7 @@ const props = defineProps<{
 const emit = defineEmits<{ change: [celsius: number]; bad: [says: string] }>()
 const { isUs } = useMeasures()
 /** A kept temperature as it is typed here: to the degree, so that typing it again changes nothing. */
-const shown = (celsius: number) => (isUs.value ? Math.round((celsius * 9) / 5 + 32) : celsius)
+const shown = (celsius: number) => (isUs.value ? nearestFahrenheit(celsius) : celsius)
 const value = computed(() => (props.value === undefined ? undefined : shown(props.value)))
 </script>
 

@@ -1,4 +1,5 @@
-import type { Layer } from '#core/perform'
+import type { CompileInput, FittedPlan, PlacedSegment } from '#core/adapt'
+import { guideOf, type Layer } from '#core/perform'
 import { plannedOf } from '~/ladder/perform-words'
 import { expectationOf } from '~/support/perform/running'
 
@@ -26,6 +27,8 @@ export function useRunning() {
     const expected = expectationOf(productOf(layer.stepId))
     return [expected, sign && `ready when ${sign}`].filter(Boolean).join(' · ')
   }
+  const guideAt = (segment: PlacedSegment) =>
+    store.run && plan.value && guideFrom(store.run.input, plan.value, segment)
   return {
     store,
     plan,
@@ -40,5 +43,12 @@ export function useRunning() {
     titleOf,
     productOf,
     expectOf,
+    guideAt,
   }
+}
+
+/** What with, where, how and what to say at a segment of the ladder in force. */
+function guideFrom({ prep, protocol, shelf }: CompileInput, plan: FittedPlan, at: PlacedSegment) {
+  const guided = { plan, written: protocol.steps, shelf }
+  return guideOf({ ...guided, ...(prep ? { size: prep.size, waterC: prep.waterC } : {}) }, at)
 }

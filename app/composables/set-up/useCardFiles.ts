@@ -29,19 +29,30 @@ async function takenIn(file: File): Promise<TakenFile> {
   const { name } = file
   const refused = (why: string): TakenFile => ({ name, isIn: false, says: `${why} ${NOTHING}` })
   if (file.size > MOST_BYTES) return refused('It is larger than two megabytes.')
+  let value: unknown
   try {
-    const value = JSON.parse(await file.text()) as unknown
-    const read = readCard(value)
-    const { id: _id, missing } = await call('/api/protocols', {
-      method: 'post',
-      body: { from: 'file', file: value },
-    })
-    const added = read.ok ? await shelved(read.card, new Set(missing)) : 0
-    const more = added > 0 ? `, and ${plural(added, 'thing')} it names on the shelf` : ''
-    return { name, isIn: true, says: `Taken in as a draft${more}.` }
+    value = JSON.parse(await file.text())
   } catch (error) {
-    if (error instanceof SyntaxError) return refused(`It is not JSON: ${error.message}.`)
+    return refused(`It is not JSON: ${(error as Error).message}.`)
+  }
+  try {
+    const body = { from: 'file', file: value } as const
+    const { missing } = await call('/api/protocols', { method: 'post', body })
+    return { name, isIn: true, says: `Taken in as a draft${await shelvedWords(value, missing)}.` }
+  } catch (error) {
     return refused(refusalOf(error).detail)
+  }
+}
+
+/** What of it went on the shelf, or why it did not: the card is in all the same. */
+async function shelvedWords(value: unknown, missing: readonly string[]): Promise<string> {
+  const read = readCard(value)
+  if (!read.ok || missing.length === 0) return ''
+  try {
+    const added = await shelved(read.card, new Set(missing))
+    return added > 0 ? `, and ${plural(added, 'thing')} it names on the shelf` : ''
+  } catch (error) {
+    return `; not all it names is on the shelf: ${refusalOf(error).detail.replace(/\.$/, '')}`
   }
 }
 

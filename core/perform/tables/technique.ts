@@ -84,20 +84,9 @@ export const OFF: Readonly<Record<Tool, string>> = {
   none: 'lifted off by hand',
 }
 
-/** What each tool is called on the tray when it takes off. */
-export const TOOL_WORDS: Readonly<Record<Tool, string>> = {
-  sponge: 'two damp sponges',
-  gauze: 'damp gauze',
-  swab: 'swabs',
-  mitt: 'damp mitts',
-  towel: 'towel',
-  compress: 'compress',
-  spatula: 'spatula',
-  water: 'water',
-  'lift-off': 'your hands',
-  none: 'your hands',
-}
-
+/** A film of oil is taken up before anything wet comes near it. */
+export const DRY_OFF =
+  'dry sponges, pressed and lifted from the centre outwards; nothing wet before the film is gone'
 export const DRYING = 'nothing on top until it no longer shines; fan, do not rub'
 export const WASHING = 'hands washed, new gloves where they are worn'
 /** What is watched while something works, and where one must be meanwhile. */

@@ -541,7 +541,7 @@ export const HEALTH_RULES: readonly RuleRow[] = [
   row(
     'A23p',
     'Not of age: the guardian stays',
-    { kind: 'minor' },
+    { kind: 'minor', ifStays: true },
     [always('guardian-stays')],
     'This salon wants a guardian in the room while a minor is treated.',
     'Begin when the guardian is there.',

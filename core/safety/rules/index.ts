@@ -81,14 +81,10 @@ export const rulesAsking = (code: string): readonly Rule[] =>
 export const isAdvice = (rule: Pick<Rule, 'effects'>): boolean =>
   rule.effects.length > 0 && rule.effects.every((effect) => effect.effect === 'advice')
 
-/** In force only where the salon has set it. */
-const GUARDIAN_STAYS = 'A23p'
-
 /** The book as a salon has set it. A window never goes below its floor, and only advice can be switched off. */
 export function withSettings(book: readonly Rule[], settings: RuleSettings): readonly Rule[] {
   return book
     .filter((rule) => !(isAdvice(rule) && settings.adviceOff.includes(rule.id)))
-    .filter((rule) => rule.id !== GUARDIAN_STAYS || settings.guardianStays)
     .map((rule) => {
       const days = settings.windowDays[rule.id]
       return days === undefined ? rule : { ...rule, when: withWindow(rule.when, days) }

@@ -33,6 +33,7 @@ export default defineDoor({ can: 'health.read' }, async ({ db, event, account })
       date: salon.today,
       daytime: true,
       majority: settings.majority,
+      guardianStays: settings.guardianStays,
     })
     const because = [
       ...new Set(
