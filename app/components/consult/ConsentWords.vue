@@ -62,7 +62,8 @@ async function publish() {
         What has been signed keeps the words under which it was signed. Local law comes first.
       </p>
       <p v-if="trouble" role="alert" class="text-mind">{{ trouble }}</p>
-      <div class="flex justify-end gap-3">
+      <div class="flex justify-end items-center gap-3">
+        <p v-if="isSame" class="text-soft mr-auto">Nothing is changed yet.</p>
         <button type="button" class="rung" @click="emit('close')">Cancel</button>
         <button type="submit" class="rung rung-strong" :disabled="!text || isSame">Publish</button>
       </div>

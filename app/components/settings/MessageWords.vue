@@ -26,6 +26,7 @@ const shown = computed(() =>
 const save = (words: string) =>
   saveChoices({ words: { ...settings.value!.choices.words, [kind.value]: words } })
 const places = PLACES.map((place) => `{${place}}`).join(', ')
+const isKept = computed(() => typed.value.trim() === kept.value)
 const isUsual = computed(() => kept.value === USUAL_WORDS[kind.value])
 </script>
 
@@ -45,16 +46,13 @@ const isUsual = computed(() => kept.value === USUAL_WORDS[kind.value])
         />
         <p class="text-sm text-soft"> Places that are filled in: {{ places }} </p>
         <div class="flex gap-3">
-          <button
-            type="submit"
-            class="rung rung-strong"
-            :disabled="fault !== undefined || typed.trim() === kept"
-          >
+          <button type="submit" class="rung rung-strong" :disabled="fault !== undefined || isKept">
             Keep the words
           </button>
           <button v-if="!isUsual" type="button" class="rung" @click="save(USUAL_WORDS[kind])">
             As they were
           </button>
+          <p v-if="isKept" class="text-soft self-center">Nothing is changed yet.</p>
         </div>
       </form>
       <div>
