@@ -1,12 +1,14 @@
 import { defineStore } from 'pinia'
 import { hasLadder } from '#core/adapt'
 import {
+  beyondOf,
   clockErrorMs,
   liveAt,
   reduceRun,
   underwayOf,
   type RunBody,
   type RunEvent,
+  type RunState,
 } from '#core/perform'
 import { call, refusalOf } from '~/support/api'
 import {
@@ -48,18 +50,10 @@ export const useRunStore = defineStore('run', () => {
   async function open(visitId: string) {
     close()
     await log.open(visitId)
-    if (answeredSinceFit()) await fitAgain()
+    if (state.value && isAnsweredSinceFit(state.value)) await fitAgain()
     clocks.start()
   }
   const close = () => clocks.stop()
-
-  /** An answer under the lamp that no fit has taken in: the tablet went off in between. */
-  function answeredSinceFit(): boolean {
-    if (!state.value || state.value.finishedMs !== undefined) return false
-    const types = state.value.events.map((event) => event.body.type)
-    const answered = Math.max(types.lastIndexOf('read'), types.lastIndexOf('checked'))
-    return answered > types.lastIndexOf('replanned')
-  }
 
   /** Why whoever is signed in may not read the skin or fit the rest; undefined where they may. */
   const mayNotFit = () => (useSessionStore().can('health.write') ? undefined : NOT_YOURS)
@@ -71,10 +65,11 @@ export const useRunStore = defineStore('run', () => {
     const { input } = run.value!
     const now = momentOf(events.value.at(-1), clock())
     const { plan: before, reading, checks, stung } = state.value!
+    const felt = beyondOf(state.value!)
     const underway = underwayOf(state.value!, liveAt(before, state.value!, now), now)
     const gates = Object.fromEntries(checks)
     const next = await useFitter().fit(
-      { ...input, reading: reading ?? input.reading, gates, stung },
+      { ...input, reading: reading ?? input.reading, gates, stung, felt },
       { plan: before, underway },
     )
     if (!hasLadder(next)) return next.problems.join(' ')
@@ -86,6 +81,18 @@ export const useRunStore = defineStore('run', () => {
     ...{ open, close, say, fitAgain, mayNotFit, send },
   }
 })
+
+/** An answer that no fit has taken in: the tablet went off in between. */
+function isAnsweredSinceFit({ finishedMs, events }: RunState): boolean {
+  if (finishedMs !== undefined) return false
+  const answers = events.findLastIndex(
+    ({ body }) =>
+      body.type === 'read' ||
+      body.type === 'checked' ||
+      (body.type === 'sensation' && body.beyond === true),
+  )
+  return answers > events.findLastIndex(({ body }) => body.type === 'replanned')
+}
 
 /** So soon after an answer nobody has begun anything that was not said, however long this tablet takes to keep it. */
 const AT_ONCE_MS = 20_000

@@ -17,6 +17,7 @@ const CARE: Readonly<Record<Requirement, Care>> = {
   'cool-removal': { line: 'off cool' },
   'lukewarm-removal': { line: 'off lukewarm, never warm' },
   'tone-after': { line: 'tone after it' },
+  'calm-after': {},
   'neutralise-after': { line: 'neutralise to the end of the foam' },
   'skin-dry': { line: 'on dry skin' },
   'skin-damp': { line: 'on damp skin' },

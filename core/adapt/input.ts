@@ -4,6 +4,7 @@ import type { Shelf } from '../catalog/model'
 import type { PastVisit } from '../climb/model'
 import type { ProtocolVersion } from '../protocol/model'
 import { constrain, type Constraints, type Practitioner } from '../safety/constrain'
+import type { FeltToday } from '../safety/situation'
 import { NO_SETTINGS, RULE_BOOK, withSettings, type RuleSettings } from '../safety/rules'
 import type { Reading } from '../skin/model'
 import { subjectReader, type LeverRung } from '../strength'
@@ -39,6 +40,8 @@ export interface CompileInput {
   readonly reserved?: readonly Reservation[] | undefined
   /** Products that stung in a quick check of this visit; left out, the written products of the checks that stung. */
   readonly stung?: readonly string[] | undefined
+  /** What was felt in this visit beyond what is expected; default: nothing. */
+  readonly felt?: readonly FeltToday[] | undefined
   /** The share of the usual search limits; default: all. A plan that is kept is made with all of it. */
   readonly work?: number | undefined
 }
@@ -77,6 +80,7 @@ export function constraintsFor(input: CompileInput): Constraints {
     daytime,
     practitioner,
     medicines,
+    felt: input.felt,
     majority: input.settings?.majority,
     guardianStays: input.settings?.guardianStays,
   })

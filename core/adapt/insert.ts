@@ -55,6 +55,7 @@ export function insertRequired(
         )
     }
   }
+  for (const [at, step] of steps.entries()) calmAfter(work, step, steps.slice(at + 1), constraints)
   insertSunFilter(work, constraints)
   return { steps: work.out, changes: work.changes }
 }
@@ -193,6 +194,23 @@ const BEFORE: readonly Before[] = [
       )
   },
 ]
+
+/** C19: something soothing after what stung, unless something soothing comes anyway. It stands where it can still be done: see `begunFirst`. */
+function calmAfter(
+  work: Work,
+  step: Step,
+  later: readonly Step[],
+  constraints: readonly Constraint[],
+) {
+  const { read } = work.context
+  const because = required('calm-after', read(step), constraints)
+  const soothes = (other: Step) =>
+    other.product !== undefined &&
+    zonesMeet(other.zones, step.zones) &&
+    read(other).properties.has('calming')
+  if (because.length === 0 || later.some(soothes)) return
+  insertProduct(work, step, 'calming', causeOf(because), later, `after ${step.title}`)
+}
 
 function insertSunFilter(work: Work, constraints: readonly Constraint[]) {
   const { out, changes, context } = work

@@ -42,7 +42,7 @@ export function compareCard(
   protocol: ProtocolVersion,
   work: number = COMPARING,
 ): { readonly card: CardToday; readonly plan: FittedPlan } {
-  const { gates: _g, prep: _p, stung: _s, fit: _f, ...visit } = given
+  const { gates: _g, prep: _p, stung: _s, felt: _w, fit: _f, ...visit } = given
   const slotMinutes = given.fit?.slotMinutes ?? given.slotMinutes
   const input: CompileInput = { ...visit, protocol, overrides: [], work, slotMinutes }
   const plan = compile(input)

@@ -50,6 +50,10 @@ export const Bundle = z.strictObject({
   /** Answers given at gates during the visit, by step id. */
   gates: z.record(z.string(), z.enum(['calm', 'stings'])).optional(),
   stung: z.array(z.string()).optional(),
+  /** What was felt beyond what is expected, by step id. */
+  felt: z
+    .array(z.strictObject({ stepId: z.string().max(120), because: z.string().max(200) }))
+    .optional(),
   /** How the visit is to be fitted to its slot. */
   fit: SlotWish.optional(),
   /** What was decided while the tray was laid. */
@@ -186,6 +190,7 @@ export const inputOf = (bundle: Bundle) => ({
   settings: bundle.settings,
   gates: bundle.gates,
   stung: bundle.stung,
+  felt: bundle.felt,
   fit: bundle.fit,
   reserved: bundle.reserved,
   prep: bundle.prep,

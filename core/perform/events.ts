@@ -1,6 +1,7 @@
 import { z } from 'zod'
 import { FittedPlan } from '../adapt/plan'
 import { SENSATIONS } from '../catalog/model'
+import { TOUCH_KINDS } from './touch-kinds'
 import { Reading } from '../skin/model'
 
 /** What can be said about a running visit. Events name their segment or layer (a step id); none says "next". */
@@ -15,6 +16,14 @@ export const RunBody = z.discriminatedUnion('type', [
     type: z.literal('sensation'),
     stepId: z.string(),
     sensation: z.enum(SENSATIONS),
+    /** What touched the client; default: a layer of the step. */
+    of: z.enum(TOUCH_KINDS).optional(),
+    /** The product or device by its id. */
+    thingId: z.string().max(60).optional(),
+    /** More than that is expected to do, as the answer said. */
+    beyond: z.literal(true).optional(),
+    /** The client calls it strong. */
+    strong: z.literal(true).optional(),
   }),
   z.strictObject({ type: z.literal('comfort'), stepId: z.string(), measure: z.string().max(160) }),
   z.strictObject({

@@ -1,6 +1,5 @@
-import type { FittedPlan, PlacedSegment } from '../adapt/plan'
-import type { Device, Product, Shelf } from '../catalog/model'
-import { deviceById, productById, useOf } from '../catalog/shelf'
+import type { PlacedSegment } from '../adapt/plan'
+import { useOf } from '../catalog/shelf'
 import {
   clothName,
   doseFor,
@@ -12,11 +11,10 @@ import {
   type MixCard,
 } from '../mixing'
 import type { Segment, Step } from '../protocol/model'
-import type { FaceSize } from '../skin/areas'
 import type { ZoneId } from '../skin/zones'
-import { singlesOf } from '../strength'
 import { SUPPLY_NAMES, type Laid } from '../protocol/tray'
 import { durationInWords, inMinutes } from '../quantity'
+import { partOf, pickOf, type Guided, type Part } from './part'
 import {
   AWAY,
   BY_HAND,
@@ -46,27 +44,6 @@ export interface Guide {
   readonly say?: string
 }
 
-/** What a guide is read from: the ladder in force and what it was fitted from. */
-export interface Guided {
-  readonly plan: Pick<FittedPlan, 'steps'>
-  /** The card as written: words of a product that something stands in for go with it. */
-  readonly written: readonly Step[]
-  readonly shelf: Shelf
-  readonly size?: FaceSize
-  /** Water temperature chosen for a bowl, by step, °C. */
-  readonly waterC?: Readonly<Record<string, number>>
-}
-
-interface Part {
-  readonly step: Step
-  readonly segment: Segment
-  readonly product: Product | undefined
-  readonly device: Device | undefined
-  readonly original: Step | undefined
-  /** The card speaks of what is used today, not of what it replaced. */
-  readonly isAsWritten: boolean
-}
-
 /** What with, where, how and what to say at one segment of a ladder; undefined for a segment that is none of it. */
 export function guideOf(guided: Guided, placed: PlacedSegment): Guide | undefined {
   const part = partOf(guided, placed)
@@ -83,29 +60,6 @@ export function guideOf(guided: Guided, placed: PlacedSegment): Guide | undefine
     how: howOf(part, mix),
     ...(say === undefined ? {} : { say }),
   }
-}
-
-function partOf({ plan, written, shelf }: Guided, placed: PlacedSegment): Part | undefined {
-  const whole = plan.steps.find(({ id }) => id === placed.stepId)
-  const isPlaced = (segment: Segment) => `${placed.stepId}/${segment.id}` === placed.id
-  const step = whole && singlesOf(whole).find((single) => single.segments.some(isPlaced))
-  const segment = step?.segments.find(isPlaced)
-  if (!step || !segment) return undefined
-  const original = written.find(({ id }) => id === step.id)
-  return {
-    ...{ step, segment, original },
-    product: productById(shelf, pickOf(step, segment)?.productId),
-    device: deviceById(shelf, step.deviceId),
-    isAsWritten: original === undefined || isSame(original, step, segment),
-  }
-}
-
-const pickOf = (step: Step, segment: Segment | undefined) => segment?.product ?? step.product
-/** The card has the same product at this part, and the same device. */
-function isSame(original: Step, step: Step, segment: Segment): boolean {
-  const before = original.segments.find(({ id }) => id === segment.id)
-  const [was, is] = [pickOf(original, before), pickOf(step, segment)]
-  return was?.productId === is?.productId && original.deviceId === step.deviceId
 }
 
 const mixOf = ({ shelf, waterC, size }: Guided, { step, product }: Part): MixCard | undefined =>

@@ -2,7 +2,7 @@ import { runs } from '../../tests/runs'
 import fc from 'fast-check'
 import { describe, expect, test } from 'vitest'
 import { planFor } from '../../tests/situations'
-import { answerSensation, liveAt, reduceRun, skippable, type RunBody, type RunEvent } from '.'
+import { liveAt, reduceRun, skippable, type RunBody, type RunEvent } from '.'
 
 const plan = planFor()
 const START = Date.UTC(2026, 10, 24, 8)
@@ -238,33 +238,4 @@ describe('clocks from event times', () => {
     expect(live.allDone).toBe(true)
     expect(live.finishMs).toBe(atPlanned(plan.totalS))
   })
-})
-
-describe('sensations answered by what the product is expected to feel like', () => {
-  const peel = {
-    name: 'Peel',
-    emergencyOff: 'neutralise then rinse' as const,
-    expected: [{ sensation: 'stinging' as const, onsetS: 5, fadeS: 60, comfort: 'Fan it' }],
-  }
-  test.each([
-    ['stinging', 20, 'normal'],
-    ['stinging', 60, 'normal'],
-    ['stinging', 61, 'remove'],
-    ['burning', 20, 'remove'],
-    ['itch', 20, 'lower'],
-    ['discomfort-seen', 20, 'lower'],
-    ['hives', 1, 'emergency'],
-    ['swelling', 1, 'emergency'],
-    ['cannot-breathe', 1, 'emergency'],
-    ['panic', 1, 'remove'],
-    ['whitening', 5, 'remove'],
-  ] as const)('%s after %s s: %s', (sensation, since, level) =>
-    expect(answerSensation(sensation, peel, since).level).toBe(level),
-  )
-  test('the way off is the product’s own', () =>
-    expect(answerSensation('burning', peel, 10).action).toContain(
-      'neutralise to the end of the foam',
-    ))
-  test('an unknown product is never called normal', () =>
-    expect(answerSensation('warm', undefined, 10).level).toBe('lower'))
 })

@@ -88,8 +88,8 @@ const changeBy = byType<RunBody, [state: Building<Ladder>, event: RunEvent], voi
   started: ({ segmentId }, state, { wallMs }) => keepFirst(state, segmentId, 'startedMs', wallMs),
   finished: ({ segmentId }, state, { wallMs }) => keepFirst(state, segmentId, 'finishedMs', wallMs),
   still: ({ segmentId }, state, { wallMs }) => keepFirst(state, segmentId, 'stillMs', wallMs),
-  sensation: ({ stepId, sensation }, state, { wallMs, id }) => {
-    state.sensations.push({ stepId, sensation, atMs: wallMs, eventId: id })
+  sensation: ({ type: _, ...felt }, state, { wallMs, id }) => {
+    state.sensations.push({ ...felt, atMs: wallMs, eventId: id })
   },
   comfort: ({ stepId, measure }, state, { wallMs }) => {
     state.comforts.push({ stepId, measure, atMs: wallMs })

@@ -8,7 +8,7 @@ import { dequal } from 'dequal'
 import type { RunBody, RunEvent } from './events'
 import { liveAt } from './live'
 import { canonical, reduceRun } from './reduce'
-import type { RunState } from './state'
+import { beyondOf, type RunState } from './state'
 import { underwayOf } from './underway'
 
 /** A run as the server knows it. */
@@ -90,6 +90,7 @@ const inputOf = (input: CompileInput, state: RunState): CompileInput => ({
   reading: state.reading ?? input.reading,
   gates: Object.fromEntries(state.checks),
   stung: state.stung,
+  felt: beyondOf(state),
 })
 
 const runningOf = (state: RunState, nowMs: number): Running => ({

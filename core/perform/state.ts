@@ -1,7 +1,10 @@
 import type { FittedPlan } from '../adapt/plan'
 import type { Sensation } from '../catalog/model'
 import type { Reading } from '../skin/model'
+import type { FeltToday } from '../safety/situation'
 import type { RunEvent } from './events'
+import { SENSATION_WORDS } from './tables/sensations'
+import type { TouchKind } from './touch-kinds'
 
 /** What happened to one segment, by events alone; wall-clock milliseconds. */
 export interface SegmentLog {
@@ -16,6 +19,10 @@ export interface Felt {
   readonly sensation: Sensation
   readonly atMs: number
   readonly eventId: string
+  readonly of?: TouchKind | undefined
+  readonly thingId?: string | undefined
+  readonly beyond?: true | undefined
+  readonly strong?: true | undefined
 }
 
 /** What a run needs of a plan. */
@@ -44,4 +51,14 @@ export interface RunState<Plan extends Ladder = FittedPlan> {
   readonly reading: Reading | undefined
   /** Events that count, in order. */
   readonly events: readonly RunEvent[]
+}
+
+/** Sensations beyond what was expected, each step once, as the rule book reads them; how somebody lies is none of them. */
+export function beyondOf(state: Pick<RunState, 'sensations' | 'plan'>): FeltToday[] {
+  const beyond = state.sensations.filter((felt) => felt.beyond && felt.of !== 'position')
+  const first = new Map(beyond.toReversed().map((felt) => [felt.stepId, felt]))
+  return [...first.values()].toReversed().map(({ stepId, sensation }) => {
+    const title = state.plan.steps.find(({ id }) => id === stepId)?.title ?? stepId
+    return { stepId, because: `${title}: ${SENSATION_WORDS[sensation].toLowerCase()}` }
+  })
 }

@@ -18,6 +18,8 @@ export interface Cause {
   readonly facts?: readonly string[]
   readonly zones?: readonly ZoneId[]
   readonly productId?: string
+  /** A step of this visit. */
+  readonly stepId?: string
   /** An ingredient by the client's own word. */
   readonly word?: string
   readonly unasked: boolean
@@ -34,6 +36,8 @@ const causeIf = (holds: boolean, because: string): Cause[] => (holds ? [asked(be
 export const causesOf: (condition: Condition, known: KnownFacts) => readonly Cause[] = byKind({
   always: () => [asked('always')],
   history: () => [],
+  felt: (_, { situation }) =>
+    (situation.felt ?? []).map(({ stepId, because }) => ({ ...asked(because), stepId })),
   day: (_, { situation }) => causeIf(situation.daytime, 'a visit by day'),
   fact: factCauses,
   finding: (condition, { situation }) => findingCauses(condition, situation.reading),

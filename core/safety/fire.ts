@@ -117,7 +117,7 @@ const keyOf = ({ rule, at, cause }: Firing, zones: Cause['zones']): string =>
   [
     rule.id,
     at,
-    cause.productId ?? '',
+    cause.productId ?? cause.stepId ?? '',
     zones?.join('+') ?? '',
     cause.unasked ? 'unasked' : '',
     cause.because,
@@ -140,6 +140,7 @@ function targetOf({ effect, cause, known }: Firing): Selector {
     ? { productId: cause.productId }
     : (effect.target ?? { everything: true })
   if (cause.word) return { word: cause.word }
+  if (cause.stepId !== undefined && !effect.target) return { stepId: cause.stepId }
   if (effect.unless?.kind !== 'patch-test') return target
   const { client, date } = known.situation
   return { ...target, exceptProducts: passedTests(client.patchTests, date) }

@@ -28,6 +28,8 @@ export interface Selector {
   /** A word of the ingredient list, as the client named it. */
   readonly word?: string
   readonly productId?: string
+  /** The step that the cause names. */
+  readonly stepId?: string
   /** Products that evidence has excused: a passed delayed patch test. */
   readonly exceptProducts?: readonly string[]
   readonly lever?: LeverId
@@ -43,6 +45,7 @@ export const REQUIREMENTS = [
   'cool-removal',
   'lukewarm-removal',
   'tone-after',
+  'calm-after',
   'neutralise-after',
   'skin-dry',
   'skin-damp',
@@ -157,6 +160,8 @@ export type Condition =
   | { readonly kind: 'day' }
   /** Something about the practitioner: an implant, pregnancy, an allergy. */
   | { readonly kind: 'practitioner'; readonly code: string }
+  /** Stung or burned in this visit beyond what its product or device is expected to. */
+  | { readonly kind: 'felt' }
   /** Computed from past visits by `core/climb`; this row holds its words. */
   | { readonly kind: 'history' }
   | { readonly kind: 'any'; readonly of: readonly Condition[] }

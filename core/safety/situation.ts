@@ -14,6 +14,12 @@ export interface Practitioner {
   readonly hazards: readonly string[]
 }
 
+/** A sensation of the running visit beyond what is expected: of which step, and in words. */
+export interface FeltToday {
+  readonly stepId: string
+  readonly because: string
+}
+
 /** Everything `constrain` may know. `date` is the visit's ISO date in the salon's zone; `daytime` false for an evening visit. */
 export interface Situation {
   readonly client: Pick<Client, 'facts' | 'memories' | 'clearances' | 'bornOn' | 'patchTests'> & {
@@ -25,6 +31,8 @@ export interface Situation {
   readonly levers: readonly LeverRung[]
   readonly date: string
   readonly daytime: boolean
+  /** What was felt in this visit beyond what is expected; default: nothing. */
+  readonly felt?: readonly FeltToday[] | undefined
   /** Years at which somebody is of age where the salon is; default: `MAJORITY`. */
   readonly majority?: number | undefined
   /** A guardian stays in the room while a minor is treated; default: not asked for. */

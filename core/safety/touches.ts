@@ -10,6 +10,7 @@ export const selects = (target: Selector, subject: Subject): boolean =>
   subject.parts.some((part) => selectsPart(target, part, subject))
 
 const selectsPart = (target: Selector, part: StepPart, subject: Subject): boolean =>
+  (target.stepId === undefined || target.stepId === subject.step.id) &&
   selectsProperties(target, part.properties) &&
   selectsProduct(target, part) &&
   (target.lever === undefined || subject.levers.some(({ lever }) => lever === target.lever))

@@ -86,6 +86,7 @@ export const conditionWords: (condition: Condition) => string = byKind({
   day: () => 'by daylight',
   practitioner: ({ code }) => PRACTITIONER_WORDS[code] ?? plain(code),
   history: () => 'what past visits show',
+  felt: () => 'the client feels more than the product or device is expected to do',
   any: ({ of }) =>
     listed(
       of.map((part) => conditionWords(part)),

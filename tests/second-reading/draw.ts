@@ -192,6 +192,10 @@ export const drawn: fc.Arbitrary<CompileInput> = fc
     shelf: shelves,
     slotMinutes: fc.constantFrom(30, 45, 60, 75, 90),
     daytime: fc.boolean(),
+    felt: fc.oneof(
+      { weight: 9, arbitrary: fc.constant(undefined) },
+      { weight: 1, arbitrary: fc.constant([{ stepId: 's0', because: 'it stung' }]) },
+    ),
     scope: fc.subarray(['minors', 'rf', 'needling', 'blade', 'lancet'] as const),
   })
   .map(({ scope, ...visit }) =>

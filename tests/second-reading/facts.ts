@@ -22,6 +22,7 @@ export interface Visit {
     readonly answer: Answer | null
   }[]
   readonly shelf: Shelf
+  readonly felt?: readonly unknown[] | undefined
   readonly date: string
   readonly daytime: boolean
   readonly practitioner?: { readonly scope: readonly string[] } | undefined

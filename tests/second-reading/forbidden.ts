@@ -246,6 +246,11 @@ const SKIN: readonly Row[] = [
     either(any('face-only'), acidAbove(2)),
   ],
   [
+    'stung today',
+    (_f, { felt }) => (felt?.length ?? 0) > 0,
+    any('exfoliating', 'acid', 'enzyme', 'retinoid', 'stings', 'blade', 'needling', 'rf', ...HOT),
+  ],
+  [
     'blue light',
     (f) => pigment(f) || f.has('phototype-iii') || f.has('phototype-iv-vi'),
     any('led-blue'),

@@ -1,32 +1,16 @@
 <script setup lang="ts">
-import { answerSensation, SENSATION_WORDS, type Answer, type Layer } from '#core/perform'
-import type { Product, Sensation } from '#core/catalog'
+import { SENSATION_WORDS, type Layer } from '#core/perform'
+import type { Sensation } from '#core/catalog'
+import { keyOf } from '~/composables/perform/useSensations'
 
-const props = defineProps<{
-  open: boolean
-  layers: readonly Layer[]
-  titleOf: (stepId: string) => string
-  productOf: (stepId: string) => Product | undefined
-  nowMs: number
-}>()
-const emit = defineEmits<{
-  close: []
-  felt: [stepId: string, sensation: Sensation]
-  off: [layer: Layer]
-  comfort: [stepId: string, measure: string]
-  emergency: []
-}>()
-const chosen = ref<string>()
-const answer = ref<{ sensation: Sensation; answer: Answer }>()
-const layer = computed(
-  () => props.layers.find((layer) => layer.stepId === chosen.value) ?? props.layers[0],
-)
+const props = defineProps<{ open: boolean; fitAgain: () => Promise<void> }>()
+const emit = defineEmits<{ close: []; off: [layer: Layer]; emergency: [] }>()
+const { store, live } = useRunning()
+const told = useSensations(props.fitAgain)
+const { touches, touch, sensation, strong, answer } = told
 watch(
   () => props.open,
-  () => {
-    chosen.value = undefined
-    answer.value = undefined
-  },
+  (isOpen) => isOpen && told.open(),
 )
 const SENSATIONS = Object.keys(SENSATION_WORDS) as Sensation[]
 const LEVEL_WORDS = {
@@ -35,16 +19,37 @@ const LEVEL_WORDS = {
   remove: 'Take it off now',
   emergency: 'Stop',
 } as const
+/** Of what stings it is asked only where it may be more than one thing. */
+const isAsked = computed(() => touches.value.length > 1)
+const layer = computed(() =>
+  live.value?.layers.find(({ stepId }) => stepId === touch.value?.stepId),
+)
+/** It can become strong; what ends anyway need not. */
+const mayBeStrong = computed(
+  () => strong.value || answer.value?.level === 'normal' || answer.value?.level === 'lower',
+)
+const title = computed(() =>
+  answer.value ? LEVEL_WORDS[answer.value.level] : 'What does the client feel?',
+)
 
-function felt(sensation: Sensation) {
-  const stepId = layer.value?.stepId ?? ''
-  const sinceS = layer.value ? (props.nowMs - layer.value.sinceMs) / 1000 : 0
-  answer.value = { sensation, answer: answerSensation(sensation, props.productOf(stepId), sinceS) }
-  emit('felt', stepId, sensation)
-}
-function comfort() {
-  emit('comfort', layer.value?.stepId ?? '', answer.value!.answer.action)
+function close() {
   emit('close')
+  void told.closed()
+}
+function off() {
+  emit('off', layer.value!)
+  void told.closed()
+}
+function emergency() {
+  emit('emergency')
+  void told.closed()
+}
+async function goOn() {
+  const { stepId } = touch.value!
+  const measure = answer.value!.action
+  emit('close')
+  await store.say({ type: 'comfort', stepId, measure })
+  await told.closed()
 }
 </script>
 
@@ -52,51 +57,49 @@ function comfort() {
   <PlainDialog
     :open="open"
     wide
-    :title="answer ? LEVEL_WORDS[answer.answer.level] : 'What does the client feel?'"
-    :alarm="answer !== undefined && answer.answer.level !== 'normal'"
-    @close="emit('close')"
+    :title="title"
+    :alarm="answer !== undefined && answer.level !== 'normal'"
+    @close="close"
   >
-    <template v-if="!answer">
-      <div
-        v-if="layers.length > 1"
-        class="flex gap-2 mb-4"
-        role="radiogroup"
-        aria-label="Which layer"
+    <div v-if="isAsked" class="flex flex-wrap gap-2 mb-4" role="radiogroup" aria-label="Of what">
+      <button
+        v-for="one in touches"
+        :key="keyOf(one)"
+        type="button"
+        role="radio"
+        class="pick !min-h-[64px] flex-1 min-w-[9rem]"
+        :aria-checked="touch === one"
+        @click="told.choose(one)"
       >
-        <button
-          v-for="lying in layers"
-          :key="lying.stepId"
-          type="button"
-          role="radio"
-          class="pick !min-h-[64px] flex-1"
-          :aria-checked="layer?.stepId === lying.stepId"
-          @click="chosen = lying.stepId"
-        >
-          {{ titleOf(lying.stepId) }}
-        </button>
-      </div>
-      <p v-else-if="layer" class="mb-3 text-soft">{{ titleOf(layer.stepId) }}</p>
-      <div class="grid grid-cols-4 gap-2">
-        <button
-          v-for="sensation in SENSATIONS"
-          :key="sensation"
-          type="button"
-          class="rung !min-h-[64px] text-lg"
-          @click="felt(sensation)"
-        >
-          {{ SENSATION_WORDS[sensation] }}
-        </button>
-      </div>
-    </template>
+        {{ one.name }}
+      </button>
+    </div>
+    <p v-else-if="touch" class="mb-3 text-soft">{{ touch.name }}</p>
+    <div v-if="!answer" class="grid grid-cols-2 sm:grid-cols-4 gap-2">
+      <button
+        v-for="one in SENSATIONS"
+        :key="one"
+        type="button"
+        class="rung !min-h-[64px] text-lg"
+        @click="told.felt(one)"
+      >
+        {{ SENSATION_WORDS[one] }}
+      </button>
+    </div>
     <template v-else>
-      <p class="text-2xl">{{ answer.answer.says }}</p>
-      <p class="text-2xl font-semibold mt-2">{{ answer.answer.action }}</p>
-      <div class="flex gap-3 mt-6">
+      <p class="text-soft text-lg">{{ SENSATION_WORDS[sensation!] }}: {{ touch?.name }}</p>
+      <p class="text-2xl mt-1">{{ answer.says }}</p>
+      <p class="text-2xl font-semibold mt-2">{{ answer.action }}</p>
+      <p v-if="answer.beyond" class="mt-3 text-lg text-soft">
+        Kept as more than expected. The rest is fitted again when you go on: nothing more that works
+        or warms, something soothing.
+      </p>
+      <div class="flex flex-wrap gap-3 mt-6">
         <button
-          v-if="answer.answer.level === 'emergency'"
+          v-if="answer.level === 'emergency'"
           type="button"
           class="rung !min-h-[72px] flex-1 text-lg !border-mind text-mind"
-          @click="emit('emergency')"
+          @click="emergency"
         >
           Open the emergency card
         </button>
@@ -105,20 +108,28 @@ function comfort() {
           type="button"
           class="rung !min-h-[72px] flex-1 text-lg"
           :class="
-            answer.answer.level === 'remove' &&
-            '!bg-mind !border-mind !text-on-strong !font-semibold'
+            answer.level === 'remove' && '!bg-mind !border-mind !text-on-strong !font-semibold'
           "
-          @click="emit('off', layer)"
+          @click="off"
         >
           Take it off now
         </button>
         <button
+          v-if="mayBeStrong"
           type="button"
           class="rung !min-h-[72px] flex-1 text-lg"
-          :class="answer.answer.level !== 'remove' && 'rung-strong'"
-          @click="comfort"
+          :aria-pressed="strong"
+          @click="told.toggleStrong"
         >
-          {{ answer.answer.level === 'normal' ? 'Done, go on' : 'I did that, go on' }}
+          {{ strong ? 'Not that strong' : 'It is strong' }}
+        </button>
+        <button
+          type="button"
+          class="rung !min-h-[72px] flex-1 text-lg"
+          :class="answer.level !== 'remove' && 'rung-strong'"
+          @click="goOn"
+        >
+          {{ answer.level === 'normal' ? 'Done, go on' : 'I did that, go on' }}
         </button>
       </div>
     </template>

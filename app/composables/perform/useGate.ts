@@ -42,5 +42,5 @@ export function useGate(visitId: () => string) {
     await store.say({ type: 'finished', segmentId })
     await fitAgain()
   }
-  return { reading, fitTrouble, openGate, readSkin, painted, keepReading, checked }
+  return { reading, fitTrouble, openGate, readSkin, painted, keepReading, checked, fitAgain }
 }

@@ -1,7 +1,6 @@
 import type { CompileInput, FittedPlan, PlacedSegment } from '#core/adapt'
-import { guideOf, type Layer } from '#core/perform'
+import { expectationOf, guideOf, type Layer } from '#core/perform'
 import { plannedOf } from '~/ladder/perform-words'
-import { expectationOf } from '~/support/perform/running'
 
 /** The visit that runs, as its screens read it: the ladder in force, where it stands, and names for what is on it. */
 export function useRunning() {
@@ -21,10 +20,14 @@ export function useRunning() {
     const productId = stepOf(stepId)?.product?.productId
     return store.run?.input.shelf.products.find((product) => product.id === productId)
   }
+  function deviceOf(stepId: string) {
+    const deviceId = stepOf(stepId)?.deviceId
+    return store.run?.input.shelf.devices.find((device) => device.id === deviceId)
+  }
   /** What a layer is expected to feel like, and the sign by which it comes off. */
   function expectOf(layer: Layer) {
     const sign = plan.value && plannedOf(plan.value, layer.segmentId)?.segment.end?.sign
-    const expected = expectationOf(productOf(layer.stepId))
+    const expected = expectationOf(productOf(layer.stepId) ?? deviceOf(layer.stepId))
     return [expected, sign && `ready when ${sign}`].filter(Boolean).join(' · ')
   }
   const guideAt = (segment: PlacedSegment) =>

@@ -1,13 +1,5 @@
 import type { Change, FittedPlan } from '#core/adapt'
-import type { Product } from '#core/catalog'
 import type { Live, RunEvent } from '#core/perform'
-
-/** What a product is expected to feel like, in a few words. */
-export function expectationOf(product: Product | undefined): string {
-  const expected = product?.expected[0]
-  if (!expected) return 'nothing to feel'
-  return `${expected.comfort.toLowerCase()}; a little ${expected.sensation} is normal`
-}
 
 /** The other end of the finish, in wall-clock milliseconds, while branches are open that may fall away. */
 export function earliestFinishMs(

@@ -21,6 +21,7 @@ const MUCH_PIGMENT: Condition = anyOf(
 )
 const DRY: Condition = anyOf(finding('dry'), finding('lines', 3), finding('laxity', 2))
 const BELOW: readonly ZoneId[] = [...NECK, 'decollete']
+const HOT: readonly Property[] = ['heat', 'steam', 'self-heating', 'warming']
 /** What is inflamed when it is pinned. */
 const INFLAMED_PINS = ['papule', 'pustule', 'nodule'] as const
 /** What spends the allowance of C15. */
@@ -428,5 +429,21 @@ export const SKIN_RULES: readonly RuleRow[] = [
     [{ effect: 'stop', target: { any: ['led-blue'] } }],
     'Blue light can deepen pigment on this skin.',
     'Red, or no light.',
+  ),
+  row(
+    'C19',
+    'Stung or burned beyond what is expected',
+    { kind: 'felt' },
+    [
+      {
+        effect: 'stop',
+        target: { any: [...SPENDS, 'acid', 'enzyme', 'stings', ...HOT, 'rf'] },
+      },
+      always('cool-removal'),
+      { effect: 'require', require: 'calm-after' },
+    ],
+    'Skin that answers more than it should takes nothing more that works or warms today.',
+    'Something soothing after it; what is left comes off cool.',
+    { stopsAs: 'Stung today' },
   ),
 ]

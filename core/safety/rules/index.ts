@@ -9,7 +9,7 @@ import { HYGIENE_RULES } from './h-hygiene'
 import type { RuleRow } from './rows'
 
 /** Raised whenever a rule, a window or a rung changes: stored with every plan. */
-export const RULE_BOOK_VERSION = '2026.11.8'
+export const RULE_BOOK_VERSION = '2026.11.9'
 
 const inFamily = (family: Rule['family'], rows: readonly RuleRow[]): Rule[] =>
   rows.map((row) => ({ ...row, family }))

@@ -1409,6 +1409,21 @@ export const FIRES: readonly Case[] = [
     { ...self('ingredient') },
     (p) => trays(p).includes('gloves, two pairs'),
   ],
+  [
+    'C19',
+    'no heat after a sting beyond what is expected',
+    { ...x('heat'), felt: [{ stepId: 'cream', because: 'Cream: stinging' }] },
+    gone,
+  ],
+  [
+    'C19',
+    'something soothing after it',
+    {
+      ...around(work(['acid', 'exfoliating'], { id: 'y' }), work(['cold'])),
+      felt: [{ stepId: 'x', because: 'The step: burning' }],
+    },
+    (p) => !has(p, 'y') && p.steps.some(({ insertedBy }) => insertedBy?.includes('C19') ?? false),
+  ],
   ['H01', 'hands first', {}, (p) => minds(p).includes('hands washed')],
   [
     'H02',

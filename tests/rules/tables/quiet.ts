@@ -336,6 +336,7 @@ export const QUIET: readonly (readonly [rules: readonly string[], what: string, 
       })),
     },
   ],
+  [['C19'], 'nothing was felt beyond it', { ...x('heat'), felt: [] }],
   [['A16d'], 'with the clearance', { client: client([], {}) }],
   [
     ['D15', 'H01', 'H07'],

@@ -130,13 +130,8 @@ function keepNote(text: string) {
     <SensationSheet
       v-if="live"
       :open="panel === 'sensation'"
-      :layers="live.layers"
-      :title-of="titleOf"
-      :product-of="productOf"
-      :now-ms="now"
+      :fit-again="gate.fitAgain"
       @close="panel = undefined"
-      @felt="(stepId, sensation) => store.say({ type: 'sensation', stepId, sensation })"
-      @comfort="(stepId, measure) => store.say({ type: 'comfort', stepId, measure })"
       @off="takeOffFelt"
       @emergency="emergency"
     />
