@@ -14,10 +14,14 @@ export const event = (n: number, second: number, body: RunBody): RunEvent => ({
   body,
 })
 
-/** Removals and gates said when they are due, everything else by the clock, until `second`. */
+/** First touches of what acts at once, removals and gates said when they are due, everything else by the clock, until `second`. */
 export function performed(plan: FittedPlan, second: number): RunEvent[] {
+  const touched = touchedFirst(plan)
   const said = plan.segments.filter(
-    (part) => part.hands && (part.kind === 'remove' || part.gate) && part.startS <= second,
+    (part) =>
+      part.hands &&
+      (part.kind === 'remove' || part.gate || touched.has(part.id)) &&
+      part.startS <= second,
   )
   return [
     event(1, 0, { type: 'start' }),
@@ -44,3 +48,17 @@ export const again = (
   events: readonly RunEvent[],
   second: number,
 ): FittedPlan => compile(given, runningAt(plan, events, second))
+
+/** What is put on first, coat after coat, right before a dwell that runs from its first touch. */
+export function touchedFirst({ segments }: Pick<FittedPlan, 'segments'>): Set<string> {
+  const before = (part: { stepId: string; startS: number }) =>
+    segments.find(
+      ({ stepId, kind, endS }) =>
+        stepId === part.stepId && kind === 'apply' && endS === part.startS,
+    )
+  const firstOf = (part: FittedPlan['segments'][number]): FittedPlan['segments'][number] => {
+    const earlier = before(part)
+    return earlier ? firstOf(earlier) : part
+  }
+  return new Set(segments.filter(({ fromTouch }) => fromTouch).map((dwell) => firstOf(dwell).id))
+}

@@ -6,6 +6,7 @@ import { visitOf } from '~~/tests/person-visit'
 import { cardOf } from '~~/tests/fixtures'
 import { compile } from '#core/adapt'
 import {
+  levelWords,
   asPerformed,
   currentSteps,
   hintsFor,
@@ -27,7 +28,12 @@ const event = (n: number, wallMs: number, body: RunBody): RunEvent => ({
   elapsedMs: n,
   body,
 })
-const started = [event(1, START, { type: 'start' })]
+// What acts from its first touch waits for somebody to say it.
+const touched = event(2, at(placed('enzyme/on').startS), {
+  type: 'started',
+  segmentId: 'enzyme/on',
+})
+const started = [event(1, START, { type: 'start' }), touched]
 const live = (seconds: number, events = started) =>
   liveAt(plan, reduceRun(plan, events), at(seconds))
 const primary = (seconds: number, events = started) =>
@@ -46,8 +52,22 @@ describe('the one thing the big target does', () => {
       segmentId: 'eyes/on',
       words: 'Done: Eye and lip make-up off',
     }))
-  test('is a hold while a layer works, and a tap from the second it is due', () => {
-    expect(primary(dwell.endS - 1)).toMatchObject({ kind: 'early', segmentId: 'enzyme/off' })
+  test('waits for the first touch of what acts from it', () => {
+    const waiting = primary(placed('enzyme/on').startS + 60, started.slice(0, 1))
+    expect(waiting).toMatchObject({
+      kind: 'begin',
+      segmentId: 'enzyme/on',
+      words: 'First touch: Pineapple enzyme mask',
+    })
+  })
+  test('is a hold while a layer works, and a tap once hands have been called for it', () => {
+    expect(primary(dwell.endS - 31)).toMatchObject({ kind: 'early', segmentId: 'enzyme/off' })
+    expect(primary(dwell.endS - 30)).toMatchObject({ kind: 'off', segmentId: 'enzyme/off' })
+    const active = live(dwell.endS + 1).layers[0]!
+    expect(levelWords(active, at(dwell.endS - 60))).toBeUndefined()
+    expect(levelWords(active, at(dwell.endS - 10))).toContain('Get ready')
+    expect(levelWords(active, at(dwell.endS))).toContain('Take it off now')
+    expect(levelWords(active, active.latestMs + 5000)).toContain('0:05 past its maximum')
     expect(primary(dwell.endS)).toMatchObject({
       kind: 'off',
       segmentId: 'enzyme/off',

@@ -1,7 +1,8 @@
 import type { FittedPlan, PlacedSegment } from '#core/adapt'
-import type { Layer, Live, LiveSegment } from '#core/perform'
+import { levelOf, mayComeOff, type Layer, type Live, type LiveSegment } from '#core/perform'
 import { movementSeconds, PATH_WORDS, type Movement, type Segment, type Step } from '#core/protocol'
 import { zoneName } from '#core/skin'
+import { minutesSeconds } from '~/support/time'
 
 export interface Planned {
   readonly step: Step
@@ -62,6 +63,25 @@ function wayOf({ zones, pattern, setting, level }: Passes): string {
   )
 }
 
+/** What a layer asks of the hands now; undefined while it only lies there. */
+export function levelWords(layer: Layer, nowMs: number): string | undefined {
+  const overS = (nowMs - layer.latestMs) / 1000
+  switch (levelOf(layer, nowMs)) {
+    case 'on':
+      return undefined
+    case 'ready':
+      return 'Get ready: it comes off when its time is over'
+    case 'due':
+      return 'Take it off'
+    case 'past':
+      return layer.active
+        ? `Take it off now: its time is over; at most ${minutesSeconds(-overS)} more`
+        : `Past its time; at most ${minutesSeconds(-overS)} more`
+    case 'most':
+      return `Take it off now: ${minutesSeconds(overS)} past its maximum`
+  }
+}
+
 export type Primary =
   | { readonly kind: 'start' | 'finish'; readonly words: string }
   | { readonly kind: 'done' | 'begin'; readonly words: string; readonly segmentId: string }
@@ -101,9 +121,11 @@ export function primaryOf(plan: FittedPlan, live: Live, started: boolean, nowMs:
   if (!live.next) return { kind: 'finish', words: 'Finish the visit' }
   const { segment } = live.next
   const layer = live.layers.find((layer) => layer.removalId === segment.id)
-  if (!layer)
-    return { kind: 'begin', words: `Begin: ${title(segment.stepId)}`, segmentId: segment.id }
-  return nowMs >= layer.dueMs
+  if (!layer) {
+    const verb = live.touch ? 'First touch' : 'Begin'
+    return { kind: 'begin', words: `${verb}: ${title(segment.stepId)}`, segmentId: segment.id }
+  }
+  return mayComeOff(layer, nowMs)
     ? { kind: 'off', words: `Take off: ${title(segment.stepId)}`, segmentId: segment.id, layer }
     : {
         kind: 'early',

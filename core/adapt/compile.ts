@@ -46,7 +46,7 @@ export function planOf(visit: Visit, ruled: Ruled, timed: Timed): FittedPlan {
     leastTotalS: leastTotal(timed, perhaps, running),
     proof: { kind: placing.kind, gapS: placing.gapS, nodes: placing.nodes },
     steps: [...steps],
-    segments: segmentsOf(steps, placing, new Set(open.map((gate) => gate.gateId))),
+    segments: segmentsOf(steps, placing, new Set(open.map((gate) => gate.gateId)), read),
     changes: timed.changes.map((change) => ({
       ...change,
       why: change.why.map((why) => ({ ...why })),

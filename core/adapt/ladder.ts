@@ -26,6 +26,8 @@ export interface Underway {
   /** Segments that have begun, by id; without an end they are running. */
   readonly begun: ReadonlyMap<string, Pin>
   readonly leftOut: ReadonlySet<string>
+  /** How long an active layer that was touched already still works once it is on, in all, by the id of its dwell (rule D24). */
+  readonly lasts?: ReadonlyMap<string, number>
 }
 
 /** A ladder as a placing problem. Floating steps get every dwell that admits them as a possible host, the longest first. A visit under way waits for no device. */
@@ -97,7 +99,9 @@ export const hasBegun = (step: Step, underway: Underway | undefined): boolean =>
 function chainOf(step: Step, steps: readonly Step[], underway: Underway | undefined): Chain {
   const [first, ...rest] = step.segments
   const prepare = first?.kind === 'prepare' ? first : undefined
-  const parts = (prepare ? rest : step.segments).map((segment) => partOf(step, segment))
+  const parts = (prepare ? rest : step.segments).map((segment) =>
+    heldTo(partOf(step, segment), underway),
+  )
   return {
     id: step.id,
     name: step.title,
@@ -158,6 +162,12 @@ function hasOutlived(step: Step, steps: readonly Step[], underway: Underway | un
       (segment) => underway.begun.get(partId(step, segment))?.endS !== undefined,
     ) || hostsNow(step, steps, underway).length === 0
   )
+}
+
+/** However long it took to put on, an active layer comes off when its minutes are over. */
+function heldTo(part: Part, underway: Underway | undefined): Part {
+  const lengthS = underway?.lasts?.get(part.id)
+  return lengthS === undefined ? part : { ...part, leastS: lengthS, mostS: lengthS }
 }
 
 function partOf(step: Step, segment: Segment): Part {

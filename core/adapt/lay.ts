@@ -3,6 +3,7 @@ import type { Segment, Step } from '../protocol/model'
 import { presenceOf, segment, usesHands } from '../protocol/segments'
 import { place } from '../schedule/place'
 import type { Placing } from '../schedule/problem'
+import { runsFromTouch, type Subject } from '../strength'
 import { ownWhy, type Change } from './change'
 import { hasBegun, hostsOf, needsHygiene, partId, placingOf, type Underway } from './ladder'
 import type { PlacedSegment } from './plan'
@@ -76,17 +77,22 @@ export function placeKeeping(
 export const makespanOf = (placing: Placing): number | undefined =>
   placing.kind === 'infeasible' || placing.kind === 'unfinished' ? undefined : placing.makespanS
 
+/** The ladder placed in time. `openGates`: steps that wait for an answer; `read`: tells what acts from its first touch. */
 export function segmentsOf(
   steps: readonly Step[],
   placing: Placing,
   openGates: ReadonlySet<string> = new Set(),
+  read?: (step: Step) => Subject,
 ): PlacedSegment[] {
   if (placing.kind === 'infeasible' || placing.kind === 'unfinished') return []
   const placedById = new Map(placing.placed.map((part) => [part.partId, part]))
   return steps
     .flatMap((step) =>
       step.segments.map((part) =>
-        placedSegment(step, part, placedById.get(partId(step, part))!, openGates),
+        placedSegment(step, part, placedById.get(partId(step, part))!, {
+          isHeld: openGates.has(step.id),
+          fromTouch: read !== undefined && runsFromTouch(read(step).parts, part),
+        }),
       ),
     )
     .sort((a, b) => a.startS - b.startS || a.endS - b.endS)
@@ -96,10 +102,9 @@ function placedSegment(
   step: Step,
   part: Segment,
   at: { startS: number; endS: number },
-  openGates: ReadonlySet<string>,
+  { isHeld, fromTouch }: { readonly isHeld: boolean; readonly fromTouch: boolean },
 ): PlacedSegment {
-  const holds =
-    step.gate !== undefined && openGates.has(step.id) && part.id === step.segments.at(-1)!.id
+  const holds = step.gate !== undefined && isHeld && part.id === step.segments.at(-1)!.id
   return {
     id: partId(step, part),
     stepId: step.id,
@@ -108,6 +113,7 @@ function placedSegment(
     endS: at.endS,
     maxS: part.maxS,
     active: part.active ?? false,
+    ...(fromTouch ? { fromTouch: true as const } : {}),
     hands: usesHands(part),
     presence: presenceOf(part),
     zones:

@@ -47,6 +47,8 @@ export const PlacedSegment = z.strictObject({
   /** Dwell: the safety limit, counted from its start. */
   maxS: z.number().int(),
   active: z.boolean(),
+  /** Dwell: its minutes run from the first touch of what is put on before it, which counts as its own (rule D24). */
+  fromTouch: z.literal(true).optional(),
   hands: z.boolean(),
   presence: z.enum(PLACES),
   zones: z.array(ZoneId),

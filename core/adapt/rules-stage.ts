@@ -1,6 +1,7 @@
 import type { Step } from '../protocol/model'
 import { asMixed } from '../mixing/card'
 import type { Change } from './change'
+import { withStart } from './device-level'
 import { expand, type Expanded } from './expand'
 import { throughGates, type Gated, type OpenGate } from './gates'
 import { resolveInOrder } from './in-order'
@@ -49,7 +50,11 @@ export function throughRules(visit: Visit): Ruled | NoPlan {
   return {
     status: 'ready',
     wanted: gated.steps,
-    steps: asMixed(resolution.steps, input.shelf, input.prep?.waterC ?? {}),
+    steps: asMixed(
+      resolution.steps.map((step) => withStartOf(step, resolution.changes, visit)),
+      input.shelf,
+      input.prep?.waterC ?? {},
+    ),
     changes: [
       ...expanded.changes,
       ...gated.changes,
@@ -60,6 +65,12 @@ export function throughRules(visit: Visit): Ruled | NoPlan {
     ],
     open: gated.open,
   }
+}
+
+/** What has begun keeps what it began at. */
+function withStartOf(step: Step, changes: readonly Change[], { input, running }: Visit): Step {
+  if (hasBegun(step, running?.underway)) return step
+  return withStart(step, input.shelf, changes, input.history)
 }
 
 /** A rule that says not today; a visit that has begun is not postponed. */

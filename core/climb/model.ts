@@ -1,6 +1,6 @@
 import { z } from 'zod'
 import { LEVERS, PROPERTIES } from '../protocol/words'
-import { Finding } from '../skin/model'
+import { Finding, ZoneId } from '../skin/model'
 import { IsoDate } from '../client/model'
 
 /** What the skin answered after a visit, as told at the close, at a check-in or at the next visit. */
@@ -47,6 +47,19 @@ export const LeverUse = z.strictObject({
   stung: z.literal(true).optional(),
 })
 
+/** Why a device was set otherwise than fitted. */
+export const LEVEL_REASONS = ['not felt', 'too strong', 'reddened', 'asked for'] as const
+
+/** What a device was set to while it was used, as entered then; `zones`: there alone. */
+export const LevelUse = z.strictObject({
+  deviceId: z.string().max(60),
+  setting: z.string().min(1).max(40),
+  value: z.number(),
+  zones: z.array(ZoneId).min(1).optional(),
+  why: z.enum(LEVEL_REASONS),
+})
+export type LevelUse = z.infer<typeof LevelUse>
+
 /** A past visit as the climb sees it. */
 export const PastVisit = z.strictObject({
   on: IsoDate,
@@ -58,6 +71,8 @@ export const PastVisit = z.strictObject({
   work: z.array(z.enum(PROPERTIES)).optional(),
   /** Exfoliation points on the zone that got most: for the days before the next. */
   points: z.number().min(0).max(20).optional(),
+  /** Device levels that were set otherwise than fitted, oldest first. */
+  levels: z.array(LevelUse).optional(),
   /** What the skin showed that day: for what has moved since. */
   findings: z.array(Finding).optional(),
 })

@@ -1,6 +1,7 @@
 import { z } from 'zod'
 import { FittedPlan } from '../adapt/plan'
 import { SENSATIONS } from '../catalog/model'
+import { LevelUse } from '../climb/model'
 import { TOUCH_KINDS } from './touch-kinds'
 import { Reading } from '../skin/model'
 
@@ -25,6 +26,8 @@ export const RunBody = z.discriminatedUnion('type', [
     /** The client calls it strong. */
     strong: z.literal(true).optional(),
   }),
+  /** A device was set otherwise than fitted; `zones`: there alone. */
+  z.strictObject({ type: z.literal('set'), stepId: z.string(), ...LevelUse.shape }),
   z.strictObject({ type: z.literal('comfort'), stepId: z.string(), measure: z.string().max(160) }),
   z.strictObject({
     type: z.literal('skipped'),

@@ -22,6 +22,7 @@ import {
   DRY_OFF,
   DRYING,
   FEELS,
+  IN_ORDER,
   OFF,
   ON,
   TELL,
@@ -138,13 +139,21 @@ const isDryOff = ({ segment, product }: Part): boolean =>
 /** The card's own line first where it speaks of what is used and of this part; what a lowered rung means today before all. */
 function howOf(part: Part, mix: MixCard | undefined): string[] {
   const { step, segment } = part
-  const today = step.today && isWork(segment) ? [`Today ${step.today}`] : []
+  const today = isWork(segment) ? todayOf(step) : []
   const own = part.isAsWritten && step.technique && speaksOf(segment) ? [step.technique] : []
   const sign = segment.end?.sign ? [`until ${segment.end.sign}`] : []
   const usual = USUAL[segment.kind](part, mix)
   return [...today, ...own, ...(own.length > 0 && isWork(segment) ? [] : usual), ...sign]
 }
 
+/** What a lowered rung means today, and what the device begins at. */
+const todayOf = ({ today, startAt }: Step): string[] => [
+  ...(today ? [`Today ${today}`] : []),
+  ...(startAt ? [startAt.says] : []),
+]
+
+/** A layer whose minutes count everywhere alike: acid, enzyme. */
+const isWorking = ({ kind, active }: Segment): boolean => kind === 'dwell' && active === true
 const isWork = ({ kind }: Segment): boolean => kind === 'apply'
 /** A card has one line for a step: it is of the work, and of a mask that is peeled off in one piece. */
 const speaksOf = ({ kind, tool }: Segment): boolean =>
@@ -161,7 +170,8 @@ const USUAL: ByKind<(part: Part, mix: MixCard | undefined) => string[]> = {
   dwell: ({ segment }) => [segment.active ? WATCHED.active : WATCHED.inert],
   remove: (part) => {
     if (goesAway(part)) return [AWAY]
-    return [isDryOff(part) ? DRY_OFF : OFF[part.segment.tool ?? 'none']]
+    const off = isDryOff(part) ? DRY_OFF : OFF[part.segment.tool ?? 'none']
+    return part.step.segments.some(isWorking) ? [off, IN_ORDER] : [off]
   },
   settle: () => [DRYING],
   hygiene: () => [WASHING],

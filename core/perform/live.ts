@@ -1,26 +1,11 @@
 import type { PlacedSegment } from '../adapt/plan'
+import { contactsOf } from './contact'
+import { dueAt, layersAt, touchAt, touchedMs, type FirstTouch, type Layer } from './layers'
 import type { Ladder, RunState, SegmentLog } from './state'
+import { handsBefore, lengthMs, type LiveSegment, type Walk } from './walk'
 
-/** A segment as the run has it now: known by events, inferred by the clock, or still forecast. Wall-clock milliseconds. */
-export interface LiveSegment {
-  readonly segment: PlacedSegment
-  readonly status: 'done' | 'inferred' | 'now' | 'ahead' | 'skipped'
-  readonly fromMs: number
-  readonly toMs: number
-}
-
-/** One layer processing on the skin. */
-export interface Layer {
-  readonly stepId: string
-  readonly segmentId: string
-  readonly sinceMs: number
-  /** When it should come off, and when it must. */
-  readonly dueMs: number
-  readonly latestMs: number
-  readonly active: boolean
-  readonly removalId: string | undefined
-  readonly zones: PlacedSegment['zones']
-}
+export type { FirstTouch, Layer } from './layers'
+export type { LiveSegment } from './walk'
 
 export interface Live {
   readonly segments: readonly LiveSegment[]
@@ -29,6 +14,7 @@ export interface Live {
   /** What the hands do next, and when. */
   readonly next: LiveSegment | undefined
   readonly layers: readonly Layer[]
+  readonly touch: FirstTouch | undefined
   readonly freeUntilMs: number | undefined
   /** The last segment the clock alone called finished: "still at it" takes it back. */
   readonly lastInferred: LiveSegment | undefined
@@ -38,11 +24,13 @@ export interface Live {
 
 /**
  * The run at one instant. Hands-on segments follow one another by their planned length without a tap; a dwell runs from the
- * end of its apply; a layer comes off only when somebody says so (a removal after a dwell is never inferred).
+ * end of its apply, an active layer from its first touch, which somebody says (rule D24); a layer comes off only when somebody says so (a
+ * removal after a dwell is never inferred).
  * Everything is derived from event times and `nowMs`: a reload shows the same second.
  */
 export function liveAt(plan: Ladder, state: Omit<RunState<Ladder>, 'plan'>, nowMs: number): Live {
   const begun = state.startedMs ?? nowMs
+  const contacts = contactsOf(plan.segments)
   const walk: Walk = {
     state,
     nowMs,
@@ -51,6 +39,8 @@ export function liveAt(plan: Ladder, state: Omit<RunState<Ladder>, 'plan'>, nowM
     found: new Map(),
     blocked: false,
     dwellOf: dwellsBefore(plan.segments),
+    contacts,
+    touches: new Set([...contacts.values()].map(({ firstId }) => firstId)),
   }
   for (const segment of handsOrder(plan.segments)) step(walk, segment)
   const segments = plan.segments.map(
@@ -66,6 +56,7 @@ export function liveAt(plan: Ladder, state: Omit<RunState<Ladder>, 'plan'>, nowM
     hands,
     next,
     layers: layersAt(walk, segments, plan.segments),
+    touch: hands ? undefined : touchAt(walk, next),
     freeUntilMs: hands ? undefined : next?.fromMs,
     lastInferred: segments
       .filter((live) => live.status === 'inferred' && live.segment.hands)
@@ -94,22 +85,8 @@ export function skippable(live: Live): string | undefined {
     .find((stepId) => stepId !== undefined && mayLeaveOut(live, stepId))
 }
 
-interface Walk {
-  readonly state: Omit<RunState<Ladder>, 'plan'>
-  readonly nowMs: number
-  readonly running: boolean
-  cursorMs: number
-  readonly found: Map<string, LiveSegment>
-  /** Something before this waits for a word: nothing after it is inferred. */
-  blocked: boolean
-  /** Removal (or later coat) → the dwell directly before it. */
-  readonly dwellOf: ReadonlyMap<string, PlacedSegment>
-}
-
 const handsOrder = (segments: readonly PlacedSegment[]): PlacedSegment[] =>
   segments.filter((segment) => segment.hands).sort((a, b) => a.startS - b.startS || a.endS - b.endS)
-const lengthMs = (segment: PlacedSegment): number => (segment.endS - segment.startS) * 1000
-
 function dwellsBefore(segments: readonly PlacedSegment[]): Map<string, PlacedSegment> {
   const before = new Map<string, PlacedSegment>()
   for (const dwell of segments.filter((segment) => segment.kind === 'dwell')) {
@@ -157,15 +134,14 @@ function pass(
 function beginningOf(walk: Walk, segment: PlacedSegment, log: SegmentLog): number {
   if (log.startedMs !== undefined) return log.startedMs
   const dwell = walk.dwellOf.get(segment.id)
-  const earliestMs = dwell
-    ? Math.max(walk.cursorMs, dwellStart(walk, dwell) + lengthMs(dwell))
-    : idleStart(walk, segment)
+  const earliestMs = dwell ? Math.max(walk.cursorMs, dueAt(walk, dwell)) : idleStart(walk, segment)
   return Math.min(earliestMs, log.finishedMs ?? Infinity)
 }
 
 function mayBegin(walk: Walk, segment: PlacedSegment, log: SegmentLog, fromMs: number): boolean {
   if (!walk.running || walk.blocked) return false
-  const byTheClock = fromMs <= walk.nowMs && !walk.dwellOf.has(segment.id)
+  const waits = walk.dwellOf.has(segment.id) || walk.touches.has(segment.id)
+  const byTheClock = fromMs <= walk.nowMs && !waits
   return log.startedMs !== undefined || byTheClock
 }
 
@@ -188,17 +164,6 @@ const endsAfter = (live: LiveSegment, other: LiveSegment): boolean =>
   live.segment.endS > other.segment.endS ||
   (live.segment.endS === other.segment.endS && live.toMs > other.toMs)
 
-/** What the hands last did for a step before one of its segments. */
-function handsBefore(walk: Walk, { stepId, startS }: PlacedSegment): LiveSegment | undefined {
-  return [...walk.found.values()].findLast(
-    ({ segment }) =>
-      segment.stepId === stepId && segment.endS <= startS && segment.kind !== 'prepare',
-  )
-}
-
-const dwellStart = (walk: Walk, dwell: PlacedSegment): number =>
-  handsBefore(walk, dwell)?.toMs ?? walk.cursorMs
-
 /** A dwell or a dry-down: no hands, its time follows from what is before it on the skin. */
 function passive(
   walk: Walk,
@@ -214,7 +179,10 @@ function passive(
     isOn: isOn(before),
     needsRemoval: follower !== undefined,
     removal: isComingOff(removal) ? removal : undefined,
-    plannedEndMs: fromMs + lengthMs(segment),
+    plannedEndMs:
+      touchedMs(walk, segment) === undefined
+        ? fromMs + lengthMs(segment)
+        : Math.max(fromMs, dueAt(walk, segment)),
   }
   const { status, toMs } = lyingAt(lying, walk.nowMs)
   const isSkipped = walk.state.skipped.has(segment.stepId)
@@ -245,23 +213,3 @@ const isOn = (before: LiveSegment | undefined): boolean =>
 
 const isComingOff = (removal: LiveSegment | undefined): removal is LiveSegment =>
   removal?.status === 'done' || removal?.status === 'now'
-
-function layersAt(
-  walk: Walk,
-  segments: readonly LiveSegment[],
-  all: readonly PlacedSegment[],
-): Layer[] {
-  return segments
-    .filter((live) => live.segment.kind === 'dwell' && live.status === 'now')
-    .map(({ segment, fromMs }) => ({
-      stepId: segment.stepId,
-      segmentId: segment.id,
-      sinceMs: fromMs,
-      dueMs: fromMs + lengthMs(segment),
-      latestMs: fromMs + Math.max(segment.maxS * 1000, lengthMs(segment)),
-      active: segment.active,
-      removalId: all.find((other) => walk.dwellOf.get(other.id) === segment)?.id,
-      zones: segment.zones,
-    }))
-    .sort((a, b) => a.dueMs - b.dueMs)
-}

@@ -1,8 +1,9 @@
 import { runs } from '../../tests/runs'
 import fc from 'fast-check'
 import { describe, expect, test } from 'vitest'
-import { planFor } from '../../tests/situations'
-import { liveAt, reduceRun, skippable, type RunBody, type RunEvent } from '.'
+import { input, planFor } from '../../tests/situations'
+import { compile } from '../adapt'
+import { liveAt, reduceRun, skippable, underwayOf, type RunBody, type RunEvent } from '.'
 
 const plan = planFor()
 const START = Date.UTC(2026, 10, 24, 8)
@@ -18,6 +19,11 @@ const event = (n: number, atMs: number, body: RunBody, deviceId = 'a'): RunEvent
 })
 const placed = (id: string) => plan.segments.find((segment) => segment.id === id)!
 const atPlanned = (seconds: number) => START + seconds * 1000
+/** Somebody says the first touch of what acts at once: the enzyme. */
+const TOUCH = event(90, atPlanned(placed('enzyme/on').startS), {
+  type: 'started',
+  segmentId: 'enzyme/on',
+})
 const plain = (state: ReturnType<typeof reduceRun>) => ({
   ...state,
   segments: [...state.segments].sort(),
@@ -105,11 +111,12 @@ describe('the run log', () => {
       [event(2, START + MIN, { type: 'finished', segmentId: 'kelp/on' })],
       START + 2 * MIN,
     ],
-    ['by the clock alone', [], atPlanned(placed('enzyme/dwell').startS + 30)],
+    ['by its first touch', [], atPlanned(placed('enzyme/dwell').startS + 30)],
   ] as const)('a layer that lies on the skin %s cannot be skipped off it', (_how, more, at) => {
     const stepId = more.length > 0 ? 'kelp' : 'enzyme'
     const state = reduceRun(plan, [
       event(1, START, { type: 'start' }),
+      TOUCH,
       ...more,
       event(3, at, { type: 'skipped', stepId, reason: 'late' }),
     ])
@@ -120,6 +127,7 @@ describe('the run log', () => {
     const during = atPlanned(placed('globes/roll').startS + 20)
     const state = reduceRun(plan, [
       event(1, START, { type: 'start' }),
+      TOUCH,
       event(2, atPlanned(placed('enzyme/off').startS), {
         type: 'started',
         segmentId: 'enzyme/off',
@@ -141,7 +149,7 @@ describe('the run log', () => {
     ).toBe(true)
   })
   test('left out can be what the hands are at, else what they come to next, never what lies on the skin', () => {
-    const begun = [event(1, START, { type: 'start' })]
+    const begun = [event(1, START, { type: 'start' }), TOUCH]
     const at = (seconds: number) =>
       skippable(liveAt(plan, reduceRun(plan, begun), atPlanned(seconds)))
     expect(at(placed('lamp/look').startS + 5)).toBe('lamp')
@@ -151,7 +159,7 @@ describe('the run log', () => {
 })
 
 describe('clocks from event times', () => {
-  const started = [event(1, START, { type: 'start' })]
+  const started = [event(1, START, { type: 'start' }), TOUCH]
   const on = placed('enzyme/on')
   const dwell = placed('enzyme/dwell')
 
@@ -176,28 +184,67 @@ describe('clocks from event times', () => {
       { numRuns: runs(200), seed: 32 },
     )
   })
-  test('a dwell runs from the end of its apply, and its removal is never inferred', () => {
+  test('an active layer runs from its first touch (D24), putting on counted, and its removal is never inferred', () => {
     const state = reduceRun(plan, started)
+    const clock = {
+      stepId: 'enzyme',
+      sinceMs: atPlanned(on.startS),
+      dueMs: atPlanned(dwell.endS),
+      removalId: 'enzyme/off',
+    }
     const later = liveAt(plan, state, atPlanned(dwell.endS + 25 * 60))
-    expect(later.layers).toMatchObject([
-      {
-        stepId: 'enzyme',
-        sinceMs: atPlanned(on.endS),
-        dueMs: atPlanned(dwell.endS),
-        removalId: 'enzyme/off',
-      },
-    ])
+    expect(later.layers).toMatchObject([clock])
     expect(later.next?.segment.id).toBe('enzyme/off')
     expect(later.hands).toBeUndefined()
+    // The clock is there while it still goes on.
+    const goingOn = liveAt(plan, state, atPlanned(on.startS + 10))
+    expect(goingOn.hands?.segment.id).toBe('enzyme/on')
+    expect(goingOn.layers).toMatchObject([clock])
   })
-  test('saying done early moves the dwell with it', () => {
-    const early = [
+  test('nobody infers a first touch: the run waits for it, and everything moves with the clock', () => {
+    const late = atPlanned(on.startS + 200)
+    const waiting = liveAt(plan, reduceRun(plan, started.slice(0, 1)), late)
+    expect(waiting.hands).toBeUndefined()
+    expect(waiting.next).toMatchObject({ segment: { id: 'enzyme/on' }, fromMs: late })
+    expect(waiting.layers).toEqual([])
+    expect(waiting.finishMs).toBe(atPlanned(plan.totalS + 200))
+  })
+  test.each([
+    ['quickly', on.endS - 40],
+    ['slowly', on.endS + 50],
+  ] as const)('put on %s, it is due so long after its first touch all the same', (_, doneS) => {
+    const told = [
       ...started,
-      event(2, atPlanned(on.endS - 40), { type: 'finished', segmentId: 'enzyme/on' }),
+      event(2, atPlanned(on.endS - 5), { type: 'still', segmentId: 'enzyme/on' }),
+      event(3, atPlanned(doneS), { type: 'finished', segmentId: 'enzyme/on' }),
     ]
-    expect(liveAt(plan, reduceRun(plan, early), atPlanned(on.endS)).layers[0]).toMatchObject({
-      sinceMs: atPlanned(on.endS - 40),
+    const state = reduceRun(plan, told)
+    const live = liveAt(plan, state, atPlanned(doneS + 5))
+    expect(live.layers[0]).toMatchObject({
+      sinceMs: atPlanned(on.startS),
+      dueMs: atPlanned(dwell.endS),
     })
+    expect(live.next?.fromMs).toBe(atPlanned(dwell.endS))
+    // The rest fitted again keeps to it.
+    const underway = underwayOf(state, live, atPlanned(doneS + 5))
+    expect(underway.lasts).toEqual(new Map([['enzyme/dwell', dwell.endS - doneS]]))
+    const next = compile(input(), { plan, underway })
+    expect(next.segments.find(({ id }) => id === 'enzyme/dwell')).toMatchObject({
+      startS: doneS,
+      endS: dwell.endS,
+    })
+    const again = liveAt(next, state, atPlanned(doneS + 5))
+    expect(again.layers[0]).toMatchObject({ dueMs: atPlanned(dwell.endS) })
+  })
+  test('an inert layer runs from the end of putting on', () => {
+    const wet = placed('kelp/on')
+    const state = reduceRun(plan, [
+      ...started,
+      event(2, atPlanned(wet.endS - 40), { type: 'finished', segmentId: 'kelp/on' }),
+    ])
+    expect(
+      liveAt(plan, state, atPlanned(wet.endS)).layers.find(({ stepId }) => stepId === 'kelp'),
+    ).toMatchObject({ sinceMs: atPlanned(wet.endS - 40) })
   })
   test('still at it: what the clock called finished goes on', () => {
     const still = [

@@ -2,7 +2,7 @@ import type { Reading } from '../skin/model'
 import { byType } from '../kinds'
 import type { RunBody, RunEvent } from './events'
 import { liveAt, mayLeaveOut } from './live'
-import type { SegmentLog, Felt, Ladder, RunState } from './state'
+import type { Felt, Ladder, LevelSet, RunState, SegmentLog } from './state'
 
 const byText = (a: string, b: string): number => {
   if (a === b) return 0
@@ -42,6 +42,7 @@ export function reduceRun<Plan extends Ladder>(
     segments: new Map(),
     skipped: new Map(),
     sensations: [],
+    levels: [],
     comforts: [],
     notes: [],
     checks: new Map(),
@@ -62,6 +63,7 @@ interface Building<Plan extends Ladder> {
   readonly segments: Map<string, SegmentLog>
   readonly skipped: Map<string, string>
   readonly sensations: Felt[]
+  readonly levels: LevelSet[]
   readonly comforts: { stepId: string; measure: string; atMs: number }[]
   readonly notes: { text: string; atMs: number }[]
   readonly checks: Map<string, 'calm' | 'stings'>
@@ -90,6 +92,9 @@ const changeBy = byType<RunBody, [state: Building<Ladder>, event: RunEvent], voi
   still: ({ segmentId }, state, { wallMs }) => keepFirst(state, segmentId, 'stillMs', wallMs),
   sensation: ({ type: _, ...felt }, state, { wallMs, id }) => {
     state.sensations.push({ ...felt, atMs: wallMs, eventId: id })
+  },
+  set: ({ type: _, ...level }, state, { wallMs }) => {
+    state.levels.push({ ...level, atMs: wallMs })
   },
   comfort: ({ stepId, measure }, state, { wallMs }) => {
     state.comforts.push({ stepId, measure, atMs: wallMs })

@@ -1,5 +1,6 @@
 import type { FittedPlan } from '../adapt/plan'
 import type { Sensation } from '../catalog/model'
+import type { LevelUse } from '../climb/model'
 import type { Reading } from '../skin/model'
 import type { FeltToday } from '../safety/situation'
 import type { RunEvent } from './events'
@@ -25,6 +26,9 @@ export interface Felt {
   readonly strong?: true | undefined
 }
 
+/** A device level as it was set, with its step. */
+export type LevelSet = LevelUse & { readonly stepId: string; readonly atMs: number }
+
 /** What a run needs of a plan. */
 export type Ladder = Pick<FittedPlan, 'segments'>
 
@@ -37,6 +41,8 @@ export interface RunState<Plan extends Ladder = FittedPlan> {
   readonly segments: ReadonlyMap<string, SegmentLog>
   readonly skipped: ReadonlyMap<string, string>
   readonly sensations: readonly Felt[]
+  /** Device levels set otherwise than fitted, in order. */
+  readonly levels: readonly LevelSet[]
   readonly comforts: readonly {
     readonly stepId: string
     readonly measure: string

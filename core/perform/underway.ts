@@ -25,5 +25,12 @@ export function underwayOf(
     )
       begun.set(segment.id, { startS: seconds(fromMs) })
   }
-  return { nowS: seconds(nowMs), begun, leftOut: new Set(state.skipped.keys()) }
+  const lasts = new Map(
+    live.layers.flatMap(({ segmentId, dueMs }) => {
+      const dwell = live.segments.find(({ segment }) => segment.id === segmentId)!
+      if (!dwell.segment.fromTouch) return []
+      return [[segmentId, Math.max(0, seconds(dueMs) - seconds(dwell.fromMs))] as const]
+    }),
+  )
+  return { nowS: seconds(nowMs), begun, lasts, leftOut: new Set(state.skipped.keys()) }
 }

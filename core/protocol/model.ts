@@ -154,6 +154,8 @@ export const Step = z.strictObject({
     )
     .max(6)
     .optional(),
+  /** A fitted step: what its device begins at today, and what it was set to last time. */
+  startAt: z.strictObject({ value: z.number(), says: z.string().max(300) }).optional(),
   /** A fitted step: what its rungs mean today, in words made from the figures. */
   today: z.string().max(200).optional(),
   /** What the card is for: where none is marked, its steps of the highest priority. */

@@ -91,6 +91,11 @@ export function puttingOnSeconds({ properties, segments }: Acting): number {
     .reduce((sum, { usualS }) => sum + usualS, 0)
 }
 
+/** True for a dwell whose minutes run from the first touch: what is put on before it acts at once (rule D24). */
+export const runsFromTouch = (parts: readonly Acting[], { id, kind }: Segment): boolean =>
+  kind === 'dwell' &&
+  parts.some((part) => part.segments.some((own) => own.id === id) && puttingOnSeconds(part) > 0)
+
 /** Seconds from the first touch to the start of removal (rule D24); of what does not act from its first touch, those a lever governs. */
 export const actingSeconds = (part: Acting): number =>
   puttingOnSeconds(part) + governedSeconds(part.segments)

@@ -555,6 +555,7 @@ const DEVICES: Device[] = [
     expected: [{ sensation: 'tingling', onsetS: 5, fadeS: 600, comfort: 'Lower the level' }],
     setup: ['conductive gel', 'metal off'],
     setting: 'start level, lift along the lines',
+    levels: { from: 1, to: 10, start: 3, unit: 'level' },
   },
   {
     id: 'high-frequency',

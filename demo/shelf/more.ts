@@ -611,6 +611,7 @@ export const MORE_DEVICES: readonly Device[] = [
     'start level, then by feeling',
     {
       maxMinutes: 25,
+      levels: { from: 1, to: 10, start: 2, unit: 'level' },
       expected: [{ sensation: 'tingling', onsetS: 5, fadeS: 1500, comfort: 'Lower the level' }],
     },
   ),

@@ -1,5 +1,5 @@
 import { z } from 'zod'
-import { LeverUse, type PastVisit, SkinAnswer } from '#core/climb/model'
+import { LevelUse, LeverUse, type PastVisit, SkinAnswer } from '#core/climb/model'
 import { PROPERTIES } from '#core/protocol'
 import { Finding } from '#core/skin/model'
 import { many, type Db } from './rows'
@@ -12,6 +12,7 @@ const PastRow = z.object({
   findings: z.array(Finding).nullable(),
   work: z.array(z.enum(PROPERTIES)),
   points: z.number().nullable(),
+  levels: z.array(LevelUse).nullable(),
 })
 
 const HISTORY = `SELECT
@@ -37,7 +38,20 @@ const HISTORY = `SELECT
           LIMIT 1
         ) AS findings,
         o.work,
-        o.points
+        o.points,
+        (
+          SELECT jsonb_agg(e.body - 'type' - 'stepId' ORDER BY e.wall_ms, e.device_id, e.seq)
+          FROM run_event e
+          WHERE e.visit_id = v.id
+            AND e.body ->> 'type' = 'set'
+            AND NOT EXISTS (
+              SELECT
+              FROM run_event r
+              WHERE r.visit_id = v.id
+                AND r.body ->> 'type' = 'retract'
+                AND r.body ->> 'eventId' = e.id::text
+            )
+        ) AS levels
       FROM visit v
         JOIN outcome o ON o.visit_id = v.id
         JOIN protocol_version pv ON pv.salon_id = v.salon_id AND pv.id = v.protocol_version_id
@@ -56,9 +70,10 @@ export async function loadHistory(
   timeZone: string,
 ): Promise<PastVisit[]> {
   const rows = await many(db, PastRow, HISTORY, [clientId, before, timeZone])
-  return rows.map(({ findings, work, points, ...row }) => ({
+  return rows.map(({ findings, work, points, levels, ...row }) => ({
     ...row,
     work,
+    ...(levels ? { levels } : {}),
     ...(findings ? { findings } : {}),
     ...(points === null ? {} : { points }),
   }))

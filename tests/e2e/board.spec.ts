@@ -109,6 +109,8 @@ test('carried by the keys to another room and time; refused, the reason is told;
   expect((await startOf(visitId)).time).toBe('10:20')
   await page.getByRole('button', { name: 'Undo' }).click()
   await expect(onBoard(page, name)).toHaveAccessibleName(/^10:00/)
+  // The board shows it at once; the server has it a moment later.
+  await expect.poll(async () => (await startOf(visitId)).time).toBe('10:00')
   // Escape leaves it where it is.
   await onBoard(page, name).focus()
   await page.keyboard.press('m')
@@ -119,6 +121,7 @@ test('carried by the keys to another room and time; refused, the reason is told;
   // Before six the studio is closed: it says so, with the nearest times, and nothing moves.
   await onBoard(page, name).focus()
   await page.keyboard.press('m')
+  await expect(status).toContainText('10:00')
   for (let at = 0; at < 17; at++) await page.keyboard.press('Shift+ArrowUp')
   await page.keyboard.press('Enter')
   await expect(page.getByRole('alert')).toContainText('open from 06:00')

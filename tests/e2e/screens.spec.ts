@@ -6,11 +6,11 @@ import {
   enterStudio,
   morning,
   openVisit,
-  pass,
   performUntil,
   primary,
   readAsIs,
   stage,
+  untilHeld,
 } from './steps'
 import { expect, test } from '@playwright/test'
 
@@ -63,8 +63,7 @@ test('early removal is a hold: a tap does nothing; key repeat is no second press
   await expect(page.getByText('The tray, in order of use')).toBeVisible()
   await stage(page, 'Perform')
   await page.getByRole('button', { name: 'Start the visit' }).click()
-  await pass(page, 16)
-  await expect(primary(page)).toHaveText(/^Hold:/)
+  await untilHeld(page)
   await primary(page).click()
   await page.clock.runFor(300)
   await expect(primary(page)).toHaveText(/^Hold:/)

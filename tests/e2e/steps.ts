@@ -93,11 +93,38 @@ export async function offlineReady(page: Page) {
     .toBe(true)
 }
 
-/** Performs as planned, taking layers off when they are due, until the step with this title is on the hands. */
+/** Waits until what works from its first touch asks for it, and says that it touches. */
+export async function firstTouch(page: Page, title: string) {
+  const words = `First touch: ${title}`
+  for (let halfMinutes = 0; halfMinutes < 160; halfMinutes++) {
+    if ((await primary(page).innerText()) === words) {
+      await primary(page).click()
+      await expect(primary(page)).toHaveText(`Done: ${title}`)
+      return
+    }
+    await pass(page, 0.5)
+  }
+  throw new Error(`The run never came to the first touch of ${title}.`)
+}
+
+/** Performs until hands are free under a layer that works: its first touch said. */
+export async function untilHeld(page: Page) {
+  for (let halfMinutes = 0; halfMinutes < 160; halfMinutes++) {
+    const target = await primary(page).innerText()
+    if (target.startsWith('Hold:')) return
+    if (target.startsWith('First touch:')) await primary(page).click()
+    await pass(page, 0.5)
+  }
+  throw new Error('No layer ever left the hands free.')
+}
+
+/** Performs as planned, first touches said, layers taken off when they are due, until the step with this title is on the hands. */
 export async function performUntil(page: Page, title: string) {
   for (let halfMinutes = 0; halfMinutes < 160; halfMinutes++) {
     if ((await page.getByRole('heading', { level: 1 }).innerText()).includes(title)) return
-    if ((await primary(page).innerText()).startsWith('Take off:')) {
+    const target = await primary(page).innerText()
+    if (target.startsWith('First touch:')) await primary(page).click()
+    else if (target.startsWith('Take off:')) {
       await primary(page).click()
       await pass(page, 0.3)
       await primary(page).click()

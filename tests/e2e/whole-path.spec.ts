@@ -7,6 +7,7 @@ import {
   offlineReady,
   openVisit,
   pass,
+  firstTouch,
   primary,
   stage,
 } from './steps'
@@ -61,7 +62,8 @@ async function perform({ page }: Scene) {
   await pass(page, 3)
   await expect(page.getByRole('heading', { name: 'First cleanse' })).toBeVisible()
   await expect(page.getByLabel('Today’s stops')).toContainText('No pineapple')
-  await pass(page, 15.3)
+  await firstTouch(page, 'Rice Enzyme Powder')
+  await pass(page, 3)
   await expect(page.getByText('Hands free', { exact: false })).toBeVisible()
   await expect(primary(page)).toHaveText('Hold: Rice Enzyme Powder off early')
   await page.getByRole('button', { name: 'Stings' }).click()

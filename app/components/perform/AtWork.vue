@@ -25,6 +25,7 @@ const caution = computed(
     <div class="min-w-0">
       <BigClock :left-s="leftS" :small="isCrowded" over-class="text-now" />
       <GuideLines v-if="guide" :guide="guide" :stroke="stroke" :caution="caution" />
+      <DeviceSet v-if="segment.kind === 'apply'" :key="segment.stepId" :step-id="segment.stepId" />
     </div>
     <WhereFace v-if="guide" class="mt-2" :where="guide.where" :left-out="guide.leftOut" />
   </div>

@@ -25,7 +25,7 @@ const isCheck = computed(
 const undoWords = computed(() => {
   if (props.undoable)
     return `Undo ${Math.ceil((UNDO_MS - (now.value - props.undoable.atMs)) / 1000)}`
-  return props.inferred ? `Still at ${titleOf(props.inferred.segment.stepId)}` : 'Undo'
+  return props.inferred ? `Still at ${titleOf(props.inferred.segment.stepId)}` : 'Nothing to undo'
 })
 </script>
 
@@ -64,6 +64,7 @@ const undoWords = computed(() => {
       @click="emit('stings')"
     >
       Stings
+      <span v-if="startedMs === undefined" class="block text-sm">once it runs</span>
     </button>
     <button
       type="button"

@@ -1,27 +1,32 @@
 <script setup lang="ts">
-import type { Layer } from '#core/perform'
-import { hintsFor } from '~/ladder/perform-words'
+import { levelOf, type Layer } from '#core/perform'
+import { hintsFor, levelWords } from '~/ladder/perform-words'
 import { minutesSeconds } from '~/support/time'
 
 const props = defineProps<{ layer: Layer }>()
 const { plan, live, now, titleOf } = useRunning()
-const isDue = computed(() => now.value >= props.layer.dueMs)
-const isPast = computed(() => now.value >= props.layer.latestMs)
+const level = computed(() => levelOf(props.layer, now.value))
+const isOver = computed(() => level.value === 'past' || level.value === 'most')
 const hints = computed(() => (plan.value && live.value ? hintsFor(plan.value, live.value) : []))
 const freeFor = computed(() => {
   const untilMs = live.value?.freeUntilMs
   return untilMs && untilMs > now.value ? `, ${minutesSeconds((untilMs - now.value) / 1000)}` : ''
 })
+const words = computed(() => levelWords(props.layer, now.value) ?? `Hands free${freeFor.value}`)
 </script>
 
 <template>
-  <p v-if="isPast" class="text-xl text-mind font-semibold">⊘ Take it off now</p>
-  <p v-else-if="isDue" class="text-xl text-now font-semibold">Ready to come off</p>
-  <p v-else class="text-xl text-now font-semibold">Hands free{{ freeFor }}</p>
+  <p class="text-xl font-semibold" :class="isOver ? 'text-mind' : 'text-now'">
+    {{ isOver ? '⊘ ' : '' }}{{ words }}
+  </p>
   <h1 class="text-4xl mt-0.5">{{ titleOf(layer.stepId) }}</h1>
-  <BigClock :left-s="(layer.dueMs - now) / 1000" over-class="text-mind" />
+  <BigClock
+    :left-s="(layer.dueMs - now) / 1000"
+    :over-class="isOver ? 'text-mind' : 'text-now'"
+    :class="level === 'ready' && 'text-now'"
+  />
   <NextLine />
-  <p v-if="hints.length > 0 && !isDue" class="text-lg">
+  <p v-if="hints.length > 0 && level === 'on'" class="text-lg">
     Meanwhile lay out: {{ hints.join(' · ') }}
   </p>
 </template>

@@ -26,6 +26,7 @@ const { store, plan, live, now, startedMs, finished, hands, first, timeZone, tit
         </NuxtLink>
       </template>
       <AtWork v-else-if="hands" :hands="hands" />
+      <TouchWait v-else-if="live.touch" :touch="live.touch" />
       <HandsFree v-else-if="first" :layer="first" />
       <p v-else-if="live.allDone" class="display text-5xl mt-8">Everything is done</p>
       <p v-else class="display text-4xl mt-8">
@@ -51,7 +52,7 @@ const { store, plan, live, now, startedMs, finished, hands, first, timeZone, tit
         :key="layer.segmentId"
         :layer="layer"
         :title="titleOf(layer.stepId)"
-        :shown-big="!hands && layer === first"
+        :shown-big="!hands && !live.touch && layer === first"
         :expect="expectOf(layer)"
         :now-ms="now"
       />

@@ -87,6 +87,8 @@ export const OFF: Readonly<Record<Tool, string>> = {
 /** A film of oil is taken up before anything wet comes near it. */
 export const DRY_OFF =
   'dry sponges, pressed and lifted from the centre outwards; nothing wet before the film is gone'
+/** Every zone has had its minutes. */
+export const IN_ORDER = 'off in the order it went on'
 export const DRYING = 'nothing on top until it no longer shines; fan, do not rub'
 export const WASHING = 'hands washed, new gloves where they are worn'
 /** What is watched while something works, and where one must be meanwhile. */

@@ -46,7 +46,13 @@ const perhaps = computed(() =>
     .filter(({ stepIds }) => stepIds.length > 0)
     .map((gate) => ({ ...gate, titles: gate.stepIds.map(titleOf).join(', ') })),
 )
-const mayGo = computed(() => isReady.value && plan.value?.askFirst.length === 0 && !isFixed.value)
+const mayGo = computed(() => isReady.value && plan.value?.askFirst.length === 0)
+const whyNotGo = computed(() => {
+  if (isFixed.value || mayGo.value) return undefined
+  return isReady.value
+    ? 'First ask what is open above: without it there is no tray.'
+    : 'There is no ladder to lay a tray for.'
+})
 function stay(stepId: string) {
   const { fit } = store.data!.input
   const mustStay = [...(fit?.mustStay ?? []), stepId]
@@ -167,14 +173,17 @@ async function go() {
               Which card?
             </button>
             <button
+              v-if="!isFixed"
               type="button"
               class="rung rung-strong !min-h-[52px] flex-1"
               :disabled="!mayGo"
+              :aria-describedby="whyNotGo ? 'why-not-go' : undefined"
               @click="go"
             >
               Prepare the tray
             </button>
           </div>
+          <p v-if="whyNotGo" id="why-not-go" class="text-sm text-mind mt-1.5">{{ whyNotGo }}</p>
         </div>
       </div>
     </div>

@@ -1,0 +1,117 @@
+<script setup lang="ts">
+import { LEVEL_REASONS, useDeviceLevel } from '~/composables/perform/useDeviceLevel'
+
+/** What the device is set to: one tap down or up. Above the mark of the fitted rung + is held; above what a rule or the maker allows there is nothing. */
+const props = defineProps<{ stepId: string }>()
+const { level, places, place, value, lastSet, lower, raise, because } = useDeviceLevel(
+  () => props.stepId,
+)
+const HOLD_MS = 800
+const MORE_PLACES = 1
+const hold = useHold(HOLD_MS, () => void raise())
+const isAtMark = computed(() => level.value !== undefined && value.value! >= level.value.mark)
+const isAtMost = computed(() => level.value !== undefined && value.value! >= level.value.most)
+const isAtLeast = computed(() => level.value !== undefined && value.value! <= level.value.least)
+const boundWords = computed(() => {
+  if (isAtMost.value)
+    return level.value!.mostBy === 'rule'
+      ? 'No higher today: the rules of this client stop here.'
+      : 'The device goes no higher.'
+  if (isAtMark.value) return 'As fitted. One step more only where it is not felt: hold +.'
+  return isAtLeast.value ? 'The device goes no lower.' : ''
+})
+const sides = [
+  { words: 'Lower', sign: '−' },
+  { words: 'Higher', sign: '+' },
+] as const
+function up() {
+  if (!isAtMark.value) void raise()
+}
+</script>
+
+<template>
+  <section v-if="level" class="mt-3 border-t border-hair pt-3" aria-label="What it is set to">
+    <div class="flex items-center gap-3">
+      <button
+        type="button"
+        class="rung !min-h-[64px] w-20 text-3xl"
+        :aria-label="sides[0].words"
+        :disabled="isAtLeast"
+        @click="lower"
+      >
+        {{ sides[0].sign }}
+      </button>
+      <p class="text-center min-w-[8rem]" aria-live="polite">
+        <span class="display text-4xl tabular-nums">{{ value }}</span>
+        <span class="text-lg text-soft">{{ ` ${level.unit}` }}</span>
+        <span class="block text-sm text-soft">{{ level.setting }}</span>
+      </p>
+      <button
+        type="button"
+        class="rung !min-h-[64px] w-20 text-3xl relative overflow-hidden touch-none"
+        :aria-label="sides[1].words"
+        :disabled="isAtMost"
+        @click="up"
+        @pointerdown="isAtMark && hold.start()"
+        @pointerup="hold.stop"
+        @pointerleave="hold.stop"
+        @keydown.space.stop="isAtMark && hold.start()"
+        @keyup.space="hold.stop"
+        @contextmenu.prevent
+      >
+        <span
+          class="absolute inset-y-0 left-0 bg-now/30"
+          :style="{ width: `${hold.progress.value * 100}%` }"
+          aria-hidden="true"
+        />
+        <span class="relative">{{ sides[1].sign }}</span>
+      </button>
+      <p class="text-base text-soft max-w-[15rem] leading-snug">{{ boundWords }}</p>
+    </div>
+    <div
+      v-if="places.length > MORE_PLACES"
+      class="flex flex-wrap gap-1.5 mt-2"
+      role="radiogroup"
+      aria-label="Where it is set so"
+    >
+      <button
+        type="button"
+        role="radio"
+        class="pick !min-h-[48px]"
+        :aria-checked="place === ''"
+        @click="place = ''"
+      >
+        everywhere
+      </button>
+      <button
+        v-for="one in places"
+        :key="one.words"
+        type="button"
+        role="radio"
+        class="pick !min-h-[48px]"
+        :aria-checked="place === one.words"
+        @click="place = one.words"
+      >
+        {{ one.words }}
+      </button>
+    </div>
+    <div
+      v-if="lastSet"
+      class="flex flex-wrap items-center gap-1.5 mt-2"
+      aria-label="Why"
+      role="group"
+    >
+      <span class="text-soft">because</span>
+      <button
+        v-for="why in LEVEL_REASONS"
+        :key="why"
+        type="button"
+        class="pick !min-h-[48px]"
+        :aria-pressed="lastSet.why === why"
+        @click="because(why)"
+      >
+        {{ why }}
+      </button>
+    </div>
+  </section>
+</template>

@@ -1,0 +1,25 @@
+<script setup lang="ts">
+import type { FirstTouch } from '#core/perform'
+
+/** What works from its first touch waits for it: everything it needs is here, its clock stands until somebody says that it touches. */
+const props = defineProps<{ touch: FirstTouch }>()
+const { plan, live, titleOf, guideAt } = useRunning()
+const caution = computed(
+  () => plan.value?.cautions.find((one) => one.stepId === segment.value.stepId)?.line,
+)
+const segment = computed(() => props.touch.at.segment)
+const guide = computed(() => guideAt(segment.value))
+const isCrowded = computed(() => (live.value?.layers.length ?? 0) > 0)
+</script>
+
+<template>
+  <p class="text-xl text-now font-semibold">Ready? Its clock begins at the first touch</p>
+  <h1 class="text-4xl mt-0.5">{{ titleOf(segment.stepId) }}</h1>
+  <div class="grid grid-cols-[minmax(0,1fr)_auto] gap-x-6">
+    <div class="min-w-0">
+      <BigClock :left-s="touch.lastsMs / 1000" :small="isCrowded" over-class="" />
+      <GuideLines v-if="guide" :guide="guide" :stroke="[]" :caution="caution" />
+    </div>
+    <WhereFace v-if="guide" class="mt-2" :where="guide.where" :left-out="guide.leftOut" />
+  </div>
+</template>

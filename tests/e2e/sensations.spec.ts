@@ -1,0 +1,92 @@
+import { expect, test, type Page } from '@playwright/test'
+import {
+  doneBefore,
+  freshVisit,
+  noFaults,
+  open,
+  pass,
+  performUntil,
+  primary,
+  stage,
+  theDayAfter,
+} from './steps'
+
+// What is felt is answered by what it is of, and kept under it.
+
+async function startOf(page: Page, protocol: string) {
+  await page.clock.install({ time: theDayAfter() })
+  const address = await freshVisit({ protocol })
+  // Somebody who has borne acid twice, calmly.
+  for (const days of [60, 30])
+    await doneBefore(address, days, { levers: [{ lever: 'acid', rung: 2 }], points: 1 })
+  await open(page, address)
+  await stage(page, 'Fit')
+  await page.getByRole('button', { name: 'Prepare the tray' }).click()
+  await expect(page.getByText('The tray, in order of use')).toBeVisible()
+  await stage(page, 'Perform')
+  await page.getByRole('button', { name: 'Start the visit' }).click()
+}
+test('a sting of an acid that stays on is kept under it; strong, the rest is fitted again', async ({
+  page,
+}) => {
+  await startOf(page, 'leave-on-acid')
+  await performUntil(page, 'Lactic solution, left on')
+  await primary(page).click()
+  await pass(page, 0.3)
+  await page.getByRole('button', { name: 'Stings' }).click()
+  const sheet = page.getByRole('dialog')
+  const acid = sheet.getByRole('radio', { name: 'Lactic Leave-On Solution' })
+  await expect(acid).toBeChecked()
+  await expect(sheet.getByRole('radio', { name: 'how the client lies' })).toBeVisible()
+  await sheet.getByRole('button', { name: 'Stinging' }).click()
+  await expect(sheet).toContainText('That is what Lactic Leave-On Solution does now')
+  await expect(sheet).toContainText('Fan it, cool air')
+  await sheet.getByRole('button', { name: 'It is strong' }).click()
+  await expect(sheet.getByRole('heading')).toHaveText('Take it off now')
+  await expect(sheet).toContainText('Kept as more than expected')
+  await noFaults(page, 'what the client feels')
+  await sheet.getByRole('button', { name: 'I did that, go on' }).click()
+  const again = page.getByRole('region', { name: 'Fitted again' })
+  await expect(again).toContainText('take it off cool')
+  await expect(again).toContainText('Lactic solution, left on: stinging')
+})
+
+test('how the client lies and what a device does have answers of their own', async ({ page }) => {
+  await startOf(page, 'signature')
+  await performUntil(page, 'Water suction')
+  await pass(page, 0.3)
+  await page.getByRole('button', { name: 'Stings' }).click()
+  const sheet = page.getByRole('dialog')
+  await expect(sheet.getByRole('radio', { name: 'Water Suction Handpiece' })).toBeChecked()
+  await sheet.getByRole('button', { name: 'Itch' }).click()
+  await expect(sheet).toContainText('One level lower')
+  await sheet.getByRole('radio', { name: 'how the client lies' }).click()
+  await expect(sheet).toContainText('bolster')
+  await expect(sheet).not.toContainText('Kept as more than expected')
+  await sheet.getByRole('button', { name: 'I did that, go on' }).click()
+  await expect(page.getByRole('region', { name: 'Fitted again' })).toHaveCount(0)
+})
+
+test('a device is set by one tap, place by place, with the reason; the maker’s most has no button above it', async ({
+  page,
+}) => {
+  await startOf(page, 'signature')
+  await performUntil(page, 'Water suction')
+  const set = page.getByRole('region', { name: 'What it is set to' })
+  await expect(set).toContainText('40 %')
+  await set.getByRole('radio', { name: 'nose' }).click()
+  await set.getByRole('button', { name: 'Lower' }).click()
+  await expect(set).toContainText('35 %')
+  await set.getByRole('button', { name: 'reddened' }).click()
+  await expect(set.getByRole('button', { name: 'reddened' })).toHaveAttribute(
+    'aria-pressed',
+    'true',
+  )
+  await set.getByRole('radio', { name: 'everywhere' }).click()
+  await expect(set).toContainText('40 %')
+  await noFaults(page, 'a device at work')
+  const higher = set.getByRole('button', { name: 'Higher' })
+  for (let taps = 0; taps < 12 && (await higher.isEnabled()); taps++) await higher.click()
+  await expect(higher).toBeDisabled()
+  await expect(set).toContainText(/No higher today|The device goes no higher/)
+})
