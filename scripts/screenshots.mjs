@@ -74,17 +74,14 @@ async function fitAndTray({ page, settle, shot, stage, light }) {
 }
 
 /** Performed until two dwells run at once, and one past its most. */
-async function perform({ page, settle, shot, stage, pass, tap }) {
+async function perform({ page, settle, shot, stage, pass, until }) {
   await stage('Perform')
   await page.getByRole('button', { name: 'Start the visit' }).waitFor()
   await page.reload()
   await page.getByRole('button', { name: 'Start the visit' }).click()
-  await pass(18.5)
-  await pass(3.2)
-  await tap()
-  await pass(2)
-  await tap()
-  await pass(29)
+  await until(/^First touch/)
+  await until(/^Done: .*massage/i)
+  await until(/^Hold/)
   await shot('perform-two-dwells')
   await page.getByRole('button', { name: 'Emergency' }).click()
   await page.getByRole('heading', { name: 'Emergency' }).waitFor()
@@ -95,16 +92,9 @@ async function perform({ page, settle, shot, stage, pass, tap }) {
   await page.getByRole('button', { name: 'Burning' }).click()
   await settle()
   await page.getByRole('button', { name: 'I did that, go on' }).click()
-  await pass(6)
-  await tap()
   await pass(1)
-  await tap()
-  await pass(26)
+  await until(/^Finish/)
   await page.waitForTimeout(3200)
-  await tap()
-  await pass(1.5)
-  await tap()
-  await pass(9)
 }
 
 /** Closed with a strong answer. */

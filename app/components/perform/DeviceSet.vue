@@ -30,7 +30,7 @@ function up() {
 </script>
 
 <template>
-  <section v-if="level" class="mt-3 border-t border-hair pt-3" aria-label="What it is set to">
+  <section v-if="level" class="border-t border-hair pt-2.5" aria-label="What it is set to">
     <div class="flex items-center gap-3">
       <button
         type="button"
@@ -66,7 +66,21 @@ function up() {
         />
         <span class="relative">{{ sides[1].sign }}</span>
       </button>
-      <p class="text-base text-soft max-w-[15rem] leading-snug">{{ boundWords }}</p>
+      <div class="min-w-0 flex-1">
+        <p v-if="boundWords" class="text-base text-soft leading-snug">{{ boundWords }}</p>
+        <div v-if="lastSet" class="flex flex-wrap gap-1.5" aria-label="Why" role="group">
+          <button
+            v-for="why in LEVEL_REASONS"
+            :key="why"
+            type="button"
+            class="pick !min-h-[44px]"
+            :aria-pressed="lastSet.why === why"
+            @click="because(why)"
+          >
+            {{ why }}
+          </button>
+        </div>
+      </div>
     </div>
     <div
       v-if="places.length > MORE_PLACES"
@@ -93,24 +107,6 @@ function up() {
         @click="place = one.words"
       >
         {{ one.words }}
-      </button>
-    </div>
-    <div
-      v-if="lastSet"
-      class="flex flex-wrap items-center gap-1.5 mt-2"
-      aria-label="Why"
-      role="group"
-    >
-      <span class="text-soft">because</span>
-      <button
-        v-for="why in LEVEL_REASONS"
-        :key="why"
-        type="button"
-        class="pick !min-h-[48px]"
-        :aria-pressed="lastSet.why === why"
-        @click="because(why)"
-      >
-        {{ why }}
       </button>
     </div>
   </section>

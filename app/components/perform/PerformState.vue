@@ -45,6 +45,12 @@ const { store, plan, live, now, startedMs, finished, hands, first, timeZone, tit
         It could not be fitted again: {{ fitTrouble }} Go on as planned.
       </p>
     </div>
+    <DeviceSet
+      v-if="!finished && hands?.segment.kind === 'apply'"
+      :key="hands.segment.stepId"
+      class="shrink-0 mt-2"
+      :step-id="hands.segment.stepId"
+    />
     <!-- What lies on the skin is never scrolled away. -->
     <section v-if="!finished" class="shrink-0 mt-2" aria-label="On the skin now">
       <LayerClock
