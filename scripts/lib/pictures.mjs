@@ -25,25 +25,7 @@ export function picturesOf(page, folder) {
       await page.locator('#primary').click()
       await page.clock.runFor(600)
     },
-    /** Performs, first touches said and layers taken off when they are due, until the big target says so. */
-    until: async (words) => {
-      const target = page.locator('#primary')
-      const quarter = async (minutes) => {
-        await page.clock.fastForward(Math.round(minutes * 60_000))
-        await page.clock.runFor(600)
-        await page.waitForTimeout(60)
-      }
-      for (let quarters = 0; quarters < 400; quarters++) {
-        const now = await target.innerText()
-        if (words.test(now)) return
-        if (/^(First touch|Take off)/.test(now)) await target.click()
-        await quarter(0.25)
-        if (!now.startsWith('Take off')) continue
-        await quarter(1.5)
-        await target.click()
-      }
-      throw new Error(`The big target never said ${words}.`)
-    },
+    until: (words) => performUntil(page, words),
     open: async (client) => {
       await page.goto('/')
       await page.getByRole('button', { name: new RegExp(`^\\d\\d:\\d\\d ${client}`) }).click()
@@ -51,4 +33,24 @@ export function picturesOf(page, folder) {
       await page.getByRole('heading', { level: 1, name: client }).waitFor()
     },
   }
+}
+
+/** Performs, first touches said and layers taken off when they are due, until the big target says so. */
+async function performUntil(page, words) {
+  const target = page.locator('#primary')
+  const pass = async (minutes) => {
+    await page.clock.fastForward(Math.round(minutes * 60_000))
+    await page.clock.runFor(600)
+    await page.waitForTimeout(60)
+  }
+  for (let quarters = 0; quarters < 400; quarters++) {
+    const now = await target.innerText()
+    if (words.test(now)) return
+    if (/^(First touch|Take off)/.test(now)) await target.click()
+    await pass(0.25)
+    if (!now.startsWith('Take off')) continue
+    await pass(1.5)
+    await target.click()
+  }
+  throw new Error(`The big target never said ${words}.`)
 }

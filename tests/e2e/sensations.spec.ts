@@ -90,3 +90,19 @@ test('a device is set by one tap, place by place, with the reason; the maker’s
   await expect(higher).toBeDisabled()
   await expect(set).toContainText(/No higher today|The device goes no higher/)
 })
+
+test('while a visit runs its other stages lead back to the clock; once it is over, to the close', async ({
+  page,
+}) => {
+  await startOf(page, 'hydrating')
+  await expect(page.getByText('Saved', { exact: true })).toBeVisible()
+  const perform = page.url()
+  for (const name of ['fit', 'prepare', 'close']) {
+    await page.goto(perform.replace('/perform', `/${name}`))
+    const note = page.getByRole('note', { name: 'Where this visit is' })
+    await expect(note).toContainText('This visit runs.')
+    await expect(note.getByRole('link', { name: 'Back to the clock' })).toBeVisible()
+  }
+  await page.getByRole('link', { name: 'Back to the clock' }).click()
+  await expect(primary(page)).toHaveText(/^(Done|First touch)/)
+})

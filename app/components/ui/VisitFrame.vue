@@ -10,15 +10,6 @@ const saved = computed(() => {
   return store.locked ? 'Signed and locked' : 'Saved'
 })
 const trouble = computed(() => store.trouble || (outbox.waiting > 0 ? outbox.trouble : ''))
-/** What the stages before and after the clock can still do while it runs. */
-const RUNS: Readonly<Record<string, string>> = {
-  fit: 'What was fitted stands here; from now on it is fitted again on Perform.',
-  prepare: 'The tray stands as it was laid.',
-  close: 'It is signed when it is finished there.',
-}
-const runsWords = computed(
-  () => RUNS[route.path.split('/').at(-1) ?? ''] ?? 'What you answer here counts for what is left.',
-)
 watch(
   () => route.params.id,
   (id) => store.load(String(id)),
@@ -46,22 +37,7 @@ watch(
       <p v-if="trouble" role="alert" class="mb-3 px-4 py-2.5 bg-mind-ground border-l-4 border-mind">
         {{ trouble }}
       </p>
-      <p
-        v-if="store.data.visit.stage === 'performing'"
-        role="note"
-        aria-label="This visit runs"
-        class="mb-3 px-4 py-2.5 bg-now-ground border-l-4 border-now flex flex-wrap items-center gap-x-4 gap-y-2"
-      >
-        <span class="min-w-0 flex-1">
-          <span class="font-semibold">This visit runs.</span> {{ runsWords }}
-        </span>
-        <NuxtLink
-          :to="`/visits/${store.data.visit.id}/perform`"
-          class="rung rung-strong !min-h-[48px]"
-        >
-          Back to the clock
-        </NuxtLink>
-      </p>
+      <RunningNote :data="store.data" />
       <slot :data="store.data" />
     </template>
     <p v-else-if="store.trouble" role="alert" class="text-mind pt-8">
