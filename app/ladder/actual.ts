@@ -53,7 +53,8 @@ export function plannedAgainstActual(plan: FittedPlan, events: readonly RunEvent
     actualS,
     notes: state.notes.map((note) => note.text),
     felt: state.sensations.map(
-      (other) => `${titleOf(other.stepId)}: ${other.sensation.replaceAll('-', ' ')}`,
+      ({ stepId, sensation, beyond }) =>
+        `${titleOf(stepId)}: ${sensation.replaceAll('-', ' ')}${beyond ? ', more than expected' : ''}`,
     ),
   }
 }

@@ -10,17 +10,9 @@ import {
   pass,
   performUntil,
   primary,
-  stage,
+  startTheVisit,
   theDayAfter,
 } from './steps'
-
-const startTheVisit = async (page: Parameters<typeof stage>[0]) => {
-  await stage(page, 'Fit')
-  await page.getByRole('button', { name: 'Prepare the tray' }).click()
-  await expect(page.getByText('The tray, in order of use')).toBeVisible()
-  await stage(page, 'Perform')
-  await page.getByRole('button', { name: 'Start the visit' }).click()
-}
 
 test('she told the desk meanwhile that she is pregnant: the server fits the rest again and the tablet says why', async ({
   page,

@@ -7,7 +7,7 @@ import {
   pass,
   performUntil,
   primary,
-  stage,
+  startTheVisit,
   theDayAfter,
 } from './steps'
 
@@ -20,11 +20,7 @@ async function startOf(page: Page, protocol: string) {
   for (const days of [60, 30])
     await doneBefore(address, days, { levers: [{ lever: 'acid', rung: 2 }], points: 1 })
   await open(page, address)
-  await stage(page, 'Fit')
-  await page.getByRole('button', { name: 'Prepare the tray' }).click()
-  await expect(page.getByText('The tray, in order of use')).toBeVisible()
-  await stage(page, 'Perform')
-  await page.getByRole('button', { name: 'Start the visit' }).click()
+  await startTheVisit(page)
 }
 test('a sting of an acid that stays on is kept under it; strong, the rest is fitted again', async ({
   page,
@@ -49,6 +45,13 @@ test('a sting of an acid that stays on is kept under it; strong, the rest is fit
   const again = page.getByRole('region', { name: 'Fitted again' })
   await expect(again).toContainText('take it off cool')
   await expect(again).toContainText('Lactic solution, left on: stinging')
+  // It is remembered as a reaction when somebody says so at the close.
+  await expect(page.getByText('Saved', { exact: true })).toBeVisible()
+  await page.goto(page.url().replace('/perform', '/close'))
+  const reacted = page.getByRole('region', { name: 'Reacted to' })
+  await expect(reacted).toContainText('Lactic Leave-On Solution: stinging, more than expected')
+  await reacted.getByRole('button', { name: 'Remember: reacted' }).click()
+  await expect(reacted).toContainText('remembered as reacted')
 })
 
 test('how the client lies and what a device does have answers of their own', async ({ page }) => {

@@ -62,6 +62,14 @@ export async function readAsIs(page: Page) {
   await page.getByRole('button', { name: 'Nothing to note' }).click()
   await expect(page.getByRole('button', { name: 'Read today' })).toBeDisabled()
 }
+/** Lays the tray and starts the visit that is open. */
+export async function startTheVisit(page: Page) {
+  await stage(page, 'Fit')
+  await page.getByRole('button', { name: 'Prepare the tray' }).click()
+  await expect(page.getByText('The tray, in order of use')).toBeVisible()
+  await stage(page, 'Perform')
+  await page.getByRole('button', { name: 'Start the visit' }).click()
+}
 export const primary = (page: Page) => page.locator('#primary')
 export const clock = (page: Page) => page.getByTestId('big-clock')
 

@@ -1,0 +1,53 @@
+<script setup lang="ts">
+import { reduceRun } from '#core/perform'
+import { call, refusalOf } from '~/support/api'
+import { stungProducts, type Stung } from '~/support/close/stung'
+
+/** What stung beyond what is expected of it: remembered as a reaction only when somebody says so. Remembered, it falls out of every choice. */
+const store = useVisitStore()
+const session = useSessionStore()
+const trouble = ref('')
+const stung = computed(() => {
+  const { plan, events, input } = store.data!
+  return plan ? stungProducts(reduceRun(plan.plan, events), input.shelf, input.client.memories) : []
+})
+const mayWrite = computed(() => session.can('health.write'))
+
+async function remember({ productId, felt }: Stung) {
+  const { visit, input } = store.data!
+  trouble.value = ''
+  try {
+    await call('/api/clients/:id/memories', {
+      method: 'put',
+      params: { id: visit.clientId },
+      body: {
+        memory: { productId, memory: 'reacted', on: input.date, note: `${felt} during the visit` },
+        holds: true,
+      },
+    })
+    await store.load(visit.id)
+  } catch (error) {
+    trouble.value = refusalOf(error).detail
+  }
+}
+</script>
+
+<template>
+  <section v-if="stung.length > 0" class="mt-4 border-l-4 border-mind pl-3" aria-label="Reacted to">
+    <p
+      v-for="one in stung"
+      :key="one.productId"
+      class="flex flex-wrap items-center gap-x-3 gap-y-1 min-h-[44px]"
+    >
+      <span class="flex-1 min-w-[12rem]">
+        <span class="font-semibold">{{ one.name }}</span>: {{ one.felt }}, more than expected
+      </span>
+      <span v-if="one.isKnown" class="text-soft">remembered as reacted</span>
+      <button v-else-if="mayWrite" type="button" class="rung" @click="remember(one)">
+        Remember: reacted
+      </button>
+      <span v-else class="text-soft">a practitioner may remember it</span>
+    </p>
+    <p v-if="trouble" role="alert" class="text-mind">{{ trouble }}</p>
+  </section>
+</template>
