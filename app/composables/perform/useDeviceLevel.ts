@@ -36,7 +36,11 @@ export function useDeviceLevel(stepId: () => string) {
   const lower = () =>
     enter(Math.max(level.value!.least, value.value! - level.value!.by), 'too strong')
   const raise = () => enter(Math.min(level.value!.most, value.value! + level.value!.by), 'not felt')
-  const because = (why: LevelReason) => enter(value.value!, why)
+  /** The reason of what was entered last, wherever that was. */
+  function because(why: LevelReason): Promise<unknown> {
+    const { atMs: _, ...last } = lastSet.value!
+    return store.say({ type: 'set', ...last, why })
+  }
   return { level, places, place, value, lastSet, lower, raise, because }
 }
 
