@@ -2,133 +2,111 @@ import type { Device, Shelf } from '../catalog/model'
 import { deviceById } from '../catalog/shelf'
 import { dateInWords } from '../client/facts'
 import type { LevelUse, PastVisit } from '../climb/model'
-import type { Step } from '../protocol/model'
+import type { DeviceLevel, Step } from '../protocol/model'
+import type { Constraint } from '../safety/rule'
+import { touches } from '../safety/touches'
 import { zonesInWords } from '../skin/zones'
-import { RUNGS, TOP_RUNG } from '../strength'
-import type { Change } from './change'
+import { LEVER_KIND, SET_LEVERS, settingAt, type Subject } from '../strength'
+import { rungAllowed } from './fit-words'
 
-/** What a device may be set to in one step: where hands begin, the mark of the fitted rung, and what nothing goes above. */
-export interface DeviceLevel {
-  readonly deviceId: string
-  /** "vacuum"; "level" where its card says nothing. */
-  readonly setting: string
-  readonly unit: string
-  /** One tap. */
-  readonly by: number
-  readonly least: number
-  readonly start: number
-  /** The fitted rung: above it only with a reason. */
-  readonly mark: number
-  readonly most: number
-  readonly mostBy: 'maker' | 'rule'
-  /** What it was set to otherwise than fitted when it was last used. */
-  readonly last?: { readonly on: string; readonly uses: readonly LevelUse[] }
+/** What a level is read from: the step as the rules see it, what is in force about it, and what past visits know. */
+export interface Levelled {
+  readonly subject: Subject
+  readonly inForce: readonly Constraint[]
+  readonly shelf: Shelf
+  readonly history: readonly PastVisit[]
 }
 
-const SET_LEVERS: ReadonlySet<string> = new Set(['current', 'suction', 'rf'])
 /** Rules about the client, the skin and the device are hard; what past visits show is a mark. */
-const isHard = (ruleId: string): boolean => !ruleId.startsWith('E')
+const isHard = ({ ruleId }: Constraint): boolean => !ruleId.startsWith('E')
 /** A range of so many steps goes by ones. */
 const FINE_RANGE = 15
 const COARSE = 5
+const SAYS_MOST = 300
 
-interface Range {
-  readonly setting: string
-  readonly unit: string
-  readonly from: number
-  readonly to: number
-  readonly fitted: number
-  readonly start: number
+type Setting = NonNullable<NonNullable<Step['passes']>['setting']>
+
+/** As the card sets it, else from the device's own start. */
+function settingOf({ passes }: Step, { levels }: Device): Setting | undefined {
+  return passes?.setting ?? (levels && { ...levels, setting: 'level', value: levels.start })
 }
 
-function rangeOf({ passes }: Step, { levels }: Device): Range | undefined {
-  const set = passes?.setting
-  if (set) {
-    const start = levels?.unit === set.unit ? levels.start : set.from
-    return { ...set, fitted: set.value, start }
-  }
-  return levels && { setting: 'level', ...levels, fitted: levels.start }
-}
-
-/** What a step's device may be set to. `changes`: the fit's own; undefined for a device without levels. */
-export function deviceLevelOf(
-  step: Step,
-  shelf: Shelf,
-  changes: readonly Change[],
-  history: readonly PastVisit[],
-): DeviceLevel | undefined {
+/** A fitted step with what its device may be set to today; as it is where the device has no levels. */
+export function withDeviceLevel(levelled: Levelled): Step {
+  const { subject, shelf, history } = levelled
+  const { step } = subject
   const device = deviceById(shelf, step.deviceId)
-  const range = device && rangeOf(step, device)
-  if (!range) return undefined
-  const { from, to, fitted, setting } = range
-  const { mark, most } = boundsOf(step, range, changes)
-  const last = lastOf(history, device.id, setting)
+  const setting = device && settingOf(step, device)
+  if (!setting) return step
+  const { from, to, value, unit } = setting
+  const { mark, most } = boundsOf(levelled, setting, device)
+  const last = lastOf(history, device.id, setting.setting)
   const base = last?.uses.findLast(({ zones }) => zones === undefined)?.value
-  return {
-    ...{ deviceId: device.id, setting, unit: range.unit },
+  const start = Math.max(from, Math.min(base ?? value, mark))
+  const level: DeviceLevel = {
+    ...{ setting: setting.setting, unit, start, mark, most },
     by: to - from <= FINE_RANGE ? 1 : COARSE,
     least: from,
-    start: Math.max(from, Math.min(base ?? fitted, mark)),
-    ...{ mark, most, mostBy: most < to ? 'rule' : 'maker' },
-    ...(last ? { last } : {}),
+    mostBy: most < to ? 'rule' : 'maker',
+    ...(last ? { says: saysOf(setting.setting, start, last) } : {}),
   }
+  return { ...step, deviceLevel: level }
 }
 
+/** Limits that are in force bind whether or not the card stands above them: hands can go up. */
 function boundsOf(
-  { id, levers }: Step,
-  { from, to, start }: Range,
-  changes: readonly Change[],
+  { subject, inForce }: Levelled,
+  setting: Setting,
+  device: Device,
 ): Pick<DeviceLevel, 'mark' | 'most'> {
-  const lowered = levers?.find(
-    ({ lever, rung, writtenRung }) => SET_LEVERS.has(lever) && rung < writtenRung,
-  )
-  if (!lowered) return { mark: to, most: to }
-  const top = Math.max(from, topOf(lowered.rung, start, to))
-  const isByRule = changes.some(
-    ({ kind, stepId, why }) =>
-      kind === 'rung' && stepId === id && why.some(({ ruleId }) => isHard(ruleId)),
-  )
-  return { mark: top, most: isByRule ? top : to }
+  const topOf = (rung: number): number =>
+    Math.max(setting.from, settingAt({ ...setting, value: setting.to }, rung, device).value)
+  const limits = inForce.filter((constraint) => touches(constraint, subject))
+  const pulled = subject.levers.filter(({ lever }) => SET_LEVERS.includes(lever))
+  const tops = pulled.map(({ lever, rung }) => {
+    const written = subject.step.levers?.find((other) => other.lever === lever)?.writtenRung ?? rung
+    const own = limits.filter(({ limit }) => limit?.kind === 'rung' && limit.lever === lever)
+    const allowed = (of: readonly Constraint[]) =>
+      of.map((constraint) => topOf(rungAllowed(constraint, written)))
+    const past = allowed(own.filter((constraint) => !isHard(constraint)))
+    return {
+      hard: allowed(own.filter(isHard)),
+      marks: LEVER_KIND[lever] === 'answering' ? [...past, topOf(rung)] : past,
+    }
+  })
+  const most = Math.min(setting.to, ...tops.flatMap(({ hard }) => hard))
+  return { most, mark: Math.min(most, ...tops.flatMap(({ marks }) => marks)) }
 }
 
-/** The highest value on a rung. */
-function topOf(rung: number, start: number, to: number): number {
-  const share = RUNGS.current.share![Math.min(rung, TOP_RUNG) - 1]!
-  return Math.floor(start + share * (to - start))
+interface Last {
+  readonly on: string
+  readonly uses: readonly LevelUse[]
 }
 
+/** What a device was set to when it last was otherwise than fitted: of a place, what was set last. */
 function lastOf(
   history: readonly PastVisit[],
   deviceId: string,
   setting: string,
-): DeviceLevel['last'] {
+): Last | undefined {
   const isOf = (use: LevelUse) => use.deviceId === deviceId && use.setting === setting
   const visit = history
     .filter(({ levels }) => levels?.some(isOf))
     .reduce<PastVisit | undefined>((a, b) => (a && a.on > b.on ? a : b), undefined)
   if (!visit) return undefined
-  // What was set last of a place is what it was set to.
   const byPlace = new Map(
     visit.levels!.filter(isOf).map((use) => [use.zones?.join('+') ?? '', use]),
   )
   return { on: visit.on, uses: [...byPlace.values()] }
 }
 
-/** "2 at the temples: too strong". */
-const useInWords = ({ value, zones, why }: LevelUse): string =>
-  `${value}${zones ? ` at ${zonesInWords(zones)}` : ''}: ${why}`
-
-/** A fitted step with what its device begins at, where past visits know it. */
-export function withStart(
-  step: Step,
-  shelf: Shelf,
-  changes: readonly Change[],
-  history: readonly PastVisit[],
-): Step {
-  const level = deviceLevelOf(step, shelf, changes, history)
-  if (!level?.last) return step
-  const { on, uses } = level.last
-  const says = `begin at ${level.setting} ${level.start}; last time (${dateInWords(on)}) ${uses.map(useInWords).join(', ')}`
-  return { ...step, startAt: { value: level.start, says: says.slice(0, SAYS_MOST) } }
+/** "begin at vacuum 35; last time (24 Nov 2026) 30 at the nose: reddened". */
+function saysOf(setting: string, start: number, { on, uses }: Last): string {
+  const used = uses.map(
+    ({ value, zones, why }) => `${value}${zones ? ` at ${zonesInWords(zones)}` : ''}: ${why}`,
+  )
+  return `begin at ${setting} ${start}; last time (${dateInWords(on)}) ${used.join(', ')}`.slice(
+    0,
+    SAYS_MOST,
+  )
 }
-const SAYS_MOST = 300

@@ -1,14 +1,15 @@
 import type { Step } from '../protocol/model'
 import { asMixed } from '../mixing/card'
 import type { Change } from './change'
-import { withStart } from './device-level'
+import { withDeviceLevel } from './device-level'
 import { expand, type Expanded } from './expand'
 import { throughGates, type Gated, type OpenGate } from './gates'
 import { resolveInOrder } from './in-order'
 import type { CompileInput, Running } from './input'
 import { hasBegun } from './ladder'
 import { withStandIns } from './prep'
-import type { Resolution } from './resolve'
+import { inForceFor, type Resolution } from './resolve'
+import { subjectReader } from '../strength'
 import { isForTime } from './slot-of'
 import { withBlotsTied } from './tied'
 import { openVisit, type Visit } from './visit'
@@ -51,7 +52,7 @@ export function throughRules(visit: Visit): Ruled | NoPlan {
     status: 'ready',
     wanted: gated.steps,
     steps: asMixed(
-      resolution.steps.map((step) => withStartOf(step, resolution.changes, visit)),
+      withDeviceLevels(resolution.steps, visit),
       input.shelf,
       input.prep?.waterC ?? {},
     ),
@@ -67,10 +68,18 @@ export function throughRules(visit: Visit): Ruled | NoPlan {
   }
 }
 
-/** What has begun keeps what it began at. */
-function withStartOf(step: Step, changes: readonly Change[], { input, running }: Visit): Step {
-  if (hasBegun(step, running?.underway)) return step
-  return withStart(step, input.shelf, changes, input.history)
+/** What has begun keeps what it may be set to. */
+function withDeviceLevels(
+  steps: readonly Step[],
+  { input, running, constraints }: Visit,
+): readonly Step[] {
+  const { shelf, history, date, overrides } = input
+  const read = subjectReader(shelf, date)
+  return steps.map((step) => {
+    if (step.deviceId === undefined || hasBegun(step, running?.underway)) return step
+    const inForce = inForceFor(step, constraints.inForce, overrides)
+    return withDeviceLevel({ subject: read(step), inForce, shelf, history })
+  })
 }
 
 /** A rule that says not today; a visit that has begun is not postponed. */

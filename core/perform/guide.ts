@@ -147,9 +147,9 @@ function howOf(part: Part, mix: MixCard | undefined): string[] {
 }
 
 /** What a lowered rung means today, and what the device begins at. */
-const todayOf = ({ today, startAt }: Step): string[] => [
+const todayOf = ({ today, deviceLevel }: Step): string[] => [
   ...(today ? [`Today ${today}`] : []),
-  ...(startAt ? [startAt.says] : []),
+  ...(deviceLevel?.says ? [deviceLevel.says] : []),
 ]
 
 /** A layer whose minutes count everywhere alike: acid, enzyme. */

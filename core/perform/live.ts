@@ -40,6 +40,7 @@ export function liveAt(plan: Ladder, state: Omit<RunState<Ladder>, 'plan'>, nowM
     blocked: false,
     dwellOf: dwellsBefore(plan.segments),
     contacts,
+    offs: plan.segments.filter(({ kind }) => kind === 'remove'),
     touches: new Set([...contacts.values()].map(({ firstId }) => firstId)),
   }
   for (const segment of handsOrder(plan.segments)) step(walk, segment)
@@ -107,6 +108,8 @@ function step(walk: Walk, segment: PlacedSegment): void {
   const fromMs = beginningOf(walk, segment, log)
   const plannedEndMs = fromMs + lengthMs(segment)
   if (log.finishedMs !== undefined) return pass(walk, segment, 'done', fromMs, log.finishedMs)
+  const offMs = comesOffMs(walk, segment)
+  if (offMs !== undefined) return cutShort(walk, segment, fromMs, offMs)
   if (!mayBegin(walk, segment, log, fromMs)) {
     // What waits for a word, a removal above all, begins now at the earliest: its forecast and all after it move with the clock.
     const beginsMs = walk.running ? Math.max(fromMs, nowMs) : fromMs
@@ -129,6 +132,20 @@ function pass(
 ): void {
   walk.found.set(segment.id, { segment, status, fromMs, toMs })
   walk.cursorMs = toMs
+}
+
+/** Somebody has said that it comes off: when. What is put on before that ends then at the latest, or is not put on any more. */
+function comesOffMs({ state, offs }: Walk, { kind, stepId, startS }: PlacedSegment) {
+  if (kind !== 'apply') return undefined
+  return offs
+    .filter((off) => off.stepId === stepId && off.startS > startS)
+    .flatMap(({ id }) => state.segments.get(id)?.startedMs ?? [])
+    .sort((a, b) => a - b)[0]
+}
+
+function cutShort(walk: Walk, segment: PlacedSegment, fromMs: number, offMs: number): void {
+  if (fromMs >= offMs) return pass(walk, segment, 'skipped', walk.cursorMs)
+  pass(walk, segment, 'done', fromMs, Math.min(offMs, fromMs + lengthMs(segment)))
 }
 
 function beginningOf(walk: Walk, segment: PlacedSegment, log: SegmentLog): number {

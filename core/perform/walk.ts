@@ -24,6 +24,8 @@ export interface Walk {
   /** Active layers by their dwell, and what is put on first of each. */
   readonly contacts: ReadonlyMap<string, Contact>
   readonly touches: ReadonlySet<string>
+  /** What comes off. */
+  readonly offs: readonly PlacedSegment[]
 }
 
 export const lengthMs = (segment: PlacedSegment): number => (segment.endS - segment.startS) * 1000

@@ -97,6 +97,24 @@ export const Passes = z.strictObject({
 })
 export type Passes = z.infer<typeof Passes>
 
+/** What a device may be set to in one visit: where hands begin, the mark of the fitted rung, and what nothing goes above. */
+export const DeviceLevel = z.strictObject({
+  /** "vacuum"; "level" where its card says nothing. */
+  setting: z.string().min(1).max(40),
+  unit: z.string().max(20),
+  /** One tap. */
+  by: z.number(),
+  least: z.number(),
+  start: z.number(),
+  /** Above it only with a reason. */
+  mark: z.number(),
+  most: z.number(),
+  mostBy: z.enum(['maker', 'rule']),
+  /** What it was set to last time, where that was otherwise than fitted. */
+  says: z.string().max(300).optional(),
+})
+export type DeviceLevel = z.infer<typeof DeviceLevel>
+
 /** One pick of a choice slot: what it is for, and the zones it takes when several stand side by side. */
 export const ChoiceOption = z.strictObject({
   concern: Concern,
@@ -154,8 +172,8 @@ export const Step = z.strictObject({
     )
     .max(6)
     .optional(),
-  /** A fitted step: what its device begins at today, and what it was set to last time. */
-  startAt: z.strictObject({ value: z.number(), says: z.string().max(300) }).optional(),
+  /** A fitted step: what its device may be set to today. */
+  deviceLevel: DeviceLevel.optional(),
   /** A fitted step: what its rungs mean today, in words made from the figures. */
   today: z.string().max(200).optional(),
   /** What the card is for: where none is marked, its steps of the highest priority. */

@@ -115,7 +115,7 @@ async function closeVisit({ page }: Scene) {
   await expect(primary(page)).toHaveText('Finish the visit')
   await primary(page).click()
   await expect(page.getByRole('heading', { name: 'Planned against actual' })).toBeVisible()
-  await expect(page.getByText('Rice Enzyme Powder: burning')).toBeVisible()
+  await expect(page.getByText('Felt: Rice Enzyme Powder: burning')).toBeVisible()
   await page
     .getByRole('radiogroup', { name: 'Redness, of 4' })
     .getByRole('radio', { name: '3' })

@@ -1,14 +1,12 @@
 <script setup lang="ts">
-import { LEVEL_REASONS, useDeviceLevel } from '~/composables/perform/useDeviceLevel'
+import { LEVEL_REASONS } from '#core/climb'
+import { HOLD_MS } from '~/composables/perform/useHold'
 
 /** What the device is set to: one tap down or up. Above the mark of the fitted rung + is held; above what a rule or the maker allows there is nothing. */
 const props = defineProps<{ stepId: string }>()
-const { level, places, place, value, lastSet, lower, raise, because } = useDeviceLevel(
-  () => props.stepId,
-)
-const HOLD_MS = 800
+const { level, places, place, value, lastSet, tap, because } = useDeviceLevel(() => props.stepId)
 const MORE_PLACES = 1
-const hold = useHold(HOLD_MS, () => void raise())
+const hold = useHold(HOLD_MS, () => void tap('higher'))
 const isAtMark = computed(() => level.value !== undefined && value.value! >= level.value.mark)
 const isAtMost = computed(() => level.value !== undefined && value.value! >= level.value.most)
 const isAtLeast = computed(() => level.value !== undefined && value.value! <= level.value.least)
@@ -20,12 +18,8 @@ const boundWords = computed(() => {
   if (isAtMark.value) return 'As fitted. One step more only where it is not felt: hold +.'
   return isAtLeast.value ? 'The device goes no lower.' : ''
 })
-const sides = [
-  { words: 'Lower', sign: '−' },
-  { words: 'Higher', sign: '+' },
-] as const
 function up() {
-  if (!isAtMark.value) void raise()
+  if (!isAtMark.value) void tap('higher')
 }
 </script>
 
@@ -35,11 +29,11 @@ function up() {
       <button
         type="button"
         class="rung !min-h-[64px] w-20 text-3xl"
-        :aria-label="sides[0].words"
+        aria-label="Lower"
         :disabled="isAtLeast"
-        @click="lower"
+        @click="tap('lower')"
       >
-        {{ sides[0].sign }}
+        −
       </button>
       <p class="text-center min-w-[8rem]" aria-live="polite">
         <span class="display text-4xl tabular-nums">{{ value }}</span>
@@ -49,14 +43,14 @@ function up() {
       <button
         type="button"
         class="rung !min-h-[64px] w-20 text-3xl relative overflow-hidden touch-none"
-        :aria-label="sides[1].words"
+        aria-label="Higher"
         :disabled="isAtMost"
         @click="up"
         @pointerdown="isAtMark && hold.start()"
         @pointerup="hold.stop"
         @pointerleave="hold.stop"
-        @keydown.space.stop="isAtMark && hold.start()"
-        @keyup.space="hold.stop"
+        @keydown.enter="isAtMark && hold.start()"
+        @keyup.enter="hold.stop"
         @contextmenu.prevent
       >
         <span
@@ -64,7 +58,7 @@ function up() {
           :style="{ width: `${hold.progress.value * 100}%` }"
           aria-hidden="true"
         />
-        <span class="relative">{{ sides[1].sign }}</span>
+        <span class="relative">+</span>
       </button>
       <div class="min-w-0 flex-1">
         <p v-if="boundWords" class="text-base text-soft leading-snug">{{ boundWords }}</p>

@@ -3,8 +3,12 @@ import { SENSATION_WORDS, type Layer } from '#core/perform'
 import type { Sensation } from '#core/catalog'
 import { keyOf } from '~/composables/perform/useSensations'
 
-const props = defineProps<{ open: boolean; fitAgain: () => Promise<void> }>()
-const emit = defineEmits<{ close: []; off: [layer: Layer]; emergency: [] }>()
+const props = defineProps<{
+  open: boolean
+  fitAgain: () => Promise<void>
+  takeOff: (layer: Layer) => Promise<void>
+}>()
+const emit = defineEmits<{ close: []; emergency: [] }>()
 const { store, live } = useRunning()
 const told = useSensations(props.fitAgain)
 const { touches, touch, sensation, strong, answer } = told
@@ -21,8 +25,11 @@ const LEVEL_WORDS = {
 } as const
 /** Of what stings it is asked only where it may be more than one thing. */
 const isAsked = computed(() => touches.value.length > 1)
+const COMES_OFF: ReadonlySet<string> = new Set(['layer', 'going-on', 'device'])
 const layer = computed(() =>
-  live.value?.layers.find(({ stepId }) => stepId === touch.value?.stepId),
+  touch.value && COMES_OFF.has(touch.value.kind)
+    ? live.value?.layers.find(({ stepId }) => stepId === touch.value!.stepId)
+    : undefined,
 )
 /** It can become strong; what ends anyway need not. */
 const mayBeStrong = computed(
@@ -36,9 +43,10 @@ function close() {
   emit('close')
   void told.closed()
 }
-function off() {
-  emit('off', layer.value!)
-  void told.closed()
+/** Off first: the rest is fitted with what then still lies there. */
+async function off() {
+  await props.takeOff(layer.value!)
+  await told.closed()
 }
 function emergency() {
   emit('emergency')

@@ -3,10 +3,7 @@ import type { FirstTouch } from '#core/perform'
 
 /** What works from its first touch waits for it: everything it needs is here, its clock stands until somebody says that it touches. */
 const props = defineProps<{ touch: FirstTouch }>()
-const { plan, live, titleOf, guideAt } = useRunning()
-const caution = computed(
-  () => plan.value?.cautions.find((one) => one.stepId === segment.value.stepId)?.line,
-)
+const { live, titleOf, cautionOf, guideAt } = useRunning()
 const segment = computed(() => props.touch.at.segment)
 const guide = computed(() => guideAt(segment.value))
 const isCrowded = computed(() => (live.value?.layers.length ?? 0) > 0)
@@ -18,7 +15,7 @@ const isCrowded = computed(() => (live.value?.layers.length ?? 0) > 0)
   <div class="grid grid-cols-[minmax(0,1fr)_auto] gap-x-6">
     <div class="min-w-0">
       <BigClock :left-s="touch.lastsMs / 1000" :small="isCrowded" over-class="" />
-      <GuideLines v-if="guide" :guide="guide" :stroke="[]" :caution="caution" />
+      <GuideLines v-if="guide" :guide="guide" :stroke="[]" :caution="cautionOf(segment.stepId)" />
     </div>
     <WhereFace v-if="guide" class="mt-2" :where="guide.where" :left-out="guide.leftOut" />
   </div>

@@ -41,9 +41,9 @@ export function useBigTarget(
         return never(target)
     }
   }
-  function takeOff({ removalId, stepId }: Layer) {
+  async function takeOff({ removalId, stepId }: Layer) {
     if (removalId)
-      void tap({ type: 'started', segmentId: removalId }, `${titleOf(stepId)} off early`)
+      await tap({ type: 'started', segmentId: removalId }, `${titleOf(stepId)} off early`)
   }
   async function leaveOut(reason: string) {
     const steps = withClosures(plan.value!.steps, skipId.value)

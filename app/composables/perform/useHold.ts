@@ -1,3 +1,6 @@
+/** How long is held what must not happen by chance. */
+export const HOLD_MS = 800
+
 /** A hold that acts once after `ms`, by touch or key; letting go earlier does nothing. `progress` runs from 0 to 1. */
 export function useHold(ms: number, act: () => void) {
   const progress = ref(0)

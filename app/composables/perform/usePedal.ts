@@ -1,7 +1,6 @@
 import { useEventListener } from '@vueuse/core'
+import { HOLD_MS } from './useHold'
 import { useOf } from '~/support/perform/keys'
-
-const HOLD_MS = 800
 
 /** The big target by finger, key or pedal: a tap acts, what needs a hold acts only when it was held. */
 export function usePedal(target: {

@@ -30,6 +30,9 @@ export function useRunning() {
     const expected = expectationOf(productOf(layer.stepId) ?? deviceOf(layer.stepId))
     return [expected, sign && `ready when ${sign}`].filter(Boolean).join(' · ')
   }
+  /** What the rules have one mind at a step. */
+  const cautionOf = (stepId: string) =>
+    plan.value?.cautions.find((one) => one.stepId === stepId)?.line
   const guideAt = (segment: PlacedSegment) =>
     store.run && plan.value && guideFrom(store.run.input, plan.value, segment)
   return {
@@ -46,6 +49,7 @@ export function useRunning() {
     titleOf,
     productOf,
     expectOf,
+    cautionOf,
     guideAt,
   }
 }

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { useWakeLock } from '@vueuse/core'
-import type { Layer } from '#core/perform'
+import { levelOf, type Layer } from '#core/perform'
 
 definePageMeta({ layout: 'perform' })
 const route = useRoute()
@@ -41,12 +41,12 @@ const pedal = usePedal({
   },
   undo: () => undo(),
   actHeld: () => {
-    if (primary.value?.kind === 'early') takeOff(primary.value.layer)
+    if (primary.value?.kind === 'early') void takeOff(primary.value.layer)
   },
 })
 
 const isPast = computed(
-  () => live.value?.layers.some((layer) => now.value >= layer.latestMs) ?? false,
+  () => live.value?.layers.some((layer) => levelOf(layer, now.value) === 'most') ?? false,
 )
 const offWords = computed(() => {
   const layers = live.value?.layers ?? []
@@ -54,9 +54,9 @@ const offWords = computed(() => {
     .map(({ stepId }) => `${titleOf(stepId)}: ${productOf(stepId)?.emergencyOff ?? 'rinse'}`)
     .join('; ')
 })
-function takeOffFelt(layer: Layer) {
+function takeOffFelt(layer: Layer): Promise<void> {
   panel.value = undefined
-  takeOff(layer)
+  return takeOff(layer)
 }
 function emergency() {
   panel.value = undefined
@@ -131,8 +131,8 @@ function keepNote(text: string) {
       v-if="live"
       :open="panel === 'sensation'"
       :fit-again="gate.fitAgain"
+      :take-off="takeOffFelt"
       @close="panel = undefined"
-      @off="takeOffFelt"
       @emergency="emergency"
     />
     <MoreSheet
