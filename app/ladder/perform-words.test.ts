@@ -1,6 +1,6 @@
 import { describe, expect, test } from 'vitest'
 import { planFor } from '~~/tests/situations'
-import { liveAt, reduceRun, type RunBody, type RunEvent } from '#core/perform'
+import { liveAt, played, reduceRun, type RunBody, type RunEvent } from '#core/perform'
 import { leftOutOf, plannedAgainstActual } from './actual'
 import { visitOf } from '~~/tests/person-visit'
 import { cardOf } from '~~/tests/fixtures'
@@ -10,10 +10,10 @@ import {
   asPerformed,
   currentSteps,
   hintsFor,
-  strokeWords,
+  wayWords,
   plannedOf,
   primaryOf,
-  strokeAt,
+  movementWords,
 } from './perform-words'
 
 const plan = planFor()
@@ -91,27 +91,19 @@ describe('the one thing the big target does', () => {
 describe('how it is done', () => {
   const galvanic = compile(visitOf('Yuna Delacroix', cardOf('two-currents')))
   const pole = (id: string) => galvanic.segments.find((segment) => segment.id === `galvanic/${id}`)!
-  test('the movement of this moment, on each pole from the beginning', () => {
-    expect(strokeWords(galvanic, pole('negative'), 0)[0]).toBe(
-      '1 of 11: throat to jaw, light, 4×, light',
-    )
-    expect(strokeWords(galvanic, pole('negative'), 13)[0]).toMatch(/^2 of 11: chin to earlobe/)
-    expect(strokeWords(galvanic, pole('positive'), 161)[0]).toMatch(/^11 of 11/)
-  })
-  test('a shortened massage runs through all movements; past its end the last one stays', () => {
-    const { movements } = cardOf('hydrating').steps.find((step) => step.id === 'massage')!
-    expect(strokeAt(movements!, 0)!.at).toBe(0)
-    expect(strokeAt(movements!, 0.999)!.at).toBe(movements!.length - 1)
-    expect(strokeAt(movements!, 3)!.at).toBe(movements!.length - 1)
-    expect(strokeAt([], 0)).toBeUndefined()
+  test('a movement with its side and pressure, the way of a device with what it is set to', () => {
+    const { movements } = galvanic.steps.find(({ id }) => id === 'galvanic')!
+    const first = played(movements!, 160, [])[0]!
+    expect(movementWords(first)).toBe('throat to jaw, light, both at once')
+    expect(movementWords({ ...first, side: 'second' })).toContain('the other side')
+    expect(wayWords(galvanic, pole('negative'))).toEqual([
+      'slow slides, start level is the least, then by feeling',
+    ])
   })
   test('mixing and taking off say nothing of strokes', () => {
     const coats = compile(visitOf('Wren Castellane', cardOf('undertow')))
     const coat = (id: string) => coats.segments.find((segment) => segment.id === `coats/${id}`)!
-    expect([strokeWords(coats, coat('mix'), 0), strokeWords(coats, coat('off'), 0)]).toEqual([
-      [],
-      [],
-    ])
+    expect([wayWords(coats, coat('mix')), wayWords(coats, coat('off'))]).toEqual([[], []])
   })
 })
 

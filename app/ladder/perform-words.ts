@@ -1,7 +1,13 @@
 import type { FittedPlan, PlacedSegment } from '#core/adapt'
-import { levelOf, mayComeOff, type Layer, type Live, type LiveSegment } from '#core/perform'
-import { movementSeconds, PATH_WORDS, type Movement, type Segment, type Step } from '#core/protocol'
-import { zoneName } from '#core/skin'
+import {
+  levelOf,
+  mayComeOff,
+  type Layer,
+  type Live,
+  type LiveSegment,
+  type Played,
+} from '#core/perform'
+import { PATH_WORDS, type Segment, type Step } from '#core/protocol'
 import { minutesSeconds } from '~/support/time'
 
 export interface Planned {
@@ -18,49 +24,23 @@ export function plannedOf(plan: FittedPlan, segmentId: string): Planned | undefi
   return undefined
 }
 
-/** Which movement the hands are in when this share of the work is done: a shortened massage runs through all of them faster. */
-export function strokeAt(
-  movements: readonly Movement[],
-  share: number,
-): { readonly at: number; readonly movement: Movement } | undefined {
-  const total = movements.reduce((sum, movement) => sum + movementSeconds(movement), 0)
-  let until = 0
-  for (const [at, movement] of movements.entries()) {
-    until += movementSeconds(movement)
-    if (share * total < until) return { at, movement }
-  }
-  const last = movements.at(-1)
-  return last && { at: movements.length - 1, movement: last }
+/** The way of a device over the skin, in a line; how else it is done stands in the guide. */
+export function wayWords(plan: FittedPlan, { stepId, kind }: PlacedSegment): string[] {
+  const step = plan.steps.find(({ id }) => id === stepId)
+  return step?.passes && kind === 'apply' ? [wayOf(step.passes)] : []
 }
 
-/** The movement of this moment and the way of the device, a line each; what else is done stands in the guide. */
-export function strokeWords(plan: FittedPlan, placed: PlacedSegment, elapsedS: number): string[] {
-  const step = plan.steps.find(({ id }) => id === placed.stepId)
-  if (!step || placed.kind !== 'apply') return []
-  const seconds = Math.max(1, placed.endS - placed.startS)
-  const stroke = step.movements && strokeAt(step.movements, elapsedS / seconds)
-  return [
-    ...(stroke ? [movementWords(stroke, step.movements!.length)] : []),
-    ...(step.passes ? [wayOf(step.passes)] : []),
-  ]
-}
-
-function movementWords(
-  { at, movement }: NonNullable<ReturnType<typeof strokeAt>>,
-  of: number,
-): string {
-  const { path, repetitions, pressure, sides } = movement
-  const other = sides === 'each' ? ', then the other side' : ''
-  return `${at + 1} of ${of}: ${PATH_WORDS[path]}, ${repetitions}×, ${pressure}${other}`
+/** A movement in words: "jaw to cheek, both at once". */
+export function movementWords({ movement, side }: Pick<Played, 'movement' | 'side'>): string {
+  const sides = { both: 'both at once', first: 'one side', second: 'the other side' }[side]
+  return `${PATH_WORDS[movement.path]}, ${sides}`
 }
 
 type Passes = NonNullable<FittedPlan['steps'][number]['passes']>
-/** A device's way and what it is set to. */
-function wayOf({ zones, pattern, setting, level }: Passes): string {
+/** How a device is led and what it is set to; where it is stands beside. */
+const wayOf = ({ pattern, setting, level }: Passes): string => {
   const set = setting ? [`${setting.setting} ${setting.value} ${setting.unit}`] : []
-  return [`${zones.map(zoneName).join(' → ')}: ${pattern}`, ...set, ...(level ? [level] : [])].join(
-    ', ',
-  )
+  return [pattern, ...set, ...(level ? [level] : [])].join(', ')
 }
 
 /** What a layer asks of the hands now; undefined while it only lies there. */

@@ -113,6 +113,7 @@ export interface DrawnStroke {
   readonly path: PathId
   readonly d: string
   readonly arrow: boolean
+  /** A point goes along it; points are pressed where they are. */ readonly travels: boolean
   readonly second: boolean
   readonly at: Point
 }
@@ -143,6 +144,7 @@ function drawn(movement: Movement, stroke: Stroke, second: boolean): DrawnStroke
     path: movement.path,
     d,
     arrow: stroke.line !== undefined,
+    travels: stroke.points === undefined,
     second,
     at,
   }

@@ -1,8 +1,8 @@
 import { defineStore } from 'pinia'
 import { hasLadder } from '#core/adapt'
 import {
-  beyondOf,
   clockErrorMs,
+  inputUnderway,
   liveAt,
   reduceRun,
   underwayOf,
@@ -58,27 +58,27 @@ export const useRunStore = defineStore('run', () => {
   /** Why whoever is signed in may not read the skin or fit the rest; undefined where they may. */
   const mayNotFit = () => (useSessionStore().can('health.write') ? undefined : NOT_YOURS)
 
-  /** Fits the rest again from now, with what is already on the skin; the new ladder is kept as an event, never computed anew. */
+  /** The rest as it is fitted from now, with what is already on the skin; `endsMs`: as if it had to end then. Nothing is said of it. */
+  async function fitted(endsMs?: number) {
+    const now = momentOf(events.value.at(-1), clock())
+    const said = { ...state.value!, ...(endsMs === undefined ? {} : { endsMs }) }
+    const underway = underwayOf(said, liveAt(said.plan, said, now), now)
+    const input = inputUnderway(run.value!.input, said)
+    return { now, next: await useFitter().fit(input, { plan: said.plan, underway }) }
+  }
+
+  /** Fits the rest again from now; the new ladder is kept as an event, never computed anew. */
   async function fitAgain(): Promise<string | undefined> {
     const notYours = mayNotFit()
     if (notYours) return notYours
-    const { input } = run.value!
-    const now = momentOf(events.value.at(-1), clock())
-    const { plan: before, reading, checks, stung } = state.value!
-    const felt = beyondOf(state.value!)
-    const underway = underwayOf(state.value!, liveAt(before, state.value!, now), now)
-    const gates = Object.fromEntries(checks)
-    const next = await useFitter().fit(
-      { ...input, reading: reading ?? input.reading, gates, stung, felt },
-      { plan: before, underway },
-    )
+    const { now, next } = await fitted()
     if (!hasLadder(next)) return next.problems.join(' ')
     await say({ type: 'replanned', plan: next, fromMs: now })
     return undefined
   }
   return {
     ...{ run, events, unsent, saved, trouble, nowMs, state, plan, live },
-    ...{ open, close, say, fitAgain, mayNotFit, send },
+    ...{ open, close, say, fitted, fitAgain, mayNotFit, send },
   }
 })
 
@@ -89,6 +89,7 @@ function isAnsweredSinceFit({ finishedMs, events }: RunState): boolean {
     ({ body }) =>
       body.type === 'read' ||
       body.type === 'checked' ||
+      body.type === 'ends' ||
       (body.type === 'sensation' && body.beyond === true),
   )
   return answers > events.findLastIndex(({ body }) => body.type === 'replanned')

@@ -9,6 +9,7 @@ import { withHygiene } from './lay'
 import type { FittedPlan } from './plan'
 import { throughRules, type Ruled } from './rules-stage'
 import { hungChanges, type Timed } from './time-stage'
+import { cutAsTold } from './told-cut'
 import { openVisit } from './visit'
 import type { Change } from './change'
 
@@ -20,14 +21,16 @@ export type Audit =
 /**
  * Reads a plan that a tablet fitted while its visit ran, and believes nothing of it but its times. The rules, groups and wrong orders are
  * read anew: a step that they would not put there in just that way is a fault, and so is one that is missing (an enhancement in a gap may
- * be). Its times are read against every limit, without a search. Everything else of the plan that comes back (reasons, stops, cautions, tray,
+ * be), but for what may go for time where somebody has said when the visit ends. Its times are read against every limit, without a search. Everything else of the plan that comes back (reasons, stops, cautions, tray,
  * versions) is made here. `running`: the plan before it, and what had begun when it was fitted.
  */
 export function audit(told: FittedPlan, input: CompileInput, running: Running): Audit {
   const visit = openVisit(input, running)
   const ruled = throughRules(visit)
   if (ruled.status !== 'ready') return { faults: ruled.problems }
-  const ladder = withHygiene(ruled.steps)
+  const whole = withHygiene(ruled.steps)
+  const cut = cutAsTold(told.steps, whole, visit)
+  const ladder = cut.steps
   const wrong = stepFaults(plain(told.steps), ladder, running)
   if (wrong.length > 0) return { faults: wrong }
   const kept = new Set(told.steps.map((step) => step.id))
@@ -35,7 +38,7 @@ export function audit(told: FittedPlan, input: CompileInput, running: Running): 
   const placed = told.segments.map(({ id, startS, endS }) => ({ partId: id, startS, endS }))
   const { breaches, hosts } = readPlacing(placingOf(steps, running.underway), placed)
   if (breaches.length > 0) return { faults: breaches }
-  const timed = timedAs(told, { ruled, steps, placed, hosts })
+  const timed = timedAs(told, { ruled, steps, placed, hosts, cuts: cut.changes })
   return { faults: [], plan: planOf(visit, ruled, timed) }
 }
 
@@ -83,9 +86,10 @@ interface Told {
   readonly steps: readonly Step[]
   readonly placed: readonly Placed[]
   readonly hosts: ReadonlyMap<string, string>
+  readonly cuts: readonly Change[]
 }
 
-function timedAs(told: FittedPlan, { ruled, steps, placed, hosts }: Told): Timed {
+function timedAs(told: FittedPlan, { ruled, steps, placed, hosts, cuts }: Told): Timed {
   const placing: Timed['placing'] = {
     ...{ kind: told.proof.kind === 'optimal' ? 'optimal' : 'feasible', hosts, placed },
     makespanS: Math.max(0, ...placed.map((part) => part.endS)),
@@ -93,7 +97,8 @@ function timedAs(told: FittedPlan, { ruled, steps, placed, hosts }: Told): Timed
     gapS: told.proof.gapS,
     nodes: told.proof.nodes,
   }
-  const changes = [...ruled.changes, ...leftForRoom(told, steps), ...hungChanges(steps, placing)]
+  const others = [...ruled.changes, ...leftForRoom(told, steps)]
+  const changes = [...others, ...cuts, ...hungChanges(steps, placing)]
   return { status: 'ready', steps, placing, changes, fit: undefined }
 }
 

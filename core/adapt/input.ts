@@ -42,6 +42,8 @@ export interface CompileInput {
   readonly stung?: readonly string[] | undefined
   /** What was felt in this visit beyond what is expected; default: nothing. */
   readonly felt?: readonly FeltToday[] | undefined
+  /** A visit under way has to end so many seconds after its beginning; default: what runs late is not cut. */
+  readonly endS?: number | undefined
   /** The share of the usual search limits; default: all. A plan that is kept is made with all of it. */
   readonly work?: number | undefined
 }
@@ -86,6 +88,6 @@ export function constraintsFor(input: CompileInput): Constraints {
   })
 }
 
-/** Seconds the visit may take: the wish of this visit, else what was booked. */
+/** Seconds the visit may take: what was said while it ran, the wish of this visit, else what was booked. */
 export const slotSecondsOf = (input: CompileInput): number =>
-  (input.fit?.slotMinutes ?? input.slotMinutes) * 60
+  input.endS ?? (input.fit?.slotMinutes ?? input.slotMinutes) * 60

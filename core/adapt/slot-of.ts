@@ -3,10 +3,12 @@ import { lint } from '../protocol/linter'
 import { unrolled } from '../protocol/unroll'
 import type { Segment, Step, Variant } from '../protocol/model'
 import { inMinutes } from '../quantity/time'
+import { goneWith } from '../protocol/family'
 import { place } from '../schedule/place'
+import type { Placing } from '../schedule/problem'
 import type { Subject } from '../strength'
 import { ownWhy, type Change } from './change'
-import { hostsOf, placingOf } from './ladder'
+import { hasBegun, hostsOf, placingOf, type Underway } from './ladder'
 import { resolve, type ResolveInput } from './resolve'
 import type { Reservation } from './wish'
 import {
@@ -34,15 +36,17 @@ export interface Ready {
   readonly reserved: readonly Reservation[]
   readonly read: (step: Step) => Subject
   readonly resolving: Omit<ResolveInput, 'steps'>
+  /** A visit that runs: what has begun of it stays as it is. */
+  readonly underway?: Underway | undefined
   /** The share of the usual limits. */
   readonly work: number
 }
 
 /** A function that fits the same ladder to any slot; schedules once looked at are remembered between slots. */
-export function slotFitter(ready: Ready): (slotS: number) => SlotFit {
-  const { steps, goals, goalDetails, read, daytime } = ready
+export function slotFitter(given: Ready): (slotS: number) => SlotFit {
+  const ready = withBegunAsItIs(given)
+  const { steps, goals, goalDetails, read } = ready
   const seen = new Map<string, number | undefined>()
-  const wrongBefore = wrongOf(steps, ready)
   const makespan = (now: readonly Step[]): number | undefined => {
     const key = now
       .map((step) => `${step.id}:${step.segments.map((part) => part.usualS).join(',')}`)
@@ -62,19 +66,64 @@ export function slotFitter(ready: Ready): (slotS: number) => SlotFit {
     withoutHost: (now) => now.filter((step) => step.floating && hostsOf(step, now).length === 0),
     enhancementsAddS: hungSeconds(steps),
     variants: permittedVariants(ready),
-    allowed: (now) =>
-      lint(now.map(read), daytime).every(
-        (finding) =>
-          finding.level !== 'wrong' || wrongBefore.has(`${finding.id}|${finding.stepId}`),
-      ) && holds(now, ready),
+    allowed: allowedOf(ready),
   }
   const withHeart = new Set([...ready.mustStay, ...ready.heart])
   return (slotS) => {
     // What the card is for goes last: only where nothing else ends by the slot.
     const kept = fitToSlot({ ...problem, slotS, mustStay: withHeart })
-    if (fitsSlot(kept) || ready.heart.length === 0) return kept
-    const cut = fitToSlot({ ...problem, slotS })
-    return fitsSlot(cut) ? cut : kept
+    const cut = fitsSlot(kept) || ready.heart.length === 0 ? kept : fitToSlot({ ...problem, slotS })
+    return asGiven(fitsSlot(cut) ? cut : kept, given)
+  }
+}
+
+/** Whether the rules and the linter accept what is left of these steps. */
+export function allowedOf(ready: Ready): (now: readonly Step[]) => boolean {
+  const { steps, read, daytime } = ready
+  const wrongBefore = wrongOf(steps, ready)
+  return (now) =>
+    lint(now.map(read), daytime).every(
+      (finding) => finding.level !== 'wrong' || wrongBefore.has(`${finding.id}|${finding.stepId}`),
+    ) && holds(now, ready)
+}
+
+/** Of a visit that runs: steps that cannot go, because they or what goes with them have begun. */
+export function stuckOf(
+  steps: readonly Step[],
+  underway: Underway | undefined,
+): ReadonlySet<string> {
+  const goesWithBegun = ({ id }: Step): boolean => {
+    const gone = goneWith(steps, new Set([id]))
+    return steps.some((step) => gone.has(step.id) && hasBegun(step, underway))
+  }
+  return new Set(underway ? steps.filter(goesWithBegun).map(({ id }) => id) : [])
+}
+
+/** A step that has begun is done as it was begun: neither left out, nor in another way, nor in fewer minutes. */
+function withBegunAsItIs(ready: Ready): Ready {
+  const { steps, underway, mustStay } = ready
+  if (!underway) return ready
+  return {
+    ...ready,
+    grow: false,
+    mustStay: [...mustStay, ...stuckOf(steps, underway)],
+    steps: steps.map((step) => (hasBegun(step, underway) ? withoutSlack(step) : step)),
+  }
+}
+const withoutSlack = (step: Step): Step => ({
+  ...step,
+  segments: step.segments.map((part) => ({ ...part, minS: part.usualS })),
+})
+
+/** Steps that have begun as they were given. */
+function asGiven(fit: SlotFit, { steps, underway }: Ready): SlotFit {
+  if (!underway || !fit.best) return fit
+  const given = new Map(
+    steps.filter((step) => hasBegun(step, underway)).map((step) => [step.id, step]),
+  )
+  return {
+    ...fit,
+    best: { ...fit.best, steps: fit.best.steps.map((step) => given.get(step.id) ?? step) },
   }
 }
 
@@ -96,9 +145,17 @@ const wrongOf = (steps: readonly Step[], { read, daytime }: Ready): Set<string> 
       .map((finding) => `${finding.id}|${finding.stepId}`),
   )
 
-function lengthOfPlacing(steps: readonly Step[], { reserved, work }: Ready): number | undefined {
-  const placing = place(placingOf(steps, undefined, reserved), NODES_PER_LOOK * work)
-  return placing.kind === 'optimal' || placing.kind === 'feasible' ? placing.makespanS : undefined
+function lengthOfPlacing(
+  steps: readonly Step[],
+  { reserved, work, underway }: Ready,
+): number | undefined {
+  const problem = placingOf(steps, underway, reserved)
+  const length = (placing: Placing) =>
+    placing.kind === 'optimal' || placing.kind === 'feasible' ? placing.makespanS : undefined
+  const makespanS = length(place(problem, NODES_PER_LOOK * work))
+  // What lies on the skin may be over its time already: the rest is still placed.
+  if (makespanS !== undefined || !underway) return makespanS
+  return length(place({ ...problem, overrun: true }, NODES_PER_LOOK * work))
 }
 
 /** The rules ask for nothing that has gone and take nothing more out. */
@@ -116,7 +173,13 @@ const asVariant = (
   { id: _id, worth: _worth, ...variant }: Variant,
 ): Step => unrolled({ ...step, ...variant })
 
-function permittedVariants({ steps, resolving }: Ready): NonNullable<SlotProblem['variants']> {
+function permittedVariants({
+  steps,
+  resolving,
+  underway,
+}: Ready): NonNullable<SlotProblem['variants']> {
+  // The tray is laid: nothing is done in another way any more.
+  if (underway) return new Map()
   const found = new Map<string, { step: Step; worth: number }[]>()
   for (const step of steps) {
     for (const variant of step.variants ?? []) {
@@ -168,13 +231,21 @@ export function slotChanges(
   wholeS: number,
   slotS: number,
 ): Change[] {
-  const titled = new Map(before.map((step) => [step.id, step.title]))
-  const { best } = fit
   const proof = proofWords(fit)
   const why =
     wholeS > slotS
       ? `Everything together takes ${inMinutes(wholeS)} min and the slot is ${inMinutes(slotS)}. ${proof}`
       : `There is time to spare in a slot of ${inMinutes(slotS)} min.`
+  return changesForTime(before, fit.best, why)
+}
+
+/** What was left out, done in another way, or shorter or longer for time, each with the same reason. */
+export function changesForTime(
+  before: readonly Step[],
+  best: Pick<SlotChoice, 'dropped' | 'swapped' | 'times'>,
+  why: string,
+): Change[] {
+  const titled = new Map(before.map((step) => [step.id, step.title]))
   const house = (ruleId: string, instead: string) => [
     { ...ownWhy(ruleId, why, instead), basis: 'house' as const },
   ]

@@ -28,7 +28,7 @@ export function throughTime(visit: Visit, ruled: Ruled): Timed | NoPlan {
   const whole = placeKeeping(withHygiene(ruled.steps), running?.underway, input.reserved)
   const cut = cutToSlot(whole, visit)
   const kept =
-    cut.steps === whole.steps ? whole : placeKeeping(cut.steps, undefined, input.reserved)
+    cut.steps === whole.steps ? whole : placeKeeping(cut.steps, running?.underway, input.reserved)
   const { steps, placing } = kept
   if (placing.kind === 'infeasible' || placing.kind === 'unfinished') return unplaced(placing)
   // What is left out for time needs no other change.
@@ -51,7 +51,7 @@ function unplaced(placing: Exclude<Placing, { makespanS: number }>): NoPlan {
 /** What the slot fit needs to know of these steps of a visit. */
 export const readyFor = (
   steps: readonly Step[],
-  { input, constraints, written }: Visit,
+  { input, constraints, written, running }: Visit,
 ): Ready => ({
   steps,
   goals: input.client.concerns,
@@ -62,6 +62,7 @@ export const readyFor = (
   grow: input.fit?.grow ?? false,
   daytime: input.daytime,
   work: input.work ?? 1,
+  underway: running?.underway,
   read: subjectReader(input.shelf, input.date),
   resolving: { constraints, shelf: input.shelf, overrides: input.overrides, date: input.date },
 })
@@ -72,12 +73,12 @@ interface Cut {
   readonly fit?: FittedPlan['fit']
 }
 
-/** The ladder cut to its slot, where it would run over or may grow. A visit under way is not cut: what runs late is re-planned, not taken away. */
+/** The ladder cut to its slot, where it would run over or may grow. A visit under way is cut only where somebody has said when it has to end: what runs late is re-planned, not taken away. */
 function cutToSlot({ steps, placing }: Kept, visit: Visit): Cut {
   const wholeS = makespanOf(placing)
   const slotS = slotSecondsOf(visit.input)
-  if (visit.running || wholeS === undefined) return { steps, changes: [] }
-  if (wholeS <= slotS && !visit.input.fit?.grow) return { steps, changes: [] }
+  if (wholeS === undefined || mayNotCut(visit)) return { steps, changes: [] }
+  if (wholeS <= slotS && (visit.running || !visit.input.fit?.grow)) return { steps, changes: [] }
   const fit = slotFitter(readyFor(steps, visit))(slotS)
   if (!fit.best) return { steps, changes: [], fit: figuresOf(fit) }
   return {
@@ -86,6 +87,9 @@ function cutToSlot({ steps, placing }: Kept, visit: Visit): Cut {
     fit: figuresOf(fit),
   }
 }
+
+const mayNotCut = ({ running, input }: Visit): boolean =>
+  running !== undefined && input.endS === undefined
 
 function figuresOf(fit: SlotFit): NonNullable<FittedPlan['fit']> {
   const { kind, fullWorth, best, leastS } = fit

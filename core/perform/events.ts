@@ -28,6 +28,16 @@ export const RunBody = z.discriminatedUnion('type', [
   }),
   /** A device was set otherwise than fitted; `zones`: there alone. */
   z.strictObject({ type: z.literal('set'), stepId: z.string(), ...LevelUse.shape }),
+  /** One stroke more of the movement in hand, or enough of it; which one that is follows from its time. */
+  z.strictObject({
+    type: z.literal('stroke'),
+    segmentId: z.string(),
+    way: z.enum(['again', 'enough']),
+  }),
+  /** When the visit has to end, by the wall clock: arrived late, or has to go. The last one counts. */
+  z.strictObject({ type: z.literal('ends'), atMs: z.number().int() }),
+  /** A layer that is due is not ready by its sign: a minute more, up to its maximum. */
+  z.strictObject({ type: z.literal('not-yet'), segmentId: z.string() }),
   z.strictObject({ type: z.literal('comfort'), stepId: z.string(), measure: z.string().max(160) }),
   z.strictObject({
     type: z.literal('skipped'),

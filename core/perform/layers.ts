@@ -36,12 +36,23 @@ export function touchedMs({ contacts, state }: Walk, dwell: PlacedSegment): numb
   return contact && state.segments.get(contact.firstId)?.startedMs
 }
 
-/** When a layer should come off: so long after its first touch, or after it is on. */
+/** When a layer should come off: so long after its first touch, or after it is on; a minute later each time its sign was not there yet. */
 export function dueAt(walk: Walk, dwell: PlacedSegment): number {
   const sinceMs = touchedMs(walk, dwell)
   if (sinceMs !== undefined) return sinceMs + walk.contacts.get(dwell.id)!.lastsMs
-  return (handsBefore(walk, dwell)?.toMs ?? walk.cursorMs) + lengthMs(dwell)
+  const onMs = handsBefore(walk, dwell)?.toMs ?? walk.cursorMs
+  return waitedFor(walk, dwell, onMs + lengthMs(dwell), latestOf(dwell, onMs))
 }
+
+const latestOf = (dwell: PlacedSegment, onMs: number): number =>
+  onMs + Math.max(dwell.maxS * 1000, lengthMs(dwell))
+
+/** What works has its time as its limit (rule D24): it is not waited for. */
+function waitedFor({ state }: Walk, dwell: PlacedSegment, dueMs: number, latestMs: number): number {
+  const said = dwell.active ? [] : (state.notYet.get(dwell.id) ?? [])
+  return said.reduce((due, saidMs) => Math.min(latestMs, Math.max(due, saidMs) + A_MINUTE), dueMs)
+}
+const A_MINUTE = 60_000
 
 export function layersAt(
   walk: Walk,
@@ -72,8 +83,9 @@ function timesOf(
 ): Pick<Layer, 'sinceMs' | 'dueMs' | 'latestMs'> {
   const sinceMs = touchedMs(walk, dwell)
   if (sinceMs === undefined) {
-    const latestMs = fromMs + Math.max(dwell.maxS * 1000, lengthMs(dwell))
-    return { sinceMs: fromMs, dueMs: fromMs + lengthMs(dwell), latestMs }
+    const latestMs = latestOf(dwell, fromMs)
+    const dueMs = waitedFor(walk, dwell, fromMs + lengthMs(dwell), latestMs)
+    return { sinceMs: fromMs, dueMs, latestMs }
   }
   const { lastsMs, mostMs } = walk.contacts.get(dwell.id)!
   return { sinceMs, dueMs: sinceMs + lastsMs, latestMs: sinceMs + mostMs }

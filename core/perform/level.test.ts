@@ -1,5 +1,5 @@
 import { expect, test } from 'vitest'
-import { levelOf, mayComeOff } from '.'
+import { levelOf, mayComeOff, mayWait } from '.'
 
 // Layers of ten minutes, at most twelve; seconds from when they lie there.
 const layer = (active: boolean, mostS = 720) => ({
@@ -18,6 +18,9 @@ test.each([
   ['inert: at its most', false, 720, 'most'],
 ] as const)('%s', (_, active, second, level) => {
   expect(levelOf(layer(active), second * 1000)).toBe(level)
+  expect(mayWait(layer(active), second * 1000)).toBe(
+    level === 'due' || (level === 'past' && !active),
+  )
   expect(mayComeOff(layer(active), second * 1000)).toBe(level !== 'on')
 })
 test('a layer without room past its time is at its most when it is due', () =>

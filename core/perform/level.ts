@@ -24,6 +24,12 @@ export function levelOf(
   return nowMs < dueMs + DUE_MS ? 'due' : 'past'
 }
 
+/** It is due and asked for its sign: it may be waited for a minute more, up to its maximum. Never what works. */
+export const mayWait = (
+  { active, dueMs, latestMs }: Pick<Layer, 'active' | 'dueMs' | 'latestMs'>,
+  nowMs: number,
+): boolean => !active && nowMs >= dueMs && nowMs < latestMs
+
 /** Hands may take it off with one tap: it is due, or hands have been called. */
 export const mayComeOff = (layer: Parameters<typeof levelOf>[0], nowMs: number): boolean =>
   levelOf(layer, nowMs) !== 'on'

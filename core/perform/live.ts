@@ -1,6 +1,6 @@
 import type { PlacedSegment } from '../adapt/plan'
 import { contactsOf } from './contact'
-import { dueAt, layersAt, touchAt, touchedMs, type FirstTouch, type Layer } from './layers'
+import { dueAt, layersAt, touchAt, type FirstTouch, type Layer } from './layers'
 import type { Ladder, RunState, SegmentLog } from './state'
 import { handsBefore, lengthMs, type LiveSegment, type Walk } from './walk'
 
@@ -196,10 +196,7 @@ function passive(
     isOn: isOn(before),
     needsRemoval: follower !== undefined,
     removal: isComingOff(removal) ? removal : undefined,
-    plannedEndMs:
-      touchedMs(walk, segment) === undefined
-        ? fromMs + lengthMs(segment)
-        : Math.max(fromMs, dueAt(walk, segment)),
+    plannedEndMs: before ? Math.max(fromMs, dueAt(walk, segment)) : fromMs + lengthMs(segment),
   }
   const { status, toMs } = lyingAt(lying, walk.nowMs)
   const isSkipped = walk.state.skipped.has(segment.stepId)

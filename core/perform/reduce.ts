@@ -2,7 +2,7 @@ import type { Reading } from '../skin/model'
 import { byType } from '../kinds'
 import type { RunBody, RunEvent } from './events'
 import { liveAt, mayLeaveOut } from './live'
-import type { Felt, Ladder, LevelSet, RunState, SegmentLog } from './state'
+import type { Felt, Ladder, LevelSet, RunState, SegmentLog, StrokeSaid } from './state'
 
 const byText = (a: string, b: string): number => {
   if (a === b) return 0
@@ -38,11 +38,14 @@ export function reduceRun<Plan extends Ladder>(
     plan,
     startedMs: undefined,
     finishedMs: undefined,
+    endsMs: undefined,
+    notYet: new Map(),
     emergencyMs: undefined,
     segments: new Map(),
     skipped: new Map(),
     sensations: [],
     levels: [],
+    strokes: [],
     comforts: [],
     notes: [],
     checks: new Map(),
@@ -60,10 +63,13 @@ interface Building<Plan extends Ladder> {
   startedMs: number | undefined
   finishedMs: number | undefined
   emergencyMs: number | undefined
+  endsMs: number | undefined
+  readonly notYet: Map<string, readonly number[]>
   readonly segments: Map<string, SegmentLog>
   readonly skipped: Map<string, string>
   readonly sensations: Felt[]
   readonly levels: LevelSet[]
+  readonly strokes: StrokeSaid[]
   readonly comforts: { stepId: string; measure: string; atMs: number }[]
   readonly notes: { text: string; atMs: number }[]
   readonly checks: Map<string, 'calm' | 'stings'>
@@ -95,6 +101,15 @@ const changeBy = byType<RunBody, [state: Building<Ladder>, event: RunEvent], voi
   },
   set: ({ type: _, ...level }, state, { wallMs }) => {
     state.levels.push({ ...level, atMs: wallMs })
+  },
+  ends: ({ atMs }, state) => {
+    state.endsMs = atMs
+  },
+  'not-yet': ({ segmentId }, { notYet }, { wallMs }) => {
+    notYet.set(segmentId, [...(notYet.get(segmentId) ?? []), wallMs])
+  },
+  stroke: ({ segmentId, way }, state, { wallMs }) => {
+    state.strokes.push({ segmentId, way, atMs: wallMs })
   },
   comfort: ({ stepId, measure }, state, { wallMs }) => {
     state.comforts.push({ stepId, measure, atMs: wallMs })

@@ -8,7 +8,8 @@ import { dequal } from 'dequal'
 import type { RunBody, RunEvent } from './events'
 import { liveAt } from './live'
 import { canonical, reduceRun } from './reduce'
-import { beyondOf, type RunState } from './state'
+import { inputUnderway } from './said'
+import type { RunState } from './state'
 import { underwayOf } from './underway'
 
 /** A run as the server knows it. */
@@ -45,7 +46,7 @@ export function judgeReplan(log: RunLog, event: RunEvent & { body: Replanned }):
   const fromMs = body.fromMs ?? wallMs
   const isNear = fromMs <= wallMs && wallMs - fromMs <= FITTED_WITHIN_MS
   const running = runningOf(state, isNear ? fromMs : wallMs)
-  return audit(body.plan, inputOf(log.input, state), running)
+  return audit(body.plan, inputUnderway(log.input, state), running)
 }
 
 type Laid = Pick<FittedPlan, 'steps' | 'segments'>
@@ -67,7 +68,7 @@ export function refitHere(
   if (state.startedMs === undefined) return state.plan
   const fromMs = isAtOnce(log, refused, nowMs) ? (refused.body.fromMs ?? refused.wallMs) : nowMs
   const running = withLyingOf(refused.body.plan, runningOf(state, fromMs), log, fromMs)
-  const next = compile(inputOf(log.input, state), running)
+  const next = compile(inputUnderway(log.input, state), running)
   return hasLadder(next) ? next : state.plan
 }
 
@@ -83,15 +84,6 @@ const isAtOnce = ({ events }: RunLog, refused: RunEvent, nowMs: number): boolean
 /** Events without the plans that were refused. */
 const believed = ({ events, good }: Pick<RunLog, 'events' | 'good'>): RunEvent[] =>
   events.filter(({ id, body }) => body.type !== 'replanned' || good.has(id))
-
-/** What the run has said goes before what was known when it was opened. */
-const inputOf = (input: CompileInput, state: RunState): CompileInput => ({
-  ...input,
-  reading: state.reading ?? input.reading,
-  gates: Object.fromEntries(state.checks),
-  stung: state.stung,
-  felt: beyondOf(state),
-})
 
 const runningOf = (state: RunState, nowMs: number): Running => ({
   plan: state.plan,

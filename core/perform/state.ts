@@ -29,6 +29,13 @@ export interface Felt {
 /** A device level as it was set, with its step. */
 export type LevelSet = LevelUse & { readonly stepId: string; readonly atMs: number }
 
+/** One stroke more, or enough of a movement, within a segment. */
+export interface StrokeSaid {
+  readonly segmentId: string
+  readonly way: 'again' | 'enough'
+  readonly atMs: number
+}
+
 /** What a run needs of a plan. */
 export type Ladder = Pick<FittedPlan, 'segments'>
 
@@ -43,6 +50,11 @@ export interface RunState<Plan extends Ladder = FittedPlan> {
   readonly sensations: readonly Felt[]
   /** Device levels set otherwise than fitted, in order. */
   readonly levels: readonly LevelSet[]
+  /** When it has to end, where somebody has said so. */
+  readonly endsMs: number | undefined
+  /** Layers that were not ready when they were due: when that was said, by segment. */
+  readonly notYet: ReadonlyMap<string, readonly number[]>
+  readonly strokes: readonly StrokeSaid[]
   readonly comforts: readonly {
     readonly stepId: string
     readonly measure: string

@@ -25,7 +25,7 @@ export type { LintFinding } from './linter'
 export { freshId, goneWith } from './family'
 export { unrolled } from './unroll'
 export { MOVEMENT_TYPES, PASS_PATTERNS, PATH_WORDS, PATHS, PRESSURES } from './movement-words'
-export { movementSeconds, movementsSeconds, timedByMovements } from './movement'
+export { isTwoSided, movementSeconds, movementsSeconds, timedByMovements } from './movement'
 export type { PathId } from './movement-words'
 export type {
   ChoiceOption,

@@ -4,9 +4,13 @@ import type { PathId } from './movement-words'
 /** Paths on the middle line: there is no other side to do. */
 const MIDDLE: readonly PathId[] = ['forehead-hairline', 'lip-line', 'nape', 'scalp-circles']
 
+/** One side first, then the same mirrored. */
+export const isTwoSided = ({ path, sides }: Movement): boolean =>
+  sides === 'each' && !MIDDLE.includes(path)
+
 /** Seconds of one movement, the other side included. */
-export const movementSeconds = ({ path, repetitions, secondsEach, sides }: Movement): number =>
-  repetitions * secondsEach * (sides === 'each' && !MIDDLE.includes(path) ? 2 : 1)
+export const movementSeconds = (movement: Movement): number =>
+  movement.repetitions * movement.secondsEach * (isTwoSided(movement) ? 2 : 1)
 
 /** Seconds of a list of movements, rounded up to whole seconds. */
 export const movementsSeconds = (movements: readonly Movement[]): number =>

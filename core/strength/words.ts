@@ -36,7 +36,9 @@ export function inTodaysWords(step: Step): Step {
 }
 
 function withoutFirm(step: Step, instead: string): Step {
-  const put = (text: string): string => text.replace(LOWERED_FIRM, instead)
+  const capital = `${instead[0]!.toUpperCase()}${instead.slice(1)}`
+  const put = (text: string): string =>
+    text.replace(LOWERED_FIRM, (word) => (/^[A-Z]/.test(word) ? capital : instead))
   return {
     ...step,
     title: put(step.title),

@@ -1,20 +1,21 @@
 <script setup lang="ts">
 import type { LiveSegment } from '#core/perform'
-import { strokeWords } from '~/ladder/perform-words'
+import { wayWords } from '~/ladder/perform-words'
 
 const props = defineProps<{ hands: LiveSegment }>()
 const { plan, live, now, stepOf, titleOf, cautionOf, guideAt } = useRunning()
 const segment = computed(() => props.hands.segment)
-const elapsedS = computed(() => (now.value - props.hands.fromMs) / 1000)
-const leftS = computed(() => segment.value.endS - segment.value.startS - elapsedS.value)
+const leftS = computed(() => (props.hands.fromMs - now.value) / 1000 + lengthS.value)
+const lengthS = computed(() => segment.value.endS - segment.value.startS)
 const guide = computed(() => guideAt(segment.value))
-const stroke = computed(() =>
-  plan.value ? strokeWords(plan.value, segment.value, elapsedS.value) : [],
-)
-/** Two layers and more have clocks of their own below, a device what it is set to: they need the room. */
+const way = computed(() => (plan.value ? wayWords(plan.value, segment.value) : []))
+const { movements, isPlayed, inHand, place } = usePlaying(() => props.hands)
+/** Two layers and more have clocks of their own below, a device what it is set to, a massage its strokes: they need the room. */
 const isCrowded = computed(
   () =>
-    (live.value?.layers.length ?? 0) > 1 || stepOf(segment.value.stepId)?.deviceLevel !== undefined,
+    isPlayed.value ||
+    (live.value?.layers.length ?? 0) > 1 ||
+    stepOf(segment.value.stepId)?.deviceLevel !== undefined,
 )
 </script>
 
@@ -24,14 +25,16 @@ const isCrowded = computed(
   <div class="grid grid-cols-[minmax(0,1fr)_auto] gap-x-6">
     <div class="min-w-0">
       <BigClock :left-s="leftS" :small="isCrowded" over-class="text-now" />
-      <GuideLines
-        v-if="guide"
-        :guide="guide"
-        :stroke="stroke"
-        :caution="cautionOf(segment.stepId)"
-      />
+      <GuideLines v-if="guide" :guide="guide" :stroke="way" :caution="cautionOf(segment.stepId)" />
     </div>
-    <WhereFace v-if="guide" class="mt-2" :where="guide.where" :left-out="guide.leftOut" />
+    <StrokeFace v-if="isPlayed && inHand" class="mt-2" :now="inHand" :of="movements.length" />
+    <WhereFace
+      v-else-if="guide"
+      class="mt-2"
+      :where="guide.where"
+      :left-out="guide.leftOut"
+      :in-hand="place?.place.zones"
+    />
   </div>
   <NextLine />
 </template>

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { levelOf, type Layer } from '#core/perform'
+import { levelOf, mayWait, type Layer } from '#core/perform'
 import { zonesInWords } from '#core/skin'
 import { levelWords } from '~/ladder/perform-words'
 import { minutesSeconds } from '~/support/time'
@@ -11,7 +11,11 @@ const props = defineProps<{
   nowMs: number
   /** Its time already stands large above. */
   shownBig?: boolean
+  /** By what it is told that it is ready. */
+  sign?: string | undefined
 }>()
+const emit = defineEmits<{ notYet: [] }>()
+const isAsked = computed(() => props.sign !== undefined && mayWait(props.layer, props.nowMs))
 const left = computed(() => (props.layer.dueMs - props.nowMs) / 1000)
 const level = computed(() => levelOf(props.layer, props.nowMs))
 const isOver = computed(() => level.value === 'past' || level.value === 'most')
@@ -36,6 +40,14 @@ const dueShare = computed(() => (props.layer.dueMs - props.layer.sinceMs) / span
         }}<span class="text-soft">{{ zonesInWords(layer.zones) }}</span>
       </p>
       <p class="text-sm" :class="tone ? [tone, 'font-semibold'] : 'text-soft'">{{ words }}</p>
+      <button
+        v-if="isAsked"
+        type="button"
+        class="rung !min-h-[64px] text-lg mt-1.5"
+        @click="emit('notYet')"
+      >
+        Not yet {{ sign }}: <span class="text-soft">+1 min</span>
+      </button>
       <div class="relative h-1.5 mt-1.5 bg-sunk" aria-hidden="true">
         <div
           class="absolute inset-y-0 left-0"

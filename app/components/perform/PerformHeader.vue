@@ -3,10 +3,10 @@ import { pinnedStops } from '#core/adapt'
 import { earliestFinishMs } from '~/support/perform/running'
 import { clockTime } from '~/support/time'
 
-const emit = defineEmits<{ emergency: [] }>()
+const emit = defineEmits<{ emergency: []; time: [] }>()
 const guard = useGuardStore()
 const asks = ref(false)
-const { store, plan, live, now, timeZone } = useRunning()
+const { store, plan, live, now, startedMs, finished, timeZone } = useRunning()
 const earliest = computed(() =>
   plan.value && live.value ? earliestFinishMs(plan.value, live.value) : undefined,
 )
@@ -20,6 +20,15 @@ const ahead = computed(
     ),
 )
 const pinned = computed(() => (plan.value ? pinnedStops(plan.value, ahead.value) : []))
+const bookedMs = useBookedEnd()
+/** Minutes over what is booked, or over the end that was said, once that is worth a word. */
+const overMin = computed(() => {
+  const endMs = store.state?.endsMs ?? bookedMs.value
+  if (!live.value || endMs === undefined || startedMs.value === undefined) return 0
+  const over = Math.round((live.value.finishMs - endMs) / 60_000)
+  return over >= OVER_LEAST && !finished.value ? over : 0
+})
+const OVER_LEAST = 2
 const next = computed(() => store.run?.next)
 </script>
 
@@ -49,6 +58,14 @@ const next = computed(() => store.run?.next)
       >
         · next {{ clock(Date.parse(next.startsAt)) }}
       </span>
+      <button
+        v-if="overMin && !guard.covered"
+        type="button"
+        class="rung ml-2 text-mind !border-mind"
+        @click="emit('time')"
+      >
+        {{ overMin }} min over …
+      </button>
     </p>
     <button
       type="button"

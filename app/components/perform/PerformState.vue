@@ -3,8 +3,20 @@ import { clockTime } from '~/support/time'
 
 /** Everything between the header and the big target: what the hands do, what lies on the skin, what was fitted again. */
 defineProps<{ waiting: boolean; fitTrouble: string }>()
-const { store, plan, live, now, startedMs, finished, hands, first, timeZone, titleOf, expectOf } =
-  useRunning()
+const {
+  store,
+  plan,
+  live,
+  now,
+  startedMs,
+  finished,
+  hands,
+  first,
+  timeZone,
+  titleOf,
+  expectOf,
+  signOf,
+} = useRunning()
 </script>
 
 <template>
@@ -45,6 +57,7 @@ const { store, plan, live, now, startedMs, finished, hands, first, timeZone, tit
         It could not be fitted again: {{ fitTrouble }} Go on as planned.
       </p>
     </div>
+    <HandsMove v-if="!finished && hands" :key="hands.segment.id" :hands="hands" />
     <DeviceSet
       v-if="!finished && hands?.segment.kind === 'apply'"
       :key="hands.segment.stepId"
@@ -61,6 +74,8 @@ const { store, plan, live, now, startedMs, finished, hands, first, timeZone, tit
         :shown-big="!hands && !live.touch && layer === first"
         :expect="expectOf(layer)"
         :now-ms="now"
+        :sign="signOf(layer)"
+        @not-yet="store.say({ type: 'not-yet', segmentId: layer.segmentId })"
       />
     </section>
   </div>

@@ -3,7 +3,12 @@ import { zonesInWords, type ZoneId } from '#core/skin'
 import { MAP_SHOWN, MAP_WIDTH, VIEWS } from '~/skin-map/shapes'
 
 /** Where the hands are, on a small face; what the card has and today leaves out is hatched. */
-const props = defineProps<{ where: readonly ZoneId[]; leftOut: readonly ZoneId[] }>()
+const props = defineProps<{
+  where: readonly ZoneId[]
+  leftOut: readonly ZoneId[]
+  /** The place of it that is worked on now. */
+  inHand?: readonly ZoneId[] | undefined
+}>()
 const hatch = useId()
 /** The view that shows the most of it, the front one of equals. */
 const view = computed(() => {
@@ -17,6 +22,7 @@ const isDrawn = computed(() =>
 )
 function fillOf(zone: ZoneId): string {
   if (isOut(zone)) return `url(#${hatch})`
+  if (props.inHand?.includes(zone)) return 'var(--now)'
   return isOn(zone) ? 'var(--hands)' : 'none'
 }
 const isOn = (zone: ZoneId) => props.where.includes(zone)
@@ -62,7 +68,7 @@ const words = computed(() =>
         :key="feature"
         :d="feature"
         fill="none"
-        stroke="var(--soft)"
+        stroke="var(--line)"
         stroke-width="2.5"
       />
     </svg>

@@ -25,6 +25,13 @@ export function useGate(visitId: () => string) {
   async function fitAgain() {
     fitTrouble.value = (await store.fitAgain()) ?? ''
   }
+  /** It has to end by then: said, and the rest fitted to it. Gives what can be taken back. */
+  async function endBy(atMs: number): Promise<string[]> {
+    const before = store.events.length
+    await store.say({ type: 'ends', atMs })
+    await fitAgain()
+    return store.events.slice(before).map(({ id }) => id)
+  }
   async function keepReading() {
     const done = { ...reading.value!, done: true }
     const gate = openGate.value?.gate === 'lamp' ? openGate.value : undefined
@@ -42,5 +49,5 @@ export function useGate(visitId: () => string) {
     await store.say({ type: 'finished', segmentId })
     await fitAgain()
   }
-  return { reading, fitTrouble, openGate, readSkin, painted, keepReading, checked, fitAgain }
+  return { reading, fitTrouble, openGate, readSkin, painted, keepReading, checked, fitAgain, endBy }
 }

@@ -24,9 +24,12 @@ export function useRunning() {
     const deviceId = stepOf(stepId)?.deviceId
     return store.run?.input.shelf.devices.find((device) => device.id === deviceId)
   }
-  /** What a layer is expected to feel like, and the sign by which it comes off. */
+  /** The sign by which a layer comes off. */
+  const signOf = (layer: Layer) =>
+    plan.value && plannedOf(plan.value, layer.segmentId)?.segment.end?.sign
+  /** What a layer is expected to feel like, and its sign. */
   function expectOf(layer: Layer) {
-    const sign = plan.value && plannedOf(plan.value, layer.segmentId)?.segment.end?.sign
+    const sign = signOf(layer)
     const expected = expectationOf(productOf(layer.stepId) ?? deviceOf(layer.stepId))
     return [expected, sign && `ready when ${sign}`].filter(Boolean).join(' · ')
   }
@@ -36,21 +39,8 @@ export function useRunning() {
   const guideAt = (segment: PlacedSegment) =>
     store.run && plan.value && guideFrom(store.run.input, plan.value, segment)
   return {
-    store,
-    plan,
-    live,
-    now,
-    startedMs,
-    finished,
-    hands,
-    first,
-    timeZone,
-    stepOf,
-    titleOf,
-    productOf,
-    expectOf,
-    cautionOf,
-    guideAt,
+    ...{ store, plan, live, now, startedMs, finished, hands, first, timeZone },
+    ...{ stepOf, titleOf, productOf, expectOf, signOf, cautionOf, guideAt },
   }
 }
 

@@ -18,6 +18,10 @@ export function useTaps() {
   async function tap(bodies: RunBody | readonly RunBody[], words: string) {
     const ids: string[] = []
     for (const body of [bodies].flat() as RunBody[]) ids.push((await store.say(body)).id)
+    took(ids, words)
+  }
+  /** What was said elsewhere in one go is taken back here too. */
+  function took(ids: string[], words: string) {
     lastTap.value = { ids, words, atMs: store.nowMs }
   }
   async function undo() {
@@ -27,5 +31,5 @@ export function useTaps() {
     else if (inferred.value)
       await store.say({ type: 'still', segmentId: inferred.value.segment.id })
   }
-  return { tap, undo, undoable, inferred }
+  return { tap, took, undo, undoable, inferred }
 }

@@ -38,6 +38,12 @@ export interface LastFit {
   readonly faults: readonly string[]
 }
 
+/** Changes that the ladder before did not have; what hangs elsewhere now is nothing that was changed. */
+export function newChanges(changes: readonly Change[], before: readonly Change[]): Change[] {
+  const known = new Set(before.map(({ what }) => what))
+  return changes.filter(({ kind, what }) => kind !== 'hung' && !known.has(what))
+}
+
 /** What the newest fit changed that the ladder before it did not have. `begun`: the plan the run was opened with. */
 export function changesOfLastFit(
   events: readonly RunEvent[],
@@ -50,12 +56,9 @@ export function changesOfLastFit(
   // After a reload the visit's plan is this one already; then everything of it is shown.
   const opened = begun.planId === last.id ? undefined : begun.plan
   const earlier = fits.at(-2)?.plan ?? opened
-  const known = new Set(earlier?.changes.map((change) => change.what))
   const referred = new Set(earlier?.refer.map(referKey))
   return {
-    changes: last.plan.changes.filter(
-      (change) => change.kind !== 'hung' && !known.has(change.what),
-    ),
+    changes: newChanges(last.plan.changes, earlier?.changes ?? []),
     refer: last.plan.refer.filter((why) => !why.told && !referred.has(referKey(why))),
     faults: last.faults,
   }

@@ -7,7 +7,7 @@ const route = useRoute()
 const visitId = () => String(route.params.id)
 const { store, plan, live, now, startedMs, finished, titleOf, productOf } = useRunning()
 const ready = ref(false)
-const panel = ref<'sensation' | 'more'>()
+const panel = ref<'sensation' | 'more' | 'time'>()
 const guard = useGuardStore()
 const emergencyOpen = ref(false)
 
@@ -28,7 +28,7 @@ onBeforeUnmount(() => {
   void wake.release()
 })
 
-const { tap, undo, undoable, inferred } = useTaps()
+const { tap, took, undo, undoable, inferred } = useTaps()
 const gate = useGate(visitId)
 const { reading, fitTrouble, openGate, checked } = gate
 const { primary, skipId, act, takeOff, leaveOut } = useBigTarget({ tap }, gate)
@@ -67,6 +67,10 @@ async function skip(reason: string) {
   panel.value = undefined
   await leaveOut(reason)
 }
+async function endBy(endsMs: number) {
+  panel.value = undefined
+  took(await gate.endBy(endsMs), 'The end')
+}
 function keepNote(text: string) {
   panel.value = undefined
   void store.say({ type: 'note', text })
@@ -88,6 +92,7 @@ function keepNote(text: string) {
           v-if="startedMs !== undefined && !finished && !guard.covered"
           class="mt-auto flex justify-end gap-3"
         >
+          <button type="button" class="rung !min-h-[64px]" @click="panel = 'time'">Time …</button>
           <button type="button" class="rung !min-h-[64px]" @click="gate.readSkin">Read skin</button>
           <button type="button" class="rung !min-h-[64px]" @click="panel = 'more'">
             Leave out, note …
@@ -95,7 +100,7 @@ function keepNote(text: string) {
         </div>
       </div>
       <div class="flex flex-col min-w-0 min-h-0">
-        <PerformHeader @emergency="emergencyOpen = true" />
+        <PerformHeader @emergency="emergencyOpen = true" @time="panel = 'time'" />
         <PerformState :waiting="openGate !== undefined" :fit-trouble="fitTrouble" />
         <p
           class="text-sm h-7 pt-1"
@@ -135,6 +140,7 @@ function keepNote(text: string) {
       @close="panel = undefined"
       @emergency="emergency"
     />
+    <TimeSheet :open="panel === 'time'" @close="panel = undefined" @take="endBy" />
     <MoreSheet
       :open="panel === 'more'"
       :skip-title="skipId && titleOf(skipId)"

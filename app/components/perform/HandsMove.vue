@@ -1,0 +1,12 @@
+<script setup lang="ts">
+import type { LiveSegment } from '#core/perform'
+
+/** How the hands go on by themselves: stroke by stroke, or place by place. Never scrolled away. */
+const props = defineProps<{ hands: LiveSegment }>()
+const { isPlayed, inHand, then, place, say } = usePlaying(() => props.hands)
+</script>
+
+<template>
+  <StrokeRow v-if="isPlayed" class="shrink-0" :now="inHand" :then="then" @say="say" />
+  <WayRow v-else-if="place" class="shrink-0" :way="place" />
+</template>

@@ -1,0 +1,92 @@
+<script setup lang="ts">
+import { causeWords, glyphOf } from '~/support/fit/consequences'
+import { clockTime } from '~/support/time'
+
+/** Arrived late, or has to go: what ending by a time costs, before anything is said. */
+const props = defineProps<{ open: boolean }>()
+const emit = defineEmits<{ close: []; take: [endsMs: number] }>()
+const { store, timeZone } = useRunning()
+const end = useEndBy()
+const { endMs, trouble, isBusy, bookedMs, beforeMs, afterMs, changes, isTooLate } = end
+const { said } = useMeasures()
+const clock = (ms: number) => clockTime(ms, timeZone.value)
+const nextMs = computed(() => (store.run?.next ? Date.parse(store.run.next.startsAt) : undefined))
+const mayTake = computed(() => !isBusy.value && afterMs.value !== undefined)
+const nowWords = computed(() => {
+  const booked = bookedMs.value === undefined ? '' : ` Booked until ${clock(bookedMs.value)}.`
+  const next = nextMs.value === undefined ? '' : ` The next client comes at ${clock(nextMs.value)}.`
+  return `As it goes it is done at ${clock(beforeMs.value)}.${booked}${next}`
+})
+const takeWords = computed(() => {
+  if (isBusy.value) return 'Fitting …'
+  return mayTake.value ? 'Take it' : 'Nothing to take'
+})
+watch(
+  () => props.open,
+  (isOpen) => {
+    if (isOpen) void end.open()
+  },
+)
+</script>
+
+<template>
+  <PlainDialog :open="open" wide title="Has to end by" @close="emit('close')">
+    <p class="text-lg text-soft">{{ nowWords }}</p>
+    <div class="flex items-center gap-4 mt-4">
+      <button type="button" class="rung !min-h-[64px] w-28 text-lg" @click="end.earlier">
+        − 5 min
+      </button>
+      <p class="display text-5xl tabular-nums min-w-[9rem] text-center" aria-live="polite">
+        {{ clock(endMs) }}
+      </p>
+      <button type="button" class="rung !min-h-[64px] w-28 text-lg" @click="end.later">
+        + 5 min
+      </button>
+      <button
+        v-if="bookedMs"
+        type="button"
+        class="rung !min-h-[64px] text-lg"
+        @click="end.choose(bookedMs)"
+      >
+        As booked
+      </button>
+    </div>
+    <div class="mt-5 border-t border-hair pt-4 min-h-[13rem]" aria-live="polite">
+      <p v-if="isBusy" class="text-lg text-soft">Fitting what is left …</p>
+      <p v-else-if="trouble" role="alert" class="text-lg text-mind">{{ trouble }}</p>
+      <template v-else-if="afterMs">
+        <p class="text-2xl tabular-nums">
+          {{ clock(beforeMs) }} → <span class="font-semibold">{{ clock(afterMs) }}</span>
+        </p>
+        <p v-if="isTooLate" class="text-mind mt-1">
+          No earlier: what lies on the skin and what has to be in it take until then.
+        </p>
+        <ul class="mt-3 grid gap-1.5 text-lg" aria-label="What goes">
+          <li v-for="change in changes" :key="change.what">
+            <span class="text-mind font-bold" aria-hidden="true">
+              {{ glyphOf(change.kind).glyph }}
+            </span>
+            {{ change.what }}
+            <span v-if="change.why[0]" class="block text-sm text-soft">
+              {{ said(causeWords(change.why[0])) }}
+            </span>
+          </li>
+          <li v-if="changes.length === 0" class="text-soft">Nothing has to go.</li>
+        </ul>
+      </template>
+    </div>
+    <div class="grid grid-cols-2 gap-3 mt-5">
+      <button
+        type="button"
+        class="rung rung-strong !min-h-[72px] text-xl"
+        :disabled="!mayTake"
+        @click="emit('take', endMs)"
+      >
+        {{ takeWords }}
+      </button>
+      <button type="button" class="rung !min-h-[72px] text-xl" @click="emit('close')">
+        Leave it as it is
+      </button>
+    </div>
+  </PlainDialog>
+</template>

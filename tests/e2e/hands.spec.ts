@@ -1,0 +1,109 @@
+import { expect, test, type Page } from '@playwright/test'
+import {
+  doneBefore,
+  freshVisit,
+  noFaults,
+  open,
+  pass,
+  performUntil,
+  primary,
+  startTheVisit,
+  theDayAfter,
+} from './steps'
+
+// What goes on by itself while hands work, and what somebody says of time.
+
+async function startOf(page: Page, protocol: string, at = theDayAfter()) {
+  await page.clock.install({ time: at })
+  const address = await freshVisit({ protocol })
+  for (const days of [60, 30])
+    await doneBefore(address, days, { levers: [{ lever: 'acid', rung: 2 }], points: 1 })
+  await open(page, address)
+  await startTheVisit(page)
+}
+async function readNothing(page: Page) {
+  await primary(page).click()
+  const lamp = page.getByRole('dialog')
+  await lamp.getByRole('button', { name: 'Nothing to note' }).click()
+  await lamp.getByRole('button', { name: /^Read: fit/ }).click()
+  await expect(primary(page)).not.toHaveText('Read the skin')
+}
+/** The clock at which the header says that it is done. */
+const doneAt = async (page: Page) =>
+  /done (?:\d\d:\d\d–)?(\d\d:\d\d)/.exec(await page.locator('header').innerText())![1]!
+const minutesOf = (clock: string) => Number(clock.slice(0, 2)) * 60 + Number(clock.slice(3))
+
+test('a device goes place by place, a massage stroke by stroke; ending earlier is shown before it is taken', async ({
+  page,
+}) => {
+  await startOf(page, 'signature')
+  await performUntil(page, 'Water suction')
+  const way = page.getByRole('region', { name: 'Where the device is' })
+  await expect(way).toContainText(/Nose/i)
+  await expect(way).toContainText('then forehead')
+  await pass(page, 3)
+  await expect(way).toContainText(/forehead/i)
+
+  // Has to go: what that costs stands there first, and is undone in one tap.
+  const before = minutesOf(await doneAt(page))
+  await page.getByRole('button', { name: 'Time …' }).click()
+  const sheet = page.getByRole('dialog', { name: 'Has to end by' })
+  await expect(sheet).toContainText('As it goes it is done at')
+  await sheet.getByRole('button', { name: '− 5 min' }).click()
+  await sheet.getByRole('button', { name: '− 5 min' }).click()
+  await expect(sheet.getByRole('list', { name: 'What goes' })).toContainText(/left out for time|→/)
+  await expect(sheet).toContainText('the slot is')
+  await noFaults(page, 'has to end by')
+  await sheet.getByRole('button', { name: 'Take it' }).click()
+  await expect(page.getByRole('region', { name: 'Fitted again' })).toBeVisible()
+  await expect.poll(async () => minutesOf(await doneAt(page))).toBeLessThanOrEqual(before - 8)
+  await page.getByRole('button', { name: /^Undo/ }).click()
+  await expect.poll(async () => minutesOf(await doneAt(page))).toBeGreaterThanOrEqual(before - 1)
+
+  await performUntil(page, 'sculpting, to lift')
+  const strokes = page.getByRole('region', { name: 'The movement' })
+  await expect(strokes).toContainText(/jaw to cheek/i)
+  await expect(
+    page.getByRole('img', { name: /The movement on the face: jaw to cheek/ }),
+  ).toBeVisible()
+  const count = async () =>
+    Number(/\d+ of (\d+) ·/.exec((await strokes.innerText()).replaceAll('\n', ' '))![1])
+  const written = await count()
+  await strokes.getByRole('button', { name: /^Again/ }).click()
+  await expect.poll(count).toBe(written + 1)
+  await strokes.getByRole('button', { name: /^Enough/ }).click()
+  await expect(strokes).toContainText(/chin to earlobe, both/i)
+  await noFaults(page, 'a massage at work')
+})
+
+test('a mask that is not ready by its sign gets a minute more, and no more than its maximum', async ({
+  page,
+}) => {
+  await startOf(page, 'brightening')
+  for (let halves = 0; halves < 200; halves++) {
+    const target = await primary(page).innerText()
+    if (target.startsWith('Take off: Kelp')) break
+    if (target === 'Read the skin') await readNothing(page)
+    else if (target.startsWith('First touch:')) await primary(page).click()
+    else if (target.startsWith('Take off:')) {
+      await primary(page).click()
+      await pass(page, 0.3)
+      await primary(page).click()
+    }
+    await pass(page, 0.5)
+  }
+  const lies = page.getByRole('region', { name: 'On the skin now' })
+  const notYet = lies.getByRole('button', { name: /^Not yet firm, and its edge lifts clean/ })
+  await notYet.click()
+  await expect(primary(page)).toHaveText(/^Hold: Kelp/)
+  let more = 1
+  for (; more < 8; more++) {
+    await pass(page, 1.1)
+    if (!(await notYet.isVisible())) break
+    await notYet.click()
+  }
+  // Twenty minutes, five more at the most.
+  expect(more).toBeGreaterThan(2)
+  expect(more).toBeLessThan(7)
+  await expect(primary(page)).toHaveText(/^Take off: Kelp/)
+})
