@@ -64,7 +64,11 @@ export function levelWords(layer: Layer, nowMs: number): string | undefined {
 
 export type Primary =
   | { readonly kind: 'start' | 'finish'; readonly words: string }
-  | { readonly kind: 'done' | 'begin'; readonly words: string; readonly segmentId: string }
+  | {
+      readonly kind: 'done' | 'begin' | 'area'
+      readonly words: string
+      readonly segmentId: string
+    }
   | {
       readonly kind: 'gate'
       readonly words: string
@@ -79,25 +83,17 @@ export type Primary =
       readonly layer: Layer
     }
 
-/** The one thing the big target does now. Early removal is a hold; everything else is a tap. */
-export function primaryOf(plan: FittedPlan, live: Live, started: boolean, nowMs: number): Primary {
+/** The one thing the big target does now. `nextArea`: of an extraction, where hands go next. Early removal is a hold; everything else is a tap. */
+export function primaryOf(
+  plan: FittedPlan,
+  live: Live,
+  started: boolean,
+  nowMs: number,
+  nextArea?: string,
+): Primary {
   const title = (stepId: string) => plan.steps.find((step) => step.id === stepId)?.title ?? ''
   if (!started) return { kind: 'start', words: 'Start the visit' }
-  const gate = live.hands?.segment.gate
-  if (live.hands && gate)
-    return {
-      kind: 'gate',
-      words: gate === 'lamp' ? 'Read the skin' : 'Stays calm',
-      segmentId: live.hands.segment.id,
-      stepId: live.hands.segment.stepId,
-      gate,
-    }
-  if (live.hands)
-    return {
-      kind: 'done',
-      words: `Done: ${title(live.hands.segment.stepId)}`,
-      segmentId: live.hands.segment.id,
-    }
+  if (live.hands) return atHands(live.hands.segment, title, nextArea)
   if (!live.next) return { kind: 'finish', words: 'Finish the visit' }
   const { segment } = live.next
   const layer = live.layers.find((layer) => layer.removalId === segment.id)
@@ -113,6 +109,20 @@ export function primaryOf(plan: FittedPlan, live: Live, started: boolean, nowMs:
         segmentId: segment.id,
         layer,
       }
+}
+
+function atHands(
+  { id: segmentId, stepId, gate }: PlacedSegment,
+  title: (stepId: string) => string,
+  nextArea: string | undefined,
+): Primary {
+  if (gate) {
+    const words = gate === 'lamp' ? 'Read the skin' : 'Stays calm'
+    return { kind: 'gate', words, segmentId, stepId, gate }
+  }
+  return nextArea === undefined
+    ? { kind: 'done', words: `Done: ${title(stepId)}`, segmentId }
+    : { kind: 'area', words: `Next: ${nextArea}`, segmentId }
 }
 
 /** What free hands can do before the next thing: mixing and laying out first, then what is written for later. */

@@ -51,27 +51,29 @@ async function leave(everywhere: boolean) {
     <nav
       v-if="session.account"
       aria-label="Places"
-      class="flex items-center gap-6 px-7 h-14 border-b border-hair"
+      class="flex flex-wrap items-center gap-x-6 gap-y-1 px-7 max-md:px-4 min-h-14 border-b border-hair"
     >
       <NuxtLink to="/" class="flex items-center gap-2.5 font-display text-lg">
         <img src="/icon.svg" alt="" width="24" height="24" />
         Zen Ladder
       </NuxtLink>
-      <div class="flex h-full ml-2">
+      <div
+        class="flex flex-wrap h-14 ml-2 max-lg:order-last max-lg:ml-0 max-lg:w-full max-lg:h-auto"
+      >
         <NuxtLink
           v-for="place in places"
           :key="place.to"
           :to="place.to"
-          class="px-4 h-full flex items-center border-b-2 border-transparent text-soft"
+          class="px-4 max-sm:px-2.5 h-full max-lg:h-11 flex items-center border-b-2 border-transparent text-soft"
           :class="isAt(place.to) && '!border-now !text-ink font-semibold'"
         >
           {{ place.name }}
         </NuxtLink>
       </div>
-      <span class="ml-auto text-soft text-sm">{{ session.salon?.name }}</span>
+      <span class="ml-auto text-soft text-sm max-sm:hidden">{{ session.salon?.name }}</span>
       <button
         type="button"
-        class="pick grid place-items-center !px-0"
+        class="pick grid place-items-center !px-0 max-sm:ml-auto"
         :aria-label="current === 'day' ? 'Change to Room light' : 'Change to Day light'"
         @click="flip"
       >

@@ -10,7 +10,10 @@ const leave = computed(() => `/visits/${String(route.params.id)}/prepare`)
 <template>
   <div class="min-h-screen">
     <main><slot /></main>
-    <nav aria-label="Leave Perform" class="fixed left-2 bottom-2 flex gap-2">
+    <nav
+      aria-label="Leave Perform"
+      class="xl:fixed xl:left-2 xl:bottom-2 flex gap-2 max-xl:h-14 max-sm:!h-12 max-xl:px-4 max-xl:items-center"
+    >
       <NuxtLink
         class="pick grid place-items-center !px-0 text-soft"
         :to="leave"

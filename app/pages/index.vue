@@ -73,11 +73,13 @@ const BY = [
 </script>
 
 <template>
-  <div class="px-7 pt-4 w-full flex-1 flex flex-col h-[calc(100vh-3.5rem-var(--ribbon,0px))]">
-    <header v-if="day" class="flex items-end gap-4 mb-3">
+  <div
+    class="px-7 max-md:px-4 pt-4 w-full flex-1 flex flex-col lg:h-[calc(100vh-3.5rem-var(--ribbon,0px))]"
+  >
+    <header v-if="day" class="flex flex-wrap items-end gap-x-4 gap-y-2 mb-3">
       <h1 class="text-4xl">{{ day.date === day.today ? 'Today' : dayInWords(day.date) }}</h1>
       <p v-if="day.date === day.today" class="text-soft pb-1">{{ dayInWords(day.date) }}</p>
-      <div class="ml-auto flex gap-2">
+      <div class="ml-auto flex flex-wrap gap-2">
         <NuxtLink class="pick grid place-items-center" :to="to(-1)" aria-label="The day before">
           <ChevronLeft :size="20" />
         </NuxtLink>
@@ -107,7 +109,10 @@ const BY = [
     </p>
     <p v-if="trouble" role="alert" class="text-mind">{{ trouble }}</p>
     <p v-else-if="!day" class="text-soft">Opening the day …</p>
-    <div v-if="day" class="grid grid-cols-[minmax(0,1fr)_21.5rem] flex-1 min-h-0">
+    <div
+      v-if="day"
+      class="grid max-lg:grid-cols-[minmax(0,1fr)] lg:grid-cols-[minmax(0,1fr)_21.5rem] flex-1 min-h-0"
+    >
       <div class="flex flex-col min-h-0 pr-5">
         <p v-if="day.visits.length === 0" class="text-lg text-soft border-t border-hair py-4">
           No visits on this day. Book one, or look at

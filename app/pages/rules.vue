@@ -89,18 +89,18 @@ const { said } = useMeasures()
 </script>
 
 <template>
-  <div class="px-7 py-5 w-full flex-1">
-    <header class="flex items-end gap-4 mb-4 min-h-[48px]">
+  <div class="px-7 max-md:px-4 py-5 w-full flex-1">
+    <header class="flex flex-wrap items-end gap-4 mb-4 min-h-[48px]">
       <h1 class="text-4xl">Rule book</h1>
       <p class="text-soft pb-1">
         version {{ RULE_BOOK_VERSION }}, {{ PAGES.length }} rules; local codes and your licence come
         first
       </p>
-      <label v-if="isList" class="ml-auto">
+      <label v-if="isList" class="ml-auto max-sm:ml-0 max-sm:w-full">
         <span class="sr-only">Search the rules</span>
         <input
           v-model="typed"
-          class="field w-80"
+          class="field w-80 max-sm:w-full"
           type="search"
           placeholder="steam, pacemaker, latex …"
         />
@@ -110,7 +110,9 @@ const { said } = useMeasures()
     <div
       class="grid gap-7"
       :class="
-        isList ? 'grid-cols-[12.5rem_minmax(0,1fr)_27rem]' : 'grid-cols-[12.5rem_minmax(0,1fr)]'
+        isList
+          ? 'max-lg:grid-cols-[minmax(0,1fr)] lg:grid-cols-[12.5rem_minmax(0,1fr)_27rem]'
+          : 'grid-cols-[12.5rem_minmax(0,1fr)]'
       "
     >
       <nav

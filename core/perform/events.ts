@@ -3,6 +3,7 @@ import { FittedPlan } from '../adapt/plan'
 import { SENSATIONS } from '../catalog/model'
 import { LevelUse } from '../climb/model'
 import { TOUCH_KINDS } from './touch-kinds'
+import { OUTCOMES } from '../skin/lesion-words'
 import { Reading } from '../skin/model'
 
 /** What can be said about a running visit. Events name their segment or layer (a step id); none says "next". */
@@ -33,6 +34,14 @@ export const RunBody = z.discriminatedUnion('type', [
     type: z.literal('stroke'),
     segmentId: z.string(),
     way: z.enum(['again', 'enough']),
+  }),
+  /** Hands go on to the next area of an extraction, by pedal. */
+  z.strictObject({ type: z.literal('area'), segmentId: z.string() }),
+  /** What came of what was to be emptied, said after the glove change; by lesion. */
+  z.strictObject({
+    type: z.literal('extracted'),
+    stepId: z.string(),
+    outcomes: z.record(z.string().max(60), z.enum(OUTCOMES)),
   }),
   /** When the visit has to end, by the wall clock: arrived late, or has to go. The last one counts. */
   z.strictObject({ type: z.literal('ends'), atMs: z.number().int() }),

@@ -1,3 +1,4 @@
+import type { LesionOutcome } from '../skin/lesion-words'
 import type { Reading } from '../skin/model'
 import { byType } from '../kinds'
 import type { RunBody, RunEvent } from './events'
@@ -39,6 +40,8 @@ export function reduceRun<Plan extends Ladder>(
     startedMs: undefined,
     finishedMs: undefined,
     endsMs: undefined,
+    areas: new Map(),
+    outcomes: new Map(),
     notYet: new Map(),
     emergencyMs: undefined,
     segments: new Map(),
@@ -64,6 +67,8 @@ interface Building<Plan extends Ladder> {
   finishedMs: number | undefined
   emergencyMs: number | undefined
   endsMs: number | undefined
+  readonly areas: Map<string, number>
+  readonly outcomes: Map<string, LesionOutcome>
   readonly notYet: Map<string, readonly number[]>
   readonly segments: Map<string, SegmentLog>
   readonly skipped: Map<string, string>
@@ -101,6 +106,12 @@ const changeBy = byType<RunBody, [state: Building<Ladder>, event: RunEvent], voi
   },
   set: ({ type: _, ...level }, state, { wallMs }) => {
     state.levels.push({ ...level, atMs: wallMs })
+  },
+  area: ({ segmentId }, { areas }) => {
+    areas.set(segmentId, (areas.get(segmentId) ?? 0) + 1)
+  },
+  extracted: ({ outcomes: said }, { outcomes }) => {
+    for (const [id, outcome] of Object.entries(said)) outcomes.set(id, outcome)
   },
   ends: ({ atMs }, state) => {
     state.endsMs = atMs

@@ -1,6 +1,7 @@
 import type { FittedPlan } from '../adapt/plan'
 import type { Sensation } from '../catalog/model'
 import type { LevelUse } from '../climb/model'
+import type { LesionOutcome } from '../skin/lesion-words'
 import type { Reading } from '../skin/model'
 import type { FeltToday } from '../safety/situation'
 import type { RunEvent } from './events'
@@ -50,6 +51,10 @@ export interface RunState<Plan extends Ladder = FittedPlan> {
   readonly sensations: readonly Felt[]
   /** Device levels set otherwise than fitted, in order. */
   readonly levels: readonly LevelSet[]
+  /** Areas of an extraction that hands have left behind, by segment. */
+  readonly areas: ReadonlyMap<string, number>
+  /** What came of lesions, by id. */
+  readonly outcomes: ReadonlyMap<string, LesionOutcome>
   /** When it has to end, where somebody has said so. */
   readonly endsMs: number | undefined
   /** Layers that were not ready when they were due: when that was said, by segment. */

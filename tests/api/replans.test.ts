@@ -1,7 +1,7 @@
 import { randomUUID } from 'node:crypto'
 import { expect, test } from 'vitest'
 import { compile, ENGINE_VERSION, type CompileInput, type FittedPlan } from '#core/adapt'
-import { liveAt, reduceRun, underwayOf, type RunEvent } from '#core/perform'
+import { inputUnderway, liveAt, reduceRun, underwayOf, type RunEvent } from '#core/perform'
 import type { Reading } from '#core/skin'
 import { FORGERIES, withForgedWords } from '../forgeries'
 import { book, withDatabase } from './http'
@@ -36,10 +36,7 @@ const eventAt = (wallMs: number, seq: number, body: RunEvent['body']): RunEvent 
 function fittedOn({ input, plan }: Run, events: readonly RunEvent[], nowMs: number): FittedPlan {
   const state = reduceRun(plan.plan, events)
   const underway = underwayOf(state, liveAt(state.plan, state, nowMs), nowMs)
-  const { reading, checks, stung } = state
-  const gates = Object.fromEntries(checks)
-  const known = { ...input, reading: reading ?? input.reading, gates, stung }
-  return compile(known, { plan: state.plan, underway })
+  return compile(inputUnderway(input, state), { plan: state.plan, underway })
 }
 
 /** A visit that began ten minutes ago and was read under the lamp just now; and what its tablet fits from that. */
@@ -179,4 +176,61 @@ test('impossible times are kept, put in order and marked; the visit can be signe
   expect(rows).toEqual(events.map(() => ({ clock_doubtful: true })))
   const signed = await owner.ask('POST', `/api/visits/${id}/close`, { answer: CALM, note: '' })
   expect(signed.status).toBe(204)
+})
+
+/** A visit that began ten minutes ago and has to end a quarter of an hour sooner than it would. */
+async function hasToEnd() {
+  const id = await book(owner, 'Caspian Hurst')
+  await planOf(id)
+  const run = await runOf(id)
+  const nowMs = Date.now()
+  const startMs = nowMs - 10 * MINUTE_MS
+  const atMs = startMs + run.plan.plan.totalS * 1000 - 15 * MINUTE_MS
+  const start = eventAt(startMs, 0, { type: 'start' })
+  const ends = eventAt(nowMs - 1000, 1, { type: 'ends', atMs })
+  const told = fittedOn(run, [start, ends], nowMs)
+  const fit = eventAt(nowMs + 40, 2, { type: 'replanned', plan: told, fromMs: nowMs })
+  return { id, run, start, ends, fit, told, endS: (atMs - startMs) / 1000 }
+}
+
+test('a visit that has to end: what the tablet cut becomes the next plan, with the reason', async () => {
+  const { id, run, start, ends, fit, told, endS } = await hasToEnd()
+  expect(told.totalS).toBeLessThanOrEqual(endS)
+  const { status, body } = await send(id, [start, ends, fit])
+  expect([status, insteadIn(body.events)]).toEqual([200, []])
+  const { plan } = await runOf(id)
+  expect(plan.id).toBe(fit.id)
+  expect(plan.plan.steps).toEqual(told.steps)
+  const cut = plan.plan.changes.filter(({ why }) =>
+    why.some(({ ruleId }) => /^T0[13]$/.test(ruleId)),
+  )
+  expect(cut.length).toBeGreaterThan(0)
+  expect(cut[0]!.why[0]!.reason).toContain('has to end after')
+  expect(run.plan.plan.totalS).toBeGreaterThan(endS)
+})
+
+test('the same cut without anybody’s word is not followed', async () => {
+  const { id, start, fit } = await hasToEnd()
+  const { body } = await send(id, [start, fit])
+  const [instead] = insteadIn(body.events)
+  expect(instead!.instead!.faults.join()).toMatch(/missing|other minutes/)
+})
+
+test('what came of an extraction stands in the reading that the next visit sees; an assistant does not say it', async () => {
+  const id = await book(owner, 'Caspian Hurst')
+  const lesion = {
+    ...{ id: 'a', view: 'front', x: 0.5, y: 0.8, zone: 'chin', type: 'open-comedone' },
+    ...{ painful: false, deep: false, head: true, decision: 'ready' },
+  } as const
+  const read = { done: true, findings: [], lesions: [lesion], meters: [] }
+  await owner.ask('PUT', `/api/visits/${id}/reading`, { id: randomUUID(), reading: read })
+  await planOf(id)
+  const nowMs = Date.now()
+  const outcomes = { a: 'partly' } as const
+  const told = eventAt(nowMs, 1, { type: 'extracted', stepId: 'extract', outcomes })
+  const { status } = await send(id, [told], tamsin)
+  expect(status).toBe(403)
+  await send(id, [eventAt(nowMs - 1000, 0, { type: 'start' }), told])
+  const { input } = await runOf(id)
+  expect(input.reading.lesions).toEqual([{ ...lesion, outcome: 'partly' }])
 })

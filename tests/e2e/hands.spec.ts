@@ -1,4 +1,6 @@
 import { expect, test, type Page } from '@playwright/test'
+import { randomUUID } from 'node:crypto'
+import { OWNER, signedIn } from '../api/http'
 import {
   doneBefore,
   freshVisit,
@@ -106,4 +108,68 @@ test('a mask that is not ready by its sign gets a minute more, and no more than 
   expect(more).toBeGreaterThan(2)
   expect(more).toBeLessThan(7)
   await expect(primary(page)).toHaveText(/^Take off: Kelp/)
+})
+
+const pinned = (id: string, zone: string, x: number, y: number) => ({
+  ...{ id, view: 'front', x, y, zone, type: 'open-comedone' },
+  ...{ painful: false, deep: false, head: true, decision: 'ready' },
+})
+
+interface Read {
+  readonly input: { readonly reading: { readonly lesions: readonly { outcome?: string }[] } }
+}
+/** A visit with three ready lesions, begun; gives what came of them as the server has it. */
+async function startWithPins(page: Page) {
+  await page.clock.install({ time: theDayAfter() })
+  const address = await freshVisit({ protocol: 'acne' })
+  const visit = `/api/visits/${address.split('/').at(-1)!}`
+  const lesions = [
+    pinned('f', 'forehead', 0.5, 0.24),
+    pinned('n', 'nose-side-left', 0.56, 0.53),
+    pinned('c', 'chin', 0.5, 0.8),
+  ]
+  const owner = await signedIn(OWNER)
+  const reading = { done: true, findings: [], lesions, meters: [] }
+  await owner.ask('PUT', `${visit}/reading`, { id: randomUUID(), reading })
+  await open(page, address)
+  await startTheVisit(page)
+  return async () => {
+    const { body } = await owner.ask<Read>('GET', visit)
+    return body.input.reading.lesions.map(({ outcome }) => outcome)
+  }
+}
+
+test('extraction area by area by pedal alone; what came of it is said once the gloves are changed', async ({
+  page,
+}) => {
+  const lastOutcomes = await startWithPins(page)
+  await performUntil(page, 'Extraction, only what is ready')
+  const area = page.getByRole('region', { name: 'The area' })
+  await expect(area).toContainText(/forehead\s*1 ready\s*1 of 3 · then nose/i)
+  await noFaults(page, 'extraction')
+  const taps = []
+  for (const [next, then] of [
+    ['nose', 'chin'],
+    ['chin', undefined],
+  ] as const) {
+    await expect(primary(page)).toHaveText(`Next: ${next}`)
+    await page.keyboard.press('Space')
+    taps.push(next)
+    await expect(area).toContainText(then ? `then ${then}` : 'the last one')
+    await pass(page, 0.5)
+  }
+  await page.keyboard.press('Space')
+  expect(taps).toHaveLength(2)
+  const came = page.getByRole('region', { name: 'What came of it' })
+  await expect(came).toContainText('gloves changed')
+  await came.getByRole('button', { name: 'All but some …' }).click()
+  const sheet = page.getByRole('dialog', { name: 'What came of it' })
+  await sheet
+    .getByRole('radiogroup', { name: 'Open comedone, chin' })
+    .getByRole('radio', { name: 'Partly' })
+    .click()
+  await sheet.getByRole('button', { name: 'Keep it' }).click()
+  await expect(came).toHaveCount(0)
+  await expect(page.getByText('Saved', { exact: true })).toBeVisible()
+  expect(await lastOutcomes()).toEqual(['emptied', 'emptied', 'partly'])
 })

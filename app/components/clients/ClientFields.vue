@@ -8,7 +8,7 @@ const WAYS = Object.keys(CONTACT_WORDS) as ClientDetails['contact'][number][]
 </script>
 
 <template>
-  <div class="grid grid-cols-[1fr_10rem_12rem] gap-3">
+  <div class="grid max-sm:grid-cols-[minmax(0,1fr)] sm:grid-cols-[1fr_10rem_12rem] gap-3">
     <label class="flex flex-col gap-1">
       Name
       <input
@@ -57,7 +57,7 @@ const WAYS = Object.keys(CONTACT_WORDS) as ClientDetails['contact'][number][]
           dir="auto"
         />
       </label>
-      <fieldset class="col-span-3">
+      <fieldset class="sm:col-span-3">
         <legend class="mb-1">Agreed to be contacted by</legend>
         <div class="flex gap-2">
           <PickMany

@@ -58,7 +58,7 @@ const { said } = useMeasures()
           <li
             v-for="(rule, at) in rules"
             :key="at"
-            class="py-2 border-b border-hair grid grid-cols-[9rem_1fr] gap-3"
+            class="py-2 border-b border-hair grid max-sm:grid-cols-[minmax(0,1fr)] sm:grid-cols-[9rem_1fr] gap-3"
           >
             <span :class="isForbidding(rule.effect) ? 'text-mind font-semibold' : 'text-soft'">
               {{ EFFECT_GLYPHS[rule.effect] }} {{ EFFECT_WORDS[rule.effect] }}

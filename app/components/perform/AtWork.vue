@@ -3,17 +3,18 @@ import type { LiveSegment } from '#core/perform'
 import { wayWords } from '~/ladder/perform-words'
 
 const props = defineProps<{ hands: LiveSegment }>()
-const { plan, live, now, stepOf, titleOf, cautionOf, guideAt } = useRunning()
+const { plan, live, stepOf, titleOf, cautionOf, guideAt } = useRunning()
 const segment = computed(() => props.hands.segment)
-const leftS = computed(() => (props.hands.fromMs - now.value) / 1000 + lengthS.value)
-const lengthS = computed(() => segment.value.endS - segment.value.startS)
 const guide = computed(() => guideAt(segment.value))
 const way = computed(() => (plan.value ? wayWords(plan.value, segment.value) : []))
-const { movements, isPlayed, inHand, place } = usePlaying(() => props.hands)
+const { areas, area } = useExtraction()
+const { movements, isPlayed, inHand, place, leftS } = usePlaying(() => props.hands)
+const lesions = computed(() => areas.value.flatMap(({ ready, leave }) => [...ready, ...leave]))
 /** Two layers and more have clocks of their own below, a device what it is set to, a massage its strokes: they need the room. */
 const isCrowded = computed(
   () =>
     isPlayed.value ||
+    areas.value.length > 0 ||
     (live.value?.layers.length ?? 0) > 1 ||
     stepOf(segment.value.stepId)?.deviceLevel !== undefined,
 )
@@ -21,8 +22,8 @@ const isCrowded = computed(
 
 <template>
   <p v-if="guide" class="text-xl text-now font-semibold">{{ guide.verb }}</p>
-  <h1 class="text-4xl mt-0.5">{{ titleOf(segment.stepId) }}</h1>
-  <div class="grid grid-cols-[minmax(0,1fr)_auto] gap-x-6">
+  <h1 class="text-4xl max-sm:text-2xl mt-0.5">{{ titleOf(segment.stepId) }}</h1>
+  <div class="grid sm:grid-cols-[minmax(0,1fr)_auto] gap-x-6">
     <div class="min-w-0">
       <BigClock :left-s="leftS" :small="isCrowded" over-class="text-now" />
       <GuideLines v-if="guide" :guide="guide" :stroke="way" :caution="cautionOf(segment.stepId)" />
@@ -33,7 +34,9 @@ const isCrowded = computed(
       class="mt-2"
       :where="guide.where"
       :left-out="guide.leftOut"
-      :in-hand="place?.place.zones"
+      :in-hand="area?.zones ?? place?.place.zones"
+      :lesions="lesions"
+      :large="areas.length > 0"
     />
   </div>
   <NextLine />

@@ -11,7 +11,10 @@ defineProps<{ leftS: number; overClass: string; small?: boolean }>()
     aria-label="Time left"
     data-testid="big-clock"
     class="leading-[1.05] font-light tabular-nums"
-    :class="[small ? 'text-[6rem]' : 'text-[8.5rem]', leftS < 0 && overClass]"
+    :class="[
+      small ? 'text-[6rem] max-sm:text-[4rem]' : 'text-[8.5rem] max-sm:text-[5.5rem]',
+      leftS < 0 && overClass,
+    ]"
   >
     {{ leftS < 0 ? '+' : '' }}{{ minutesSeconds(Math.abs(leftS)) }}
   </p>

@@ -30,11 +30,11 @@ const undoWords = computed(() => {
 </script>
 
 <template>
-  <div class="grid grid-cols-[minmax(0,1fr)_9rem_9rem] gap-3">
+  <div class="grid grid-cols-2 sm:grid-cols-[minmax(0,1fr)_9rem_9rem] gap-3">
     <button
       id="primary"
       type="button"
-      class="rung rung-strong !min-h-[120px] text-2xl !font-semibold relative overflow-hidden !bg-now !border-now !text-on-strong px-6 select-none touch-none"
+      class="rung rung-strong max-sm:col-span-2 !min-h-[120px] max-sm:!min-h-[88px] max-sm:text-xl text-2xl !font-semibold relative overflow-hidden !bg-now !border-now !text-on-strong px-6 select-none touch-none"
       @click="emit('tapped')"
       @pointerdown="emit('press')"
       @pointerup="emit('letGo')"
@@ -51,7 +51,7 @@ const undoWords = computed(() => {
     <button
       v-if="isCheck"
       type="button"
-      class="rung !min-h-[120px] text-xl !border-mind text-mind"
+      class="rung !min-h-[120px] max-sm:!min-h-[72px] text-xl !border-mind text-mind"
       @click="emit('checkStings')"
     >
       It stings
@@ -59,7 +59,7 @@ const undoWords = computed(() => {
     <button
       v-else
       type="button"
-      class="rung !min-h-[120px] text-xl"
+      class="rung !min-h-[120px] max-sm:!min-h-[72px] text-xl"
       :disabled="startedMs === undefined"
       @click="emit('stings')"
     >
@@ -68,7 +68,7 @@ const undoWords = computed(() => {
     </button>
     <button
       type="button"
-      class="rung !min-h-[120px] text-lg"
+      class="rung !min-h-[120px] max-sm:!min-h-[72px] text-lg"
       :disabled="!undoable && !inferred"
       @click="emit('undo')"
     >

@@ -19,7 +19,9 @@ const steps = computed(() => emergencySteps(kind.value, props))
     <p class="text-xl">
       <span class="font-semibold">Call {{ number }}</span> · {{ address }}
     </p>
-    <div class="grid grid-cols-[21rem_minmax(0,1fr)] gap-7 mt-3 min-h-[30rem]">
+    <div
+      class="grid max-md:grid-cols-[minmax(0,1fr)] md:grid-cols-[21rem_minmax(0,1fr)] gap-7 mt-3 min-h-[30rem]"
+    >
       <ul class="flex flex-col gap-1.5" aria-label="What is it">
         <li v-for="emergency in EMERGENCIES" :key="emergency.id">
           <button

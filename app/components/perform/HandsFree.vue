@@ -19,7 +19,7 @@ const words = computed(() => levelWords(props.layer, now.value) ?? `Hands free${
   <p class="text-xl font-semibold" :class="isOver ? 'text-mind' : 'text-now'">
     {{ isOver ? '⊘ ' : '' }}{{ words }}
   </p>
-  <h1 class="text-4xl mt-0.5">{{ titleOf(layer.stepId) }}</h1>
+  <h1 class="text-4xl max-sm:text-2xl mt-0.5">{{ titleOf(layer.stepId) }}</h1>
   <BigClock
     :left-s="(layer.dueMs - now) / 1000"
     :over-class="isOver ? 'text-mind' : 'text-now'"

@@ -20,16 +20,20 @@ const {
 </script>
 
 <template>
-  <div v-if="plan && live" class="flex-1 min-h-0 pt-3 flex flex-col" aria-live="polite">
+  <div
+    v-if="plan && live"
+    class="flex-1 min-h-0 pt-3 flex flex-col max-sm:overflow-y-auto"
+    aria-live="polite"
+  >
     <div
-      class="flex-1 min-h-0 overflow-y-auto"
+      class="flex-1 min-h-0 overflow-y-auto max-sm:flex-none max-sm:overflow-visible"
       tabindex="0"
       aria-label="At the hands"
       role="region"
     >
       <BeforeStart v-if="startedMs === undefined" />
       <template v-else-if="finished">
-        <p class="display text-5xl mt-8">The visit is over</p>
+        <h1 class="display text-5xl mt-8">The visit is over</h1>
         <NuxtLink
           class="text-link text-xl mt-4 inline-block"
           :to="`/visits/${store.run?.visitId}/close`"
@@ -40,10 +44,10 @@ const {
       <AtWork v-else-if="hands" :hands="hands" />
       <TouchWait v-else-if="live.touch" :touch="live.touch" />
       <HandsFree v-else-if="first" :layer="first" />
-      <p v-else-if="live.allDone" class="display text-5xl mt-8">Everything is done</p>
-      <p v-else class="display text-4xl mt-8">
+      <h1 v-else-if="live.allDone" class="display text-5xl mt-8">Everything is done</h1>
+      <h1 v-else class="display text-4xl mt-8">
         Hands free until {{ clockTime(live.freeUntilMs ?? now, timeZone) }}
-      </p>
+      </h1>
       <p v-if="waiting" class="text-lg text-now">
         Everything after it waits for your answer<template
           v-for="gate in plan.open"
@@ -57,6 +61,7 @@ const {
         It could not be fitted again: {{ fitTrouble }} Go on as planned.
       </p>
     </div>
+    <OutcomeCard v-if="startedMs !== undefined" />
     <HandsMove v-if="!finished && hands" :key="hands.segment.id" :hands="hands" />
     <DeviceSet
       v-if="!finished && hands?.segment.kind === 'apply'"
@@ -65,7 +70,11 @@ const {
       :step-id="hands.segment.stepId"
     />
     <!-- What lies on the skin is never scrolled away. -->
-    <section v-if="!finished" class="shrink-0 mt-2" aria-label="On the skin now">
+    <section
+      v-if="!finished"
+      class="shrink-0 mt-2 max-sm:sticky max-sm:bottom-0 max-sm:bg-ground"
+      aria-label="On the skin now"
+    >
       <LayerClock
         v-for="layer in live.layers"
         :key="layer.segmentId"

@@ -24,25 +24,25 @@ const stateOf = (stroke: number): string => {
 
 <template>
   <section
-    class="border-t border-hair mt-2 pt-2 grid grid-cols-[minmax(0,1fr)_auto] gap-x-4 items-center"
+    class="border-t border-hair mt-2 pt-2 grid sm:grid-cols-[minmax(0,1fr)_auto] gap-x-4 gap-y-2 items-center"
     aria-label="The movement"
     aria-live="off"
   >
     <template v-if="now">
       <div class="min-w-0">
         <p class="text-lg font-semibold first-letter:uppercase">{{ movementWords(now.part) }}</p>
-        <p class="flex items-center gap-1 mt-1">
+        <p class="flex max-sm:flex-wrap items-center gap-1 mt-1">
           <template v-if="now.part.strokes <= BLOCKS">
             <span
               v-for="stroke in now.part.strokes"
               :key="`${now.part.fromS}-${stroke}`"
-              class="h-4 flex-1 max-w-6 min-w-0 border relative overflow-hidden"
+              class="h-4 flex-1 max-w-6 min-w-0 max-sm:hidden border relative overflow-hidden"
               :class="stateOf(stroke)"
               :style="{ '--stroke': `${now.part.strokeS}s` }"
               aria-hidden="true"
             />
           </template>
-          <span class="text-lg text-now font-semibold ml-1 tabular-nums whitespace-nowrap">
+          <span class="text-lg text-now font-semibold ml-1 tabular-nums sm:whitespace-nowrap">
             {{ now.stroke }} of {{ now.part.strokes }} · {{ now.part.movement.pressure }}
           </span>
         </p>
@@ -50,7 +50,7 @@ const stateOf = (stroke: number): string => {
           {{ thenWords.length > 0 ? `then ${thenWords.join(' · ')}` : 'the last one' }}
         </p>
       </div>
-      <div class="flex gap-2">
+      <div class="flex gap-2 max-sm:*:flex-1">
         <button
           type="button"
           class="rung !min-h-[64px] text-lg flex-col !gap-0 w-28"

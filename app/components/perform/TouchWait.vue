@@ -11,8 +11,8 @@ const isCrowded = computed(() => (live.value?.layers.length ?? 0) > 0)
 
 <template>
   <p class="text-xl text-now font-semibold">Ready? Its clock begins at the first touch</p>
-  <h1 class="text-4xl mt-0.5">{{ titleOf(segment.stepId) }}</h1>
-  <div class="grid grid-cols-[minmax(0,1fr)_auto] gap-x-6">
+  <h1 class="text-4xl max-sm:text-2xl mt-0.5">{{ titleOf(segment.stepId) }}</h1>
+  <div class="grid sm:grid-cols-[minmax(0,1fr)_auto] gap-x-6">
     <div class="min-w-0">
       <BigClock :left-s="touch.lastsMs / 1000" :small="isCrowded" over-class="" />
       <GuideLines v-if="guide" :guide="guide" :stroke="[]" :caution="cautionOf(segment.stepId)" />

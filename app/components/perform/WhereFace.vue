@@ -1,6 +1,6 @@
 <script setup lang="ts">
-import { zonesInWords, type ZoneId } from '#core/skin'
-import { MAP_SHOWN, MAP_WIDTH, VIEWS } from '~/skin-map/shapes'
+import { zonesInWords, type Lesion, type ZoneId } from '#core/skin'
+import { MAP_HEIGHT, MAP_SHOWN, MAP_WIDTH, VIEWS } from '~/skin-map/shapes'
 
 /** Where the hands are, on a small face; what the card has and today leaves out is hatched. */
 const props = defineProps<{
@@ -8,6 +8,9 @@ const props = defineProps<{
   leftOut: readonly ZoneId[]
   /** The place of it that is worked on now. */
   inHand?: readonly ZoneId[] | undefined
+  /** What is worked on and what is left alone, where the step is about them. */
+  lesions?: readonly Lesion[]
+  large?: boolean
 }>()
 const hatch = useId()
 /** The view that shows the most of it, the front one of equals. */
@@ -25,6 +28,7 @@ function fillOf(zone: ZoneId): string {
   if (props.inHand?.includes(zone)) return 'var(--now)'
   return isOn(zone) ? 'var(--hands)' : 'none'
 }
+const pins = computed(() => (props.lesions ?? []).filter((one) => one.view === view.value.view))
 const isOn = (zone: ZoneId) => props.where.includes(zone)
 const isOut = (zone: ZoneId) => props.leftOut.includes(zone)
 const words = computed(() =>
@@ -41,7 +45,8 @@ const words = computed(() =>
       v-if="isDrawn"
       role="img"
       :viewBox="`0 ${MAP_SHOWN.top} ${MAP_WIDTH} ${MAP_SHOWN.height}`"
-      class="h-[min(210px,26vh)] w-auto"
+      :class="large ? 'h-[min(290px,36vh)]' : 'h-[min(210px,26vh)]'"
+      class="w-auto"
       :aria-label="`Where: ${words}`"
     >
       <defs>
@@ -71,6 +76,13 @@ const words = computed(() =>
         stroke="var(--line)"
         stroke-width="2.5"
       />
+      <g
+        v-for="lesion in pins"
+        :key="lesion.id"
+        :transform="`translate(${lesion.x * MAP_WIDTH} ${lesion.y * MAP_HEIGHT})`"
+      >
+        <LesionMark :lesion="lesion" />
+      </g>
     </svg>
     <figcaption
       class="text-sm text-soft text-center max-w-[13rem] leading-tight"

@@ -21,7 +21,7 @@ const why = (shortage: Shortage) =>
     <div
       v-for="shortage in short"
       :key="shortage.productId"
-      class="py-2.5 border-b border-hair last:border-b-0 grid grid-cols-[19rem_minmax(0,1fr)] gap-5"
+      class="py-2.5 border-b border-hair last:border-b-0 grid max-md:grid-cols-[minmax(0,1fr)] md:grid-cols-[19rem_minmax(0,1fr)] gap-5"
       role="group"
       :aria-label="`${shortage.name} is short`"
     >

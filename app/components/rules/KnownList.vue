@@ -101,7 +101,7 @@ const rulesOf = (code: string) => rulesAsking(code).map((rule) => rule.id)
       <li
         v-for="entry in found"
         :key="entry.id"
-        class="grid grid-cols-[15rem_1fr_auto] gap-4 items-center border-b border-hair min-h-[52px] py-1"
+        class="grid max-sm:grid-cols-[minmax(0,1fr)] sm:grid-cols-[15rem_1fr_auto] gap-4 items-center border-b border-hair min-h-[52px] py-1"
       >
         <span>
           <span class="font-semibold">

@@ -42,7 +42,7 @@ watch(wish, () => void ask(), { immediate: true })
 
 <template>
   <div class="max-w-4xl">
-    <div class="grid grid-cols-[1fr_1fr_auto] gap-3 items-end">
+    <div class="grid max-lg:grid-cols-[minmax(0,1fr)] lg:grid-cols-[1fr_1fr_auto] gap-3 items-end">
       <ClientPick
         label="About a client"
         :value="client.id"
@@ -67,26 +67,30 @@ watch(wish, () => void ask(), { immediate: true })
       About all clients
     </button>
     <p v-if="trouble" role="alert" class="text-mind font-medium">{{ trouble }}</p>
-    <table class="w-full mt-3">
-      <thead>
-        <tr class="text-left text-sm text-soft border-b border-line">
-          <th class="font-normal py-2">When</th>
-          <th class="font-normal">Who</th>
-          <th class="font-normal">Did what</th>
-          <th class="font-normal">About</th>
-        </tr>
-      </thead>
-      <tbody>
-        <tr v-for="line in lines" :key="line.id" class="border-b border-hair">
-          <td class="py-2 tabular-nums whitespace-nowrap pr-3">
-            {{ shortDate(String(line.at)) }} {{ clockTime(String(line.at), timeZone) }}
-          </td>
-          <td class="pr-3">{{ line.who }}</td>
-          <td class="pr-3">{{ actionInWords(line.action) }}</td>
-          <td dir="auto">{{ line.client ?? (line.action === 'refused' ? line.subjectId : '') }}</td>
-        </tr>
-      </tbody>
-    </table>
+    <div class="overflow-x-auto" tabindex="0" role="region" aria-label="Entries"
+      ><table class="w-full mt-3">
+        <thead>
+          <tr class="text-left text-sm text-soft border-b border-line">
+            <th class="font-normal py-2">When</th>
+            <th class="font-normal">Who</th>
+            <th class="font-normal">Did what</th>
+            <th class="font-normal">About</th>
+          </tr>
+        </thead>
+        <tbody>
+          <tr v-for="line in lines" :key="line.id" class="border-b border-hair">
+            <td class="py-2 tabular-nums whitespace-nowrap pr-3">
+              {{ shortDate(String(line.at)) }} {{ clockTime(String(line.at), timeZone) }}
+            </td>
+            <td class="pr-3">{{ line.who }}</td>
+            <td class="pr-3">{{ actionInWords(line.action) }}</td>
+            <td dir="auto">{{
+              line.client ?? (line.action === 'refused' ? line.subjectId : '')
+            }}</td>
+          </tr>
+        </tbody>
+      </table></div
+    >
     <p v-if="lines.length === 0 && !trouble" class="text-soft py-3">Nothing of that kind.</p>
     <button v-if="hasMore" type="button" class="rung mt-3" @click="ask(lines.at(-1)!.id)">
       Earlier

@@ -34,7 +34,7 @@ const close = () => {
       <li v-for="person in people ?? []" :key="person.id" class="border-b border-hair">
         <button
           type="button"
-          class="w-full text-left grid grid-cols-[1fr_9rem_7rem] gap-3 items-baseline py-3 hover:bg-sunk"
+          class="w-full text-left grid max-sm:grid-cols-[minmax(0,1fr)] sm:grid-cols-[1fr_9rem_7rem] gap-3 items-baseline py-3 hover:bg-sunk"
           :class="person.leftAt && 'text-soft'"
           @click="openId = person.id"
         >

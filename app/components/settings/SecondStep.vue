@@ -50,7 +50,11 @@ async function turnOff() {
       {{ isOn ? 'on' : 'off: whoever knows your password comes in' }}
     </span>
   </h3>
-  <form v-if="offer" class="grid grid-cols-[11rem_1fr] gap-6" @submit.prevent="confirm">
+  <form
+    v-if="offer"
+    class="grid max-sm:grid-cols-[minmax(0,1fr)] sm:grid-cols-[11rem_1fr] gap-6"
+    @submit.prevent="confirm"
+  >
     <img :src="picture" alt="Code to scan with the phone" class="w-44 h-44 bg-white" />
     <div class="flex flex-col gap-3">
       <p>Scan it with an app for one-time codes, or type the letters there:</p>

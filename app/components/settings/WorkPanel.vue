@@ -61,7 +61,7 @@ const whyOf = ({ id, schools }: (typeof METHODS)[number]) =>
       <div
         v-for="method in METHODS"
         :key="method.id"
-        class="grid grid-cols-[13rem_1fr] gap-x-4 items-center py-2 border-b border-hair"
+        class="grid max-sm:grid-cols-[minmax(0,1fr)] sm:grid-cols-[13rem_1fr] gap-x-4 items-center py-2 border-b border-hair"
       >
         <span aria-hidden="true">{{ method.asks }}</span>
         <FieldChoice

@@ -40,10 +40,10 @@ const callOff = (id: string) =>
     </section>
     <form
       aria-label="PIN"
-      class="grid grid-cols-[1fr_1fr_auto] gap-3 items-end"
+      class="grid max-lg:grid-cols-[minmax(0,1fr)] lg:grid-cols-[1fr_1fr_auto] gap-3 items-end"
       @submit.prevent="setPin"
     >
-      <h3 class="text-xl col-span-3">
+      <h3 class="text-xl lg:col-span-3">
         PIN for the tablets
         <span class="font-sans text-base text-soft">{{ own.hasPin ? 'set' : 'none yet' }}</span>
       </h3>
@@ -63,10 +63,10 @@ const callOff = (id: string) =>
     </form>
     <form
       aria-label="Password"
-      class="grid grid-cols-[1fr_1fr_auto] gap-3 items-start"
+      class="grid max-lg:grid-cols-[minmax(0,1fr)] lg:grid-cols-[1fr_1fr_auto] gap-3 items-start"
       @submit.prevent="setPassword"
     >
-      <h3 class="text-xl col-span-3">Password</h3>
+      <h3 class="text-xl lg:col-span-3">Password</h3>
       <label class="flex flex-col gap-1">
         The one you have
         <input v-model="old" class="field" type="password" autocomplete="current-password" />

@@ -51,7 +51,9 @@ function complain(says: string) {
 </script>
 
 <template>
-  <div class="grid grid-cols-[20rem_minmax(0,1fr)] gap-9 flex-1 min-h-0">
+  <div
+    class="grid max-md:grid-cols-[minmax(0,1fr)] md:grid-cols-[20rem_minmax(0,1fr)] gap-9 flex-1 min-h-0"
+  >
     <div class="overflow-y-auto pr-1">
       <ul class="border-t border-line" aria-label="Devices">
         <li v-for="listed in things" :key="listed.id" class="border-b border-hair">

@@ -36,7 +36,9 @@ const addHere = (file: Blob) => props.add(file, view.value, moment.value, light.
         <input v-model="light" class="field w-56" maxlength="120" />
       </label>
     </div>
-    <div class="grid grid-cols-[15rem_minmax(0,1fr)] gap-6 mt-4">
+    <div
+      class="grid max-md:grid-cols-[minmax(0,1fr)] md:grid-cols-[15rem_minmax(0,1fr)] gap-6 mt-4"
+    >
       <PhotoTake
         :view="view"
         :may-take="allowed && !disabled"

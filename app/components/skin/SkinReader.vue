@@ -75,7 +75,10 @@ function openLesion(id: string) {
 </script>
 
 <template>
-  <div class="grid grid-cols-[372px_minmax(0,1fr)] gap-6" :class="gloves && 'gloves'">
+  <div
+    class="grid max-md:grid-cols-[minmax(0,1fr)] md:grid-cols-[372px_minmax(0,1fr)] gap-6"
+    :class="gloves && 'gloves'"
+  >
     <div class="sticky top-4 self-start">
       <div class="flex gap-1 mb-2">
         <RadioPicks
@@ -120,8 +123,8 @@ function openLesion(id: string) {
       />
     </div>
     <div class="min-w-0">
-      <div class="flex items-center gap-1 border-b border-line pb-2 mb-2">
-        <div class="flex gap-1" role="tablist" aria-label="What to read">
+      <div class="flex flex-wrap items-center gap-1 border-b border-line pb-2 mb-2">
+        <div class="flex flex-wrap gap-1" role="tablist" aria-label="What to read">
           <button
             v-for="(name, id) in TABS"
             :key="id"

@@ -113,7 +113,9 @@ async function book() {
         wants="Choose client and practitioner first."
         @take="form.protocolId = $event"
       />
-      <div class="col-span-2 grid grid-cols-[1fr_1fr_7rem_1fr] gap-4">
+      <div
+        class="col-span-2 grid max-sm:grid-cols-[minmax(0,1fr)] sm:grid-cols-[1fr_1fr_7rem_1fr] gap-4"
+      >
         <label class="flex flex-col gap-1">
           Day
           <input v-model="form.date" class="field" type="date" required />

@@ -55,7 +55,10 @@ const callOff = (noShow: boolean) =>
 
 <template>
   <PlainDialog open wide :title="visit.client" @close="emit('close')">
-    <form class="grid grid-cols-[1fr_1fr_7rem] gap-x-4 gap-y-3" @submit.prevent="move">
+    <form
+      class="grid max-sm:grid-cols-[minmax(0,1fr)] sm:grid-cols-[1fr_1fr_7rem] gap-x-4 gap-y-3"
+      @submit.prevent="move"
+    >
       <label class="flex flex-col gap-1">
         Day
         <input v-model="seat.date" class="field" type="date" required />
@@ -86,15 +89,15 @@ const callOff = (noShow: boolean) =>
         @change="seat[list.key] = $event"
       />
       <FreeTimesList
-        class="col-span-3"
+        class="sm:col-span-3"
         :free="free"
         :trouble="freeTrouble"
         :time="seat.time"
         wants="Looking for free times …"
         @take="seat = seatAt(seat, $event)"
       />
-      <p v-if="trouble" role="alert" class="col-span-3 text-mind font-medium">{{ trouble }}</p>
-      <div class="col-span-3 flex justify-end gap-3">
+      <p v-if="trouble" role="alert" class="sm:col-span-3 text-mind font-medium">{{ trouble }}</p>
+      <div class="sm:col-span-3 flex justify-end gap-3">
         <button type="button" class="rung" @click="emit('close')">Leave it</button>
         <button type="submit" class="rung rung-strong">Move the visit</button>
       </div>

@@ -9,7 +9,10 @@ onMounted(preloadStages)
 </script>
 
 <template>
-  <ol aria-label="Stages of the visit" class="flex items-stretch border-y border-line h-11">
+  <ol
+    aria-label="Stages of the visit"
+    class="flex flex-wrap items-stretch border-y border-line min-h-11"
+  >
     <li
       v-for="(stage, at) in STAGES"
       :key="stage.path"
@@ -19,7 +22,7 @@ onMounted(preloadStages)
       <NuxtLink
         :to="to(stage.path)"
         :aria-current="isHere(stage.path) ? 'step' : undefined"
-        class="px-4 flex items-center"
+        class="px-4 max-sm:px-3 min-h-11 flex items-center"
         :class="isHere(stage.path) ? 'bg-ink text-ground font-semibold' : 'text-soft hover:bg-sunk'"
       >
         {{ stage.name }}

@@ -18,9 +18,9 @@ watch(
 </script>
 
 <template>
-  <div class="flex-1 flex flex-col px-7 pt-4 pb-6 w-full max-w-[1400px] mx-auto">
+  <div class="flex-1 flex flex-col px-7 max-md:px-4 pt-4 pb-6 w-full max-w-[1400px] mx-auto">
     <template v-if="store.data">
-      <header class="flex items-end gap-6 mb-4">
+      <header class="flex flex-wrap items-end gap-x-6 gap-y-2 mb-4">
         <div class="min-w-0">
           <p class="text-sm text-soft">
             {{ clockTime(store.data.visit.startsAt, store.data.visit.timeZone) }} to

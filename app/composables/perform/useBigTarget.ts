@@ -8,12 +8,8 @@ export function useBigTarget(
   { tap }: Pick<ReturnType<typeof useTaps>, 'tap'>,
   { readSkin, checked }: Pick<ReturnType<typeof useGate>, 'readSkin' | 'checked'>,
 ) {
-  const { store, plan, live, now, startedMs, finished, titleOf } = useRunning()
-  const primary = computed(() =>
-    plan.value && live.value
-      ? primaryOf(plan.value, live.value, startedMs.value !== undefined, now.value)
-      : undefined,
-  )
+  const { store, plan, live, startedMs, finished, titleOf } = useRunning()
+  const primary = usePrimary()
   const skipId = computed(() =>
     live.value && startedMs.value !== undefined ? skippable(live.value) : undefined,
   )
@@ -26,6 +22,8 @@ export function useBigTarget(
         return tap({ type: 'start' }, 'Started')
       case 'done':
         return tap({ type: 'finished', segmentId: target.segmentId }, target.words)
+      case 'area':
+        return tap({ type: 'area', segmentId: target.segmentId }, target.words)
       case 'begin':
       case 'off':
         return tap({ type: 'started', segmentId: target.segmentId }, target.words)
@@ -51,6 +49,16 @@ export function useBigTarget(
     await tap(skips, `${titleOf(skipId.value ?? '')} left out`)
   }
   return { primary, skipId, act, takeOff, leaveOut }
+}
+
+function usePrimary() {
+  const { plan, live, now, startedMs } = useRunning()
+  const { next } = useExtraction()
+  return computed(() => {
+    if (!plan.value || !live.value) return undefined
+    const isStarted = startedMs.value !== undefined
+    return primaryOf(plan.value, live.value, isStarted, now.value, next.value?.words)
+  })
 }
 
 /** A step goes with what closes it: no clearing fluid after an extraction that was left out. */

@@ -1,3 +1,4 @@
+import { readingUnderway } from '#core/perform'
 import { Reading } from '#core/skin/model'
 import { dropDraft, keepDraft, keptDraft } from '~/support/held'
 import { plain } from '~/support/plain'
@@ -15,7 +16,7 @@ export function useGate(visitId: () => string) {
   async function readSkin() {
     fitTrouble.value = store.mayNotFit() ?? ''
     if (fitTrouble.value) return
-    const known = store.state?.reading ?? store.run!.input.reading
+    const known = readingUnderway(store.run!.input, store.state!)
     reading.value = (await keptDraft(draft(), Reading)) ?? plain(known)
   }
   function painted(next: Reading) {

@@ -11,6 +11,7 @@ export function usePlaying(hands: () => LiveSegment) {
   const isPlayed = computed(() => movements.value.length > 0)
   const lengthS = computed(() => segment.value.endS - segment.value.startS)
   const atS = computed(() => (now.value - hands().fromMs) / 1000)
+  const leftS = computed(() => lengthS.value - atS.value)
   const parts = computed(() => {
     const said = (store.state?.strokes ?? []).filter(
       ({ segmentId }) => segmentId === segment.value.id,
@@ -29,5 +30,5 @@ export function usePlaying(hands: () => LiveSegment) {
   )
   const say = (way: 'again' | 'enough') =>
     store.say({ type: 'stroke', segmentId: segment.value.id, way })
-  return { movements, isPlayed, inHand, then, place, say }
+  return { movements, isPlayed, inHand, then, place, leftS, say }
 }

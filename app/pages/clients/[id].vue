@@ -56,7 +56,10 @@ const manner = computed(
         Nothing of it is read, changed or booked.
       </p>
       <SaveState :trouble="trouble" :done="done" />
-      <div v-if="!record.mergedInto" class="grid grid-cols-[minmax(0,1fr)_25rem] gap-10">
+      <div
+        v-if="!record.mergedInto"
+        class="grid max-lg:grid-cols-[minmax(0,1fr)] lg:grid-cols-[minmax(0,1fr)_25rem] gap-10"
+      >
         <RecordVisits
           v-if="record.restricted === null"
           :key="record.visits.length"

@@ -49,33 +49,35 @@ async function taken() {
     <p v-else-if="clients.length === 0" class="mt-6 text-lg text-soft">
       No clients yet. Add the first one, or take a file in.
     </p>
-    <table v-else class="w-full mt-4">
-      <thead>
-        <tr class="text-left text-sm text-soft border-b border-line">
-          <th class="font-normal py-2">Name</th>
-          <th class="font-normal">Born</th>
-          <th class="font-normal">Telephone</th>
-          <th class="font-normal">Last visit</th>
-          <th class="font-normal">Next visit</th>
-        </tr>
-      </thead>
-      <tbody>
-        <tr v-for="client in clients" :key="client.id" class="border-b border-hair hover:bg-sunk">
-          <td class="max-w-[26rem]">
-            <NuxtLink
-              :to="`/clients/${client.id}`"
-              class="flex items-center min-h-[52px] text-lg font-semibold"
-            >
-              <span class="truncate" dir="auto">{{ client.name }}</span>
-            </NuxtLink>
-          </td>
-          <td class="text-soft">{{ ageInWords(client.bornOn, today) }}</td>
-          <td>{{ client.phone }}</td>
-          <td class="text-soft">{{ client.lastOn ? shortDate(client.lastOn) : 'never yet' }}</td>
-          <td>{{ client.nextOn ? shortDate(client.nextOn) : '' }}</td>
-        </tr>
-      </tbody>
-    </table>
+    <div v-else class="overflow-x-auto" tabindex="0" role="region" aria-label="Clients"
+      ><table class="w-full mt-4">
+        <thead>
+          <tr class="text-left text-sm text-soft border-b border-line">
+            <th class="font-normal py-2">Name</th>
+            <th class="font-normal">Born</th>
+            <th class="font-normal">Telephone</th>
+            <th class="font-normal">Last visit</th>
+            <th class="font-normal">Next visit</th>
+          </tr>
+        </thead>
+        <tbody>
+          <tr v-for="client in clients" :key="client.id" class="border-b border-hair hover:bg-sunk">
+            <td class="max-w-[26rem]">
+              <NuxtLink
+                :to="`/clients/${client.id}`"
+                class="flex items-center min-h-[52px] text-lg font-semibold"
+              >
+                <span class="truncate" dir="auto">{{ client.name }}</span>
+              </NuxtLink>
+            </td>
+            <td class="text-soft">{{ ageInWords(client.bornOn, today) }}</td>
+            <td>{{ client.phone }}</td>
+            <td class="text-soft">{{ client.lastOn ? shortDate(client.lastOn) : 'never yet' }}</td>
+            <td>{{ client.nextOn ? shortDate(client.nextOn) : '' }}</td>
+          </tr>
+        </tbody>
+      </table></div
+    >
     <button v-if="hasMore" type="button" class="rung mt-4" @click="more">More</button>
     <NewClient
       :open="adding"

@@ -67,7 +67,9 @@ const NOTE = 'mb-3 px-4 py-2.5 bg-mind-ground border-l-4 border-mind no-print'
       <p v-if="trouble" role="alert" :class="NOTE">{{ trouble }}</p>
       <p v-if="published" role="status" class="mb-3 text-calm no-print">{{ published }}</p>
       <p v-if="sketched?.problem" role="alert" :class="NOTE">{{ sketched.problem }}</p>
-      <div class="grid grid-cols-[minmax(0,1fr)_24.5rem] gap-8 no-print">
+      <div
+        class="grid max-lg:grid-cols-[minmax(0,1fr)] lg:grid-cols-[minmax(0,1fr)_24.5rem] gap-8 no-print"
+      >
         <div>
           <div class="flex items-center gap-2 mb-2 sticky top-0 z-10 bg-ground py-2">
             <StepSearch

@@ -26,8 +26,8 @@ function startFrom(protocol: Shelved) {
 </script>
 
 <template>
-  <div class="px-7 py-5 w-full max-w-[1400px] mx-auto">
-    <header class="flex items-end gap-3 mb-4">
+  <div class="px-7 max-md:px-4 py-5 w-full max-w-[1400px] mx-auto">
+    <header class="flex flex-wrap items-end gap-3 mb-4">
       <h1 class="text-4xl mr-auto">Protocols</h1>
       <template v-if="mayWrite">
         <label
@@ -63,7 +63,7 @@ function startFrom(protocol: Shelved) {
       <li
         v-for="protocol in found"
         :key="protocol.id"
-        class="border-b border-hair grid grid-cols-[minmax(0,1fr)_20rem_9rem_3rem] items-center gap-5 pl-1"
+        class="border-b border-hair grid max-md:grid-cols-[minmax(0,1fr)] md:grid-cols-[minmax(0,1fr)_20rem_9rem_3rem] items-center gap-5 pl-1"
       >
         <LibraryRow
           :protocol="protocol"

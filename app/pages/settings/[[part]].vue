@@ -10,7 +10,9 @@ const current = computed(
 </script>
 
 <template>
-  <div class="grid grid-cols-[15rem_1fr] gap-10 px-7 py-6 w-full max-w-6xl mx-auto">
+  <div
+    class="grid max-md:grid-cols-[minmax(0,1fr)] md:grid-cols-[15rem_minmax(0,1fr)] gap-10 px-7 max-md:px-4 py-6 w-full max-w-6xl mx-auto"
+  >
     <nav aria-label="Parts of the settings">
       <h1 class="text-4xl mb-4">Settings</h1>
       <NuxtLink

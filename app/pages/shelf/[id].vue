@@ -63,7 +63,10 @@ const { amountOf } = useMeasures()
     <p v-if="trouble" role="alert" class="mb-3 px-4 py-2.5 bg-mind-ground border-l-4 border-mind">{{
       trouble
     }}</p>
-    <div v-if="product" class="grid grid-cols-[minmax(0,1fr)_21rem] gap-9 items-start">
+    <div
+      v-if="product"
+      class="grid max-lg:grid-cols-[minmax(0,1fr)] lg:grid-cols-[minmax(0,1fr)_21rem] gap-9 items-start"
+    >
       <fieldset :disabled="disabled" class="flex flex-col gap-6 min-w-0">
         <ProductFields
           :product="product"

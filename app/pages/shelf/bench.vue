@@ -46,11 +46,11 @@ function weighed(at: number, weighedG: number) {
 </script>
 
 <template>
-  <div class="px-7 py-5 w-full max-w-[1400px] mx-auto">
+  <div class="px-7 max-md:px-4 py-5 w-full max-w-[1400px] mx-auto">
     <NuxtLink class="text-link text-sm" :to="{ path: '/shelf', query: { part: 'House mixes' } }"
       >Shelf</NuxtLink
     >
-    <header class="flex items-end gap-3 mb-4">
+    <header class="flex flex-wrap items-end gap-3 mb-4">
       <h1 class="text-4xl mr-auto">
         {{ mix ? mix.name : 'Mix bench'
         }}<span class="text-soft text-xl ml-3">{{ mix ? 'on the bench' : '' }}</span>
@@ -67,7 +67,9 @@ function weighed(at: number, weighedG: number) {
     <p v-if="trouble" role="alert" class="mb-3 px-4 py-2.5 bg-mind-ground border-l-4 border-mind">{{
       trouble
     }}</p>
-    <div class="grid grid-cols-[minmax(0,1fr)_19rem] gap-8 items-start">
+    <div
+      class="grid max-lg:grid-cols-[minmax(0,1fr)] lg:grid-cols-[minmax(0,1fr)_19rem] gap-8 items-start"
+    >
       <div>
         <BenchAmount
           :amount="lying.amount"

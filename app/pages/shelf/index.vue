@@ -29,9 +29,9 @@ watch(part, load, { immediate: true })
 
 <template>
   <div
-    class="px-7 py-5 w-full max-w-[1400px] mx-auto flex flex-col h-[calc(100vh-3.5rem-var(--ribbon,0px))] min-h-[44rem]"
+    class="px-7 max-md:px-4 py-5 w-full max-w-[1400px] mx-auto flex flex-col h-[calc(100vh-3.5rem-var(--ribbon,0px))] min-h-[44rem]"
   >
-    <header class="flex items-end gap-3 mb-3">
+    <header class="flex flex-wrap items-end gap-3 mb-3">
       <h1 class="text-4xl mr-auto">Shelf</h1>
       <a class="rung" href="/api/shelf/file" download>Take the file</a>
       <template v-if="mayWrite">
@@ -40,7 +40,7 @@ watch(part, load, { immediate: true })
         <NuxtLink class="rung rung-strong" to="/shelf/new">New product</NuxtLink>
       </template>
     </header>
-    <nav aria-label="Parts of the shelf" class="flex border-y border-line mb-4">
+    <nav aria-label="Parts of the shelf" class="flex flex-wrap border-y border-line mb-4">
       <NuxtLink
         v-for="name in PARTS"
         :key="name"

@@ -57,7 +57,10 @@ const preset = computed(() => {
 
 <template>
   <VisitFrame v-slot="{ data }">
-    <div v-if="plan && actual && isBegun" class="grid grid-cols-[minmax(0,1fr)_24rem_24rem] gap-8">
+    <div
+      v-if="plan && actual && isBegun"
+      class="grid max-xl:grid-cols-[minmax(0,1fr)] xl:grid-cols-[minmax(0,1fr)_24rem_24rem] gap-8"
+    >
       <section aria-label="Planned against actual">
         <ActualTable :actual="actual" />
         <UsedList

@@ -45,7 +45,9 @@ watch(
 
 <template>
   <VisitFrame v-slot="{ data }">
-    <div class="grid grid-cols-[minmax(0,1fr)_19.5rem] gap-6 flex-1">
+    <div
+      class="grid max-lg:grid-cols-[minmax(0,1fr)] lg:grid-cols-[minmax(0,1fr)_19.5rem] gap-6 flex-1"
+    >
       <div class="min-w-0">
         <ConsultParts v-model="part" :parts="parts" />
         <p v-if="data.input.client.notes?.length" class="mb-3 text-soft">{{

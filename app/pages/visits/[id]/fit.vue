@@ -70,8 +70,16 @@ async function go() {
 
 <template>
   <VisitFrame v-slot="{ data }">
-    <div v-if="plan" class="grid grid-cols-[700px_minmax(0,1fr)] gap-10 flex-1">
-      <div>
+    <div
+      v-if="plan"
+      class="grid max-xl:grid-cols-[minmax(0,1fr)] xl:grid-cols-[700px_minmax(0,1fr)] gap-10 flex-1"
+    >
+      <div
+        class="max-xl:overflow-x-auto"
+        :tabindex="isReady ? 0 : -1"
+        role="region"
+        aria-label="The ladder"
+      >
         <FitLadder
           v-if="isReady"
           :selected="pointed ?? selected"
@@ -96,7 +104,7 @@ async function go() {
         </div>
       </div>
       <div
-        class="flex flex-col min-w-0 sticky top-4 self-start h-[calc(100vh-9.5rem-var(--ribbon,0px))]"
+        class="flex flex-col min-w-0 xl:sticky top-4 self-start xl:h-[calc(100vh-9.5rem-var(--ribbon,0px))] max-xl:w-full"
       >
         <FitVerdict
           v-if="isReady"

@@ -79,22 +79,39 @@ function keepNote(text: string) {
 
 <template>
   <div
-    class="h-screen flex flex-col transition-colors duration-[3000ms]"
+    class="h-screen max-xl:h-[calc(100dvh-3.5rem)] flex flex-col transition-colors duration-[3000ms]"
     :class="isPast && 'bg-mind-ground'"
   >
     <div
       v-if="store.run && plan && live && primary"
-      class="flex-1 min-h-0 grid grid-cols-[560px_minmax(0,1fr)] grid-rows-[minmax(0,1fr)] gap-10 px-6 pt-4 pb-5"
+      class="flex-1 min-h-0 grid xl:grid-cols-[560px_minmax(0,1fr)] grid-rows-[minmax(0,1fr)] max-xl:grid-cols-[minmax(0,1fr)] max-xl:grid-rows-[auto_minmax(0,1fr)] gap-10 max-xl:gap-3 px-6 max-xl:px-4 pt-4 pb-5 max-xl:pb-1"
     >
-      <div class="flex flex-col min-h-0">
-        <LiveLadder />
+      <div
+        class="flex flex-col min-h-0 max-xl:flex-row max-xl:items-center max-xl:gap-4 max-sm:!flex-col max-sm:!items-stretch max-sm:!gap-2"
+      >
+        <LiveLadder class="max-xl:hidden" />
+        <LadderStrip class="xl:hidden flex-1 max-sm:flex-none" />
         <div
           v-if="startedMs !== undefined && !finished && !guard.covered"
-          class="mt-auto flex justify-end gap-3"
+          class="mt-auto max-xl:mt-0 flex flex-wrap justify-end gap-3 max-xl:gap-2 max-sm:justify-start"
         >
-          <button type="button" class="rung !min-h-[64px]" @click="panel = 'time'">Time …</button>
-          <button type="button" class="rung !min-h-[64px]" @click="gate.readSkin">Read skin</button>
-          <button type="button" class="rung !min-h-[64px]" @click="panel = 'more'">
+          <button
+            type="button"
+            class="rung !min-h-[64px] max-sm:!min-h-[48px] max-sm:!px-2.5"
+            @click="panel = 'time'"
+            >Time …</button
+          >
+          <button
+            type="button"
+            class="rung !min-h-[64px] max-sm:!min-h-[48px] max-sm:!px-2.5"
+            @click="gate.readSkin"
+            >Read skin</button
+          >
+          <button
+            type="button"
+            class="rung !min-h-[64px] max-sm:!min-h-[48px] max-sm:!px-2.5"
+            @click="panel = 'more'"
+          >
             Leave out, note …
           </button>
         </div>

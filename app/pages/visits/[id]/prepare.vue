@@ -58,7 +58,9 @@ const print = () => window.print()
         @choose="choose"
         @back="takeBack"
       />
-      <div class="grid grid-cols-[minmax(0,1fr)_24rem] gap-9 items-start">
+      <div
+        class="grid max-lg:grid-cols-[minmax(0,1fr)] lg:grid-cols-[minmax(0,1fr)_24rem] gap-9 items-start"
+      >
         <div>
           <div class="flex items-center gap-4 border-b border-line pb-2">
             <h2 class="text-xl">The tray, in order of use</h2>

@@ -7,7 +7,9 @@ const photos = ref(false)
 
 <template>
   <VisitFrame v-slot="{ data }">
-    <div class="grid grid-cols-[minmax(0,1fr)_17.5rem] gap-7 flex-1">
+    <div
+      class="grid max-lg:grid-cols-[minmax(0,1fr)] lg:grid-cols-[minmax(0,1fr)_17.5rem] gap-7 flex-1"
+    >
       <div>
         <SkinReader
           v-if="!photos"

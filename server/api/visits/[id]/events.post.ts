@@ -1,9 +1,9 @@
 import { z } from 'zod'
-import { isPossible, withPossibleTimes } from '#core/perform'
+import { isPossible, withOutcomes, withPossibleTimes } from '#core/perform'
 import { RunEvent } from '#core/perform/model'
 import { writeAudit, type Account } from '../../../db/access.sql'
 import { addEvents, listEvents } from '../../../db/run.sql'
-import { addReading } from '../../../db/reading.sql'
+import { addReading, latestReading } from '../../../db/reading.sql'
 import { setStage } from '../../../db/visit.sql'
 import { canDo } from '../../../utils/capabilities'
 import { BODY_MOST } from '../../../utils/body'
@@ -56,10 +56,13 @@ export default defineVisitDoor(
   },
 )
 
+/** What speaks of the skin, or of what the rest is made of. */
+const READS: ReadonlySet<RunEvent['body']['type']> = new Set(['read', 'extracted', 'replanned'])
+
 /** What is read under the lamp and what is fitted belong to those who may do so beside a run too. The event is named: what else was sent can go without it. */
 function requireMayFit(events: readonly RunEvent[], { role }: Account) {
   if (canDo(role, 'health.write')) return
-  const at = events.findIndex(({ body }) => body.type === 'read' || body.type === 'replanned')
+  const at = events.findIndex(({ body }) => READS.has(body.type))
   if (at === -1) return
   throw new Forbidden({
     code: 'not_allowed',
@@ -68,12 +71,21 @@ function requireMayFit(events: readonly RunEvent[], { role }: Account) {
   })
 }
 
+/** The reading that an event makes: its own, or the last one with what came of its lesions. */
+async function readingOf(db: Taking['db'], visitId: string, body: RunEvent['body']) {
+  if (body.type === 'read') return body.reading
+  if (body.type !== 'extracted') return undefined
+  return withOutcomes(await latestReading(db, visitId), new Map(Object.entries(body.outcomes)))
+}
+
 async function keep(keeping: Omit<Taking, 'input'>, fresh: readonly RunEvent[]) {
   const { db, visit, account } = keeping
   const isFitted = fresh.some(({ body }) => body.type === 'replanned')
   // Before the readings of this run: those it says itself, each from its own moment on.
   const input = isFitted ? await compileInputOf(db, visit) : undefined
-  for (const { id, body } of fresh)
-    if (body.type === 'read') await addReading(db, id, visit.id, body.reading, account.id)
+  for (const { id, body } of fresh) {
+    const reading = await readingOf(db, visit.id, body)
+    if (reading) await addReading(db, id, visit.id, reading, account.id)
+  }
   if (input) await takeReplans({ ...keeping, input }, fresh)
 }
