@@ -32,7 +32,13 @@ const stateWords = computed(() => {
       {{ stateWords }}
     </span>
   </NuxtLink>
-  <svg :width="WIDTH" height="22" aria-hidden="true">
+  <svg
+    :width="WIDTH"
+    height="22"
+    :viewBox="`0 0 ${WIDTH} 22`"
+    class="max-w-full"
+    aria-hidden="true"
+  >
     <rect
       v-for="(bar, at) in bars"
       :key="at"
