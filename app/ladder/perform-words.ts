@@ -63,7 +63,7 @@ export function levelWords(layer: Layer, nowMs: number): string | undefined {
 }
 
 export type Primary =
-  | { readonly kind: 'start' | 'finish'; readonly words: string }
+  | { readonly kind: 'start' | 'finish' | 'resume'; readonly words: string }
   | {
       readonly kind: 'done' | 'begin' | 'area'
       readonly words: string

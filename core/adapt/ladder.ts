@@ -26,7 +26,7 @@ export interface Underway {
   /** Segments that have begun, by id; without an end they are running. */
   readonly begun: ReadonlyMap<string, Pin>
   readonly leftOut: ReadonlySet<string>
-  /** How long an active layer that was touched already still works once it is on, in all, by the id of its dwell (rule D24). */
+  /** How long a part lasts in all, by its id: an active layer that was touched already (by its dwell, rule D24), work in which hands have rested. */
   readonly lasts?: ReadonlyMap<string, number>
 }
 
@@ -110,7 +110,7 @@ function chainOf(step: Step, steps: readonly Step[], underway: Underway | undefi
     ...(prepare
       ? {
           prepare: {
-            part: partOf(step, prepare),
+            part: heldTo(partOf(step, prepare), underway),
             potLifeS: prepare.potLifeS ?? DEFAULT_POT_LIFE_S,
             ...(prepare.restS ? { restS: prepare.restS } : {}),
             ...(prepare.workingS === undefined ? {} : { workingS: prepare.workingS }),

@@ -43,6 +43,9 @@ export const RunBody = z.discriminatedUnion('type', [
     stepId: z.string(),
     outcomes: z.record(z.string().max(60), z.enum(OUTCOMES)),
   }),
+  /** Hands rest, and go on; the clocks of what lies on the skin know nothing of it. */
+  z.strictObject({ type: z.literal('pause') }),
+  z.strictObject({ type: z.literal('resume') }),
   /** When the visit has to end, by the wall clock: arrived late, or has to go. The last one counts. */
   z.strictObject({ type: z.literal('ends'), atMs: z.number().int() }),
   /** A layer that is due is not ready by its sign: a minute more, up to its maximum. */

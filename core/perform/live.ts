@@ -1,6 +1,7 @@
 import type { PlacedSegment } from '../adapt/plan'
 import { contactsOf } from './contact'
 import { dueAt, layersAt, touchAt, type FirstTouch, type Layer } from './layers'
+import { afterPause, endOfWork, restsSince } from './pauses'
 import type { Ladder, RunState, SegmentLog } from './state'
 import { handsBefore, lengthMs, type LiveSegment, type Walk } from './walk'
 
@@ -106,7 +107,7 @@ function step(walk: Walk, segment: PlacedSegment): void {
   if (state.skipped.has(segment.stepId)) return pass(walk, segment, 'skipped', walk.cursorMs)
   const log = state.segments.get(segment.id) ?? {}
   const fromMs = beginningOf(walk, segment, log)
-  const plannedEndMs = fromMs + lengthMs(segment)
+  const plannedEndMs = endOfWork(state.pauses, fromMs, lengthMs(segment), nowMs)
   if (log.finishedMs !== undefined) return pass(walk, segment, 'done', fromMs, log.finishedMs)
   const offMs = comesOffMs(walk, segment)
   if (offMs !== undefined) return cutShort(walk, segment, fromMs, offMs)
@@ -152,13 +153,14 @@ function beginningOf(walk: Walk, segment: PlacedSegment, log: SegmentLog): numbe
   if (log.startedMs !== undefined) return log.startedMs
   const dwell = walk.dwellOf.get(segment.id)
   const earliestMs = dwell ? Math.max(walk.cursorMs, dueAt(walk, dwell)) : idleStart(walk, segment)
-  return Math.min(earliestMs, log.finishedMs ?? Infinity)
+  const handsMs = afterPause(walk.state.pauses, earliestMs, walk.nowMs)
+  return Math.min(handsMs, log.finishedMs ?? Infinity)
 }
 
 function mayBegin(walk: Walk, segment: PlacedSegment, log: SegmentLog, fromMs: number): boolean {
   if (!walk.running || walk.blocked) return false
   const waits = walk.dwellOf.has(segment.id) || walk.touches.has(segment.id)
-  const byTheClock = fromMs <= walk.nowMs && !waits
+  const byTheClock = fromMs <= walk.nowMs && !waits && !restsSince(walk.state.pauses, fromMs)
   return log.startedMs !== undefined || byTheClock
 }
 

@@ -3,6 +3,7 @@ import type { Reading } from '../skin/model'
 import { byType } from '../kinds'
 import type { RunBody, RunEvent } from './events'
 import { liveAt, mayLeaveOut } from './live'
+import { isPaused, type Pause } from './pauses'
 import type { Felt, Ladder, LevelSet, RunState, SegmentLog, StrokeSaid } from './state'
 
 const byText = (a: string, b: string): number => {
@@ -49,6 +50,7 @@ export function reduceRun<Plan extends Ladder>(
     sensations: [],
     levels: [],
     strokes: [],
+    pauses: [],
     comforts: [],
     notes: [],
     checks: new Map(),
@@ -75,6 +77,7 @@ interface Building<Plan extends Ladder> {
   readonly sensations: Felt[]
   readonly levels: LevelSet[]
   readonly strokes: StrokeSaid[]
+  pauses: readonly Pause[]
   readonly comforts: { stepId: string; measure: string; atMs: number }[]
   readonly notes: { text: string; atMs: number }[]
   readonly checks: Map<string, 'calm' | 'stings'>
@@ -133,8 +136,16 @@ const changeBy = byType<RunBody, [state: Building<Ladder>, event: RunEvent], voi
   read: ({ reading }, state) => {
     state.reading = reading
   },
-  replanned: ({ plan }, state) => {
+  pause: (_, state, { wallMs }) => {
+    if (!isPaused(state.pauses)) state.pauses = [...state.pauses, { fromMs: wallMs }]
+  },
+  resume: (_, state, { wallMs }) => {
+    state.pauses = state.pauses.map((pause) => ({ toMs: wallMs, ...pause }))
+  },
+  // A fit knows how long hands have rested so far: it is in its lengths.
+  replanned: ({ plan, fromMs }, state, { wallMs }) => {
     state.plan = plan
+    state.pauses = isPaused(state.pauses) ? [{ fromMs: fromMs ?? wallMs }] : []
   },
   // Taken out before anything is folded: see `canonical`.
   retract: () => {},

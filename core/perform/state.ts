@@ -6,6 +6,7 @@ import type { Reading } from '../skin/model'
 import type { FeltToday } from '../safety/situation'
 import type { RunEvent } from './events'
 import { SENSATION_WORDS } from './tables/sensations'
+import type { Pause } from './pauses'
 import type { TouchKind } from './touch-kinds'
 
 /** What happened to one segment, by events alone; wall-clock milliseconds. */
@@ -60,6 +61,8 @@ export interface RunState<Plan extends Ladder = FittedPlan> {
   /** Layers that were not ready when they were due: when that was said, by segment. */
   readonly notYet: ReadonlyMap<string, readonly number[]>
   readonly strokes: readonly StrokeSaid[]
+  /** In order; before the last fit they are part of its lengths. */
+  readonly pauses: readonly Pause[]
   readonly comforts: readonly {
     readonly stepId: string
     readonly measure: string

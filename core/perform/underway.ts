@@ -1,11 +1,12 @@
 import type { Underway } from '../adapt/ladder'
 import type { Pin } from '../schedule/problem'
 import type { Live } from './live'
+import { pausedBetween } from './pauses'
 import type { RunState } from './state'
 
 /** A running visit as `compile` takes it: what has begun, in whole seconds from its start, and what was left out. */
 export function underwayOf(
-  state: Pick<RunState, 'startedMs' | 'skipped' | 'segments'>,
+  state: Pick<RunState, 'startedMs' | 'skipped' | 'segments' | 'pauses'>,
   live: Live,
   nowMs: number,
 ): Underway {
@@ -25,12 +26,27 @@ export function underwayOf(
     )
       begun.set(segment.id, { startS: seconds(fromMs) })
   }
-  const lasts = new Map(
-    live.layers.flatMap(({ segmentId, dueMs }) => {
-      const dwell = live.segments.find(({ segment }) => segment.id === segmentId)!
-      if (!dwell.segment.fromTouch) return []
-      return [[segmentId, Math.max(0, seconds(dueMs) - seconds(dwell.fromMs))] as const]
-    }),
-  )
+  const lasts = new Map([...restedIn(state, live, nowMs), ...layersLast(live, seconds)])
   return { nowS: seconds(nowMs), begun, lasts, leftOut: new Set(state.skipped.keys()) }
+}
+
+/** How long an active layer that was touched works in all, once it is on. */
+const layersLast = (live: Live, seconds: (ms: number) => number): (readonly [string, number])[] =>
+  live.layers.flatMap(({ segmentId, dueMs }) => {
+    const dwell = live.segments.find(({ segment }) => segment.id === segmentId)!
+    if (!dwell.segment.fromTouch) return []
+    return [[segmentId, Math.max(0, seconds(dueMs) - seconds(dwell.fromMs))] as const]
+  })
+
+/** Work in hand takes so much longer as hands have rested in it. */
+function restedIn(
+  { pauses }: Pick<RunState, 'pauses'>,
+  { hands }: Live,
+  nowMs: number,
+): (readonly [string, number])[] {
+  if (!hands) return []
+  const restedMs = pausedBetween(pauses, hands.fromMs, nowMs, nowMs)
+  if (restedMs === 0) return []
+  const { id, startS, endS } = hands.segment
+  return [[id, endS - startS + Math.round(restedMs / 1000)]]
 }

@@ -2,6 +2,7 @@ import { expect, test, type Page } from '@playwright/test'
 import { randomUUID } from 'node:crypto'
 import { OWNER, signedIn } from '../api/http'
 import {
+  clock,
   doneBefore,
   freshVisit,
   noFaults,
@@ -30,6 +31,22 @@ async function readNothing(page: Page) {
   await lamp.getByRole('button', { name: /^Read: fit/ }).click()
   await expect(primary(page)).not.toHaveText('Read the skin')
 }
+/** Hands rest, also over a reload: their clock stands until they go on. */
+async function restsMeanwhile(page: Page) {
+  await page.getByRole('button', { name: 'Time …' }).click()
+  await page.getByRole('dialog').getByRole('button', { name: 'Pause', exact: true }).click()
+  await expect(primary(page)).toHaveText('Go on')
+  const stands = await clock(page).innerText()
+  await pass(page, 3)
+  await page.reload()
+  await expect(clock(page)).toHaveText(stands)
+  await expect(page.getByText('Paused: your clock stands')).toBeVisible()
+  await primary(page).click()
+  await expect(primary(page)).toHaveText(/^Done: /)
+  await pass(page, 0.1)
+  await expect(clock(page)).not.toHaveText(stands)
+}
+
 /** The clock at which the header says that it is done. */
 const doneAt = async (page: Page) =>
   /done (?:\d\d:\d\d–)?(\d\d:\d\d)/.exec(await page.locator('header').innerText())![1]!
@@ -61,6 +78,10 @@ test('a device goes place by place, a massage stroke by stroke; ending earlier i
   await expect.poll(async () => minutesOf(await doneAt(page))).toBeLessThanOrEqual(before - 8)
   await page.getByRole('button', { name: /^Undo/ }).click()
   await expect.poll(async () => minutesOf(await doneAt(page))).toBeGreaterThanOrEqual(before - 1)
+  // Taken back it stays so: what the server keeps is the newest fit.
+  await expect(page.getByText('Saved', { exact: true })).toBeVisible()
+  await page.reload()
+  await expect.poll(async () => minutesOf(await doneAt(page))).toBeGreaterThanOrEqual(before - 1)
 
   await performUntil(page, 'sculpting, to lift')
   const strokes = page.getByRole('region', { name: 'The movement' })
@@ -76,6 +97,7 @@ test('a device goes place by place, a massage stroke by stroke; ending earlier i
   await strokes.getByRole('button', { name: /^Enough/ }).click()
   await expect(strokes).toContainText(/chin to earlobe, both/i)
   await noFaults(page, 'a massage at work')
+  await restsMeanwhile(page)
 })
 
 test('a mask that is not ready by its sign gets a minute more, and no more than its maximum', async ({

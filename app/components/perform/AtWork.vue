@@ -3,7 +3,7 @@ import type { LiveSegment } from '#core/perform'
 import { wayWords } from '~/ladder/perform-words'
 
 const props = defineProps<{ hands: LiveSegment }>()
-const { plan, live, stepOf, titleOf, cautionOf, guideAt } = useRunning()
+const { plan, live, paused, stepOf, titleOf, cautionOf, guideAt } = useRunning()
 const segment = computed(() => props.hands.segment)
 const guide = computed(() => guideAt(segment.value))
 const way = computed(() => (plan.value ? wayWords(plan.value, segment.value) : []))
@@ -21,7 +21,9 @@ const isCrowded = computed(
 </script>
 
 <template>
-  <p v-if="guide" class="text-xl text-now font-semibold">{{ guide.verb }}</p>
+  <p v-if="guide" class="text-xl text-now font-semibold">
+    {{ paused ? 'Paused: your clock stands, what lies on the skin goes on' : guide.verb }}
+  </p>
   <h1 class="text-4xl max-sm:text-2xl mt-0.5">{{ titleOf(segment.stepId) }}</h1>
   <div class="grid sm:grid-cols-[minmax(0,1fr)_auto] gap-x-6">
     <div class="min-w-0">

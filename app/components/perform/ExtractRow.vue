@@ -31,7 +31,7 @@ const then = computed(() => (props.next ? `then ${props.next.words}` : 'the last
     <p class="text-lg" :class="leftS <= STOP_SOON_S ? 'text-now font-semibold' : 'text-soft'">
       {{
         leftS <= STOP_SOON_S
-          ? 'Its time is over: finish here, then stop'
+          ? 'Half a minute left: finish this area, then stop'
           : 'Two gentle tries, then leave it. The pedal goes on.'
       }}
     </p>

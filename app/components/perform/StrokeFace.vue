@@ -17,7 +17,7 @@ const lines = computed(() => {
 /** The beat runs from where the stroke is when it is drawn first, and by itself from there: nothing wakes for it. */
 const beat = ref({})
 watch(
-  () => [part.value.fromS, part.value.strokeS],
+  [() => part.value.fromS, () => part.value.strokeS],
   () => {
     const { strokeS } = part.value
     beat.value = {

@@ -4,8 +4,8 @@ import { clockTime } from '~/support/time'
 
 /** Arrived late, or has to go: what ending by a time costs, before anything is said. */
 const props = defineProps<{ open: boolean }>()
-const emit = defineEmits<{ close: []; take: [endsMs: number] }>()
-const { store, timeZone } = useRunning()
+const emit = defineEmits<{ close: []; take: [endsMs: number]; pause: [] }>()
+const { store, paused, timeZone } = useRunning()
 const end = useEndBy()
 const { endMs, trouble, isBusy, bookedMs, beforeMs, afterMs, changes, isTooLate } = end
 const { said } = useMeasures()
@@ -75,7 +75,7 @@ watch(
         </ul>
       </template>
     </div>
-    <div class="grid grid-cols-2 gap-3 mt-5">
+    <div class="grid grid-cols-2 sm:grid-cols-3 gap-3 mt-5">
       <button
         type="button"
         class="rung rung-strong !min-h-[72px] text-xl"
@@ -86,6 +86,14 @@ watch(
       </button>
       <button type="button" class="rung !min-h-[72px] text-xl" @click="emit('close')">
         Leave it as it is
+      </button>
+      <button
+        type="button"
+        class="rung !min-h-[72px] text-xl"
+        :disabled="paused"
+        @click="emit('pause')"
+      >
+        {{ paused ? 'Paused already' : 'Pause' }}
       </button>
     </div>
   </PlainDialog>

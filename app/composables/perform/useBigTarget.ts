@@ -1,6 +1,6 @@
 import { skippable, type Layer, type RunBody } from '#core/perform'
 import type { Step } from '#core/protocol'
-import { primaryOf } from '~/ladder/perform-words'
+import { primaryOf, type Primary } from '~/ladder/perform-words'
 import { never } from '~/support/never'
 
 /** What the one large target does now, and what else can be done to the step at hand. */
@@ -17,27 +17,13 @@ export function useBigTarget(
   async function act() {
     const target = primary.value
     if (!target || finished.value) return
-    switch (target.kind) {
-      case 'start':
-        return tap({ type: 'start' }, 'Started')
-      case 'done':
-        return tap({ type: 'finished', segmentId: target.segmentId }, target.words)
-      case 'area':
-        return tap({ type: 'area', segmentId: target.segmentId }, target.words)
-      case 'begin':
-      case 'off':
-        return tap({ type: 'started', segmentId: target.segmentId }, target.words)
-      case 'gate':
-        return target.gate === 'lamp' ? readSkin() : checked('calm')
-      case 'finish':
-        await store.say({ type: 'finish' })
-        return navigateTo(`/visits/${store.run!.visitId}/close`)
-      // Held, not tapped: see `usePedal`.
-      case 'early':
-        return
-      default:
-        return never(target)
-    }
+    const body = saidBy(target)
+    if (body) return tap(body, target.kind === 'start' ? 'Started' : target.words)
+    if (target.kind === 'gate') return target.gate === 'lamp' ? readSkin() : checked('calm')
+    // What comes off early is held, not tapped: see `usePedal`.
+    if (target.kind !== 'finish') return
+    await store.say({ type: 'finish' })
+    return navigateTo(`/visits/${store.run!.visitId}/close`)
   }
   async function takeOff({ removalId, stepId }: Layer) {
     if (removalId)
@@ -51,13 +37,38 @@ export function useBigTarget(
   return { primary, skipId, act, takeOff, leaveOut }
 }
 
+/** What a tap on the target says; undefined where it does something else. */
+function saidBy(target: Primary): RunBody | undefined {
+  switch (target.kind) {
+    case 'start':
+    case 'resume':
+      return { type: target.kind }
+    case 'area':
+      return { type: 'area', segmentId: target.segmentId }
+    case 'done':
+      return { type: 'finished', segmentId: target.segmentId }
+    case 'begin':
+    case 'off':
+      return { type: 'started', segmentId: target.segmentId }
+    case 'gate':
+    case 'early':
+    case 'finish':
+      return undefined
+    default:
+      return never(target)
+  }
+}
+
+const RESUME: Primary = { kind: 'resume', words: 'Go on' }
 function usePrimary() {
-  const { plan, live, now, startedMs } = useRunning()
+  const { plan, live, now, startedMs, paused } = useRunning()
   const { next } = useExtraction()
   return computed(() => {
     if (!plan.value || !live.value) return undefined
     const isStarted = startedMs.value !== undefined
-    return primaryOf(plan.value, live.value, isStarted, now.value, next.value?.words)
+    const target = primaryOf(plan.value, live.value, isStarted, now.value, next.value?.words)
+    // What is due comes off also while hands rest.
+    return paused.value && target.kind !== 'off' ? RESUME : target
   })
 }
 

@@ -1,4 +1,4 @@
-import { readingUnderway } from '#core/perform'
+import { readingUnderway, type RunEvent } from '#core/perform'
 import { Reading } from '#core/skin/model'
 import { dropDraft, keepDraft, keptDraft } from '~/support/held'
 import { plain } from '~/support/plain'
@@ -26,12 +26,14 @@ export function useGate(visitId: () => string) {
   async function fitAgain() {
     fitTrouble.value = (await store.fitAgain()) ?? ''
   }
-  /** It has to end by then: said, and the rest fitted to it. Gives what can be taken back. */
+  /** It has to end by then: said, and the rest fitted to it. Gives what takes it back; the rest is then fitted once more. */
   async function endBy(atMs: number): Promise<string[]> {
-    const before = store.events.length
+    const known = new Set(store.events.map(({ id }) => id))
     await store.say({ type: 'ends', atMs })
     await fitAgain()
-    return store.events.slice(before).map(({ id }) => id)
+    const isOurs = ({ id, body }: RunEvent) =>
+      !known.has(id) && (body.type === 'ends' || body.type === 'replanned')
+    return store.events.filter(isOurs).map(({ id }) => id)
   }
   async function keepReading() {
     const done = { ...reading.value!, done: true }

@@ -1,4 +1,4 @@
-import { played, strokeNow, wayNow, type LiveSegment } from '#core/perform'
+import { pausedBetween, played, strokeNow, wayNow, type LiveSegment } from '#core/perform'
 
 /** A massage as it goes: the movement in hand and its stroke, what comes then, and the two words that correct it. A device: the place it is at. */
 export function usePlaying(hands: () => LiveSegment) {
@@ -10,13 +10,17 @@ export function usePlaying(hands: () => LiveSegment) {
   const movements = computed(() => step.value?.movements ?? [])
   const isPlayed = computed(() => movements.value.length > 0)
   const lengthS = computed(() => segment.value.endS - segment.value.startS)
-  const atS = computed(() => (now.value - hands().fromMs) / 1000)
+  const pauses = computed(() => store.state?.pauses ?? [])
+  /** Seconds of work from its beginning to a moment: pauses are none. */
+  const workedS = (ms: number) =>
+    (ms - hands().fromMs - pausedBetween(pauses.value, hands().fromMs, ms, now.value)) / 1000
+  const atS = computed(() => workedS(now.value))
   const leftS = computed(() => lengthS.value - atS.value)
   const parts = computed(() => {
     const said = (store.state?.strokes ?? []).filter(
       ({ segmentId }) => segmentId === segment.value.id,
     )
-    const corrections = said.map(({ way, atMs }) => ({ way, atS: (atMs - hands().fromMs) / 1000 }))
+    const corrections = said.map(({ way, atMs }) => ({ way, atS: workedS(atMs) }))
     return played(movements.value, lengthS.value, corrections)
   })
   const inHand = computed(() => strokeNow(parts.value, atS.value))

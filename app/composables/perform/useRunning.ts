@@ -1,5 +1,5 @@
 import type { CompileInput, FittedPlan, PlacedSegment } from '#core/adapt'
-import { expectationOf, guideOf, type Layer } from '#core/perform'
+import { expectationOf, guideOf, isPaused, type Layer } from '#core/perform'
 import { plannedOf } from '~/ladder/perform-words'
 
 /** The visit that runs, as its screens read it: the ladder in force, where it stands, and names for what is on it. */
@@ -11,6 +11,7 @@ export function useRunning() {
   const startedMs = computed(() => store.state?.startedMs)
   const finished = computed(() => store.state?.finishedMs !== undefined)
   const hands = computed(() => live.value?.hands)
+  const paused = computed(() => isPaused(store.state?.pauses ?? []))
   const first = computed(() => live.value?.layers[0])
   const timeZone = computed(() => store.run?.head.timeZone ?? 'UTC')
 
@@ -39,7 +40,7 @@ export function useRunning() {
   const guideAt = (segment: PlacedSegment) =>
     store.run && plan.value && guideFrom(store.run.input, plan.value, segment)
   return {
-    ...{ store, plan, live, now, startedMs, finished, hands, first, timeZone },
+    ...{ store, plan, live, now, startedMs, finished, hands, first, paused, timeZone },
     ...{ stepOf, titleOf, productOf, expectOf, signOf, cautionOf, guideAt },
   }
 }

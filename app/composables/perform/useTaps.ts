@@ -2,10 +2,17 @@ import type { RunBody } from '#core/perform'
 
 export const UNDO_MS = 10_000
 
+interface LastTap {
+  readonly ids: readonly string[]
+  readonly words: string
+  readonly atMs: number
+  readonly after?: (() => Promise<void>) | undefined
+}
+
 /** What was tapped on Perform, and how it is taken back for ten seconds. */
 export function useTaps() {
   const { store, live, now } = useRunning()
-  const lastTap = ref<{ ids: string[]; words: string; atMs: number }>()
+  const lastTap = ref<LastTap>()
   const undoable = computed(() =>
     lastTap.value && now.value - lastTap.value.atMs < UNDO_MS ? lastTap.value : undefined,
   )
@@ -20,16 +27,20 @@ export function useTaps() {
     for (const body of [bodies].flat() as RunBody[]) ids.push((await store.say(body)).id)
     took(ids, words)
   }
-  /** What was said elsewhere in one go is taken back here too. */
-  function took(ids: string[], words: string) {
-    lastTap.value = { ids, words, atMs: store.nowMs }
+  /** What was said elsewhere in one go is taken back here too; `after`: what follows from that. */
+  function took(ids: string[], words: string, after?: () => Promise<void>) {
+    lastTap.value = { ids, words, atMs: store.nowMs, after }
   }
   async function undo() {
     const last = undoable.value
     lastTap.value = undefined
-    if (last) for (const eventId of last.ids) await store.say({ type: 'retract', eventId })
+    if (last) await takeBack(last)
     else if (inferred.value)
       await store.say({ type: 'still', segmentId: inferred.value.segment.id })
+  }
+  async function takeBack({ ids, after }: LastTap) {
+    for (const eventId of ids) await store.say({ type: 'retract', eventId })
+    await after?.()
   }
   return { tap, took, undo, undoable, inferred }
 }

@@ -69,7 +69,12 @@ async function skip(reason: string) {
 }
 async function endBy(endsMs: number) {
   panel.value = undefined
-  took(await gate.endBy(endsMs), 'The end')
+  // What the server keeps is the newest fit: taken back, the rest is fitted without that end.
+  took(await gate.endBy(endsMs), 'The end', gate.fitAgain)
+}
+function pause() {
+  panel.value = undefined
+  void tap({ type: 'pause' }, 'Pause')
 }
 function keepNote(text: string) {
   panel.value = undefined
@@ -157,7 +162,7 @@ function keepNote(text: string) {
       @close="panel = undefined"
       @emergency="emergency"
     />
-    <TimeSheet :open="panel === 'time'" @close="panel = undefined" @take="endBy" />
+    <TimeSheet :open="panel === 'time'" @close="panel = undefined" @take="endBy" @pause="pause" />
     <MoreSheet
       :open="panel === 'more'"
       :skip-title="skipId && titleOf(skipId)"
