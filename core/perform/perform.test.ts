@@ -49,6 +49,28 @@ const body: fc.Arbitrary<RunBody> = fc.oneof(
     type: fc.constant('retract' as const),
     eventId: fc.integer({ min: 1, max: 12 }).map(uuid),
   }),
+  fc.record({
+    type: fc.constant('stroke' as const),
+    segmentId: fc.constant('massage/on'),
+    way: fc.constantFrom('again' as const, 'enough' as const),
+  }),
+  fc.record({
+    type: fc.constantFrom('not-yet' as const, 'area' as const),
+    segmentId: fc.constantFrom('kelp/dwell', 'extract/work'),
+  }),
+  fc.record({
+    type: fc.constant('extracted' as const),
+    stepId: fc.constant('extract'),
+    outcomes: fc.dictionary(
+      fc.constantFrom('a', 'b'),
+      fc.constantFrom('emptied' as const, 'left' as const),
+    ),
+  }),
+  fc.record({
+    type: fc.constant('ends' as const),
+    atMs: fc.integer({ min: START, max: START + 90 * MIN }),
+  }),
+  fc.constantFrom({ type: 'pause' as const }, { type: 'resume' as const }),
   fc.constant({ type: 'start' as const }),
   fc.constant({ type: 'finish' as const }),
 )
