@@ -30,6 +30,8 @@ test('no view scrolls sideways, from a phone to a desk', async ({ page }) => {
   for (const path of [...PLACES, ...STAGES.map((stage) => `${visit}/${stage}`)]) {
     await page.goto(path)
     await expect(page.getByText(/^(Opening|Fitting)/)).toHaveCount(0)
+    if (path.endsWith('/fit'))
+      await expect(page.getByRole('button', { name: 'Prepare the tray' })).toBeVisible()
     wide.push(...(await tooWide(page)))
   }
   await page.setViewportSize({ width: 1280, height: 844 })

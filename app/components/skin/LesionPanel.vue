@@ -147,6 +147,9 @@ const carry = () =>
           {{ OUTCOME_WORDS[outcome] }}
         </button>
       </div>
+      <p v-if="lesion.decision === 'refer'" class="text-sm text-soft mt-1">
+        What is referred is not worked on: nothing comes of it here.
+      </p>
       <button type="button" class="rung text-sm mt-3" :disabled="disabled" @click="remove">
         Take the pin off
       </button>

@@ -175,7 +175,7 @@ async function go() {
         </ul>
         <div class="border-t border-line pt-2 mt-2">
           <FitProof :plan="plan" :visit-id="data.visit.id" />
-          <div class="flex gap-3 mt-2 whitespace-nowrap">
+          <div class="flex flex-wrap gap-3 mt-2 whitespace-nowrap">
             <WhyNot :input="data.input" />
             <button v-if="!isFixed" type="button" class="rung !min-h-[52px]" @click="cards.open">
               Which card?
