@@ -86,7 +86,6 @@ async function perform({ page, settle, shot, stage, pass, until }) {
   await pass(0.1)
   await shot('perform-phone')
   await page.setViewportSize({ width: 1280, height: 800 })
-  await until(/^First touch/)
   await until(/^Done: Scalp massage/)
   await pass(0.5)
   await shot('perform-two-dwells')
