@@ -1,0 +1,56 @@
+import fc from 'fast-check'
+import type { FittedPlan } from '#core/adapt'
+import type { RunBody } from '#core/perform'
+
+const MIN = 60_000
+const uuid = (n: number) => `00000000-0000-4000-8000-${String(n).padStart(12, '0')}`
+
+/** Anything that can be said in a run of this plan that began at `startMs`, but for a fit and a reading. */
+export const anyBody = (
+  plan: Pick<FittedPlan, 'segments'>,
+  startMs: number,
+): fc.Arbitrary<RunBody> =>
+  fc.oneof(
+    fc.record({
+      type: fc.constantFrom('started' as const, 'finished' as const, 'still' as const),
+      segmentId: fc.constantFrom(...plan.segments.map((segment) => segment.id)),
+    }),
+    fc.record({
+      type: fc.constant('sensation' as const),
+      stepId: fc.constantFrom('enzyme', 'kelp'),
+      sensation: fc.constantFrom('warm' as const, 'burning' as const),
+    }),
+    fc.record({
+      type: fc.constant('skipped' as const),
+      stepId: fc.constantFrom('massage', 'kelp'),
+      reason: fc.constant('no time'),
+    }),
+    fc.record({
+      type: fc.constant('retract' as const),
+      eventId: fc.integer({ min: 1, max: 12 }).map(uuid),
+    }),
+    fc.record({
+      type: fc.constant('stroke' as const),
+      segmentId: fc.constant('massage/on'),
+      way: fc.constantFrom('again' as const, 'enough' as const),
+    }),
+    fc.record({
+      type: fc.constantFrom('not-yet' as const, 'area' as const),
+      segmentId: fc.constantFrom('kelp/dwell', 'extract/work'),
+    }),
+    fc.record({
+      type: fc.constant('extracted' as const),
+      stepId: fc.constant('extract'),
+      outcomes: fc.dictionary(
+        fc.constantFrom('a', 'b'),
+        fc.constantFrom('emptied' as const, 'left' as const),
+      ),
+    }),
+    fc.record({
+      type: fc.constant('ends' as const),
+      atMs: fc.integer({ min: startMs, max: startMs + 90 * MIN }),
+    }),
+    fc.constantFrom({ type: 'pause' as const }, { type: 'resume' as const }),
+    fc.constant({ type: 'start' as const }),
+    fc.constant({ type: 'finish' as const }),
+  )
