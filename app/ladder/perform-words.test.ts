@@ -88,22 +88,27 @@ describe('the one thing the big target does', () => {
   })
 })
 
+const stepIn = ({ steps }: typeof plan, id: string) => steps.find((step) => step.id === id)!
+
 describe('how it is done', () => {
   const galvanic = compile(visitOf('Yuna Delacroix', cardOf('two-currents')))
   const pole = (id: string) => galvanic.segments.find((segment) => segment.id === `galvanic/${id}`)!
   test('a movement with its side and pressure, the way of a device with what it is set to', () => {
-    const { movements } = galvanic.steps.find(({ id }) => id === 'galvanic')!
+    const { movements } = stepIn(galvanic, 'galvanic')
     const first = played(movements!, 160, [])[0]!
     expect(movementWords(first)).toBe('throat to jaw, light, both at once')
     expect(movementWords({ ...first, side: 'second' })).toContain('the other side')
-    expect(wayWords(galvanic, pole('negative'))).toEqual([
+    expect(wayWords(stepIn(galvanic, 'galvanic'), pole('negative'))).toEqual([
       'slow slides, start level is the least, then by feeling',
     ])
   })
   test('mixing and taking off say nothing of strokes', () => {
     const coats = compile(visitOf('Wren Castellane', cardOf('undertow')))
     const coat = (id: string) => coats.segments.find((segment) => segment.id === `coats/${id}`)!
-    expect([wayWords(coats, coat('mix')), wayWords(coats, coat('off'))]).toEqual([[], []])
+    expect([
+      wayWords(stepIn(coats, 'coats'), coat('mix')),
+      wayWords(stepIn(coats, 'coats'), coat('off')),
+    ]).toEqual([[], []])
   })
 })
 

@@ -24,11 +24,11 @@ export function plannedOf(plan: FittedPlan, segmentId: string): Planned | undefi
   return undefined
 }
 
-/** The way of a device over the skin, in a line; how else it is done stands in the guide. */
-export function wayWords(plan: FittedPlan, { stepId, kind }: PlacedSegment): string[] {
-  const step = plan.steps.find(({ id }) => id === stepId)
-  return step?.passes && kind === 'apply' ? [wayOf(step.passes)] : []
-}
+/** How a device is led and what it is set to, in a line, while it is worked with; where it is stands beside. */
+export const wayWords = (
+  step: Pick<Step, 'passes'> | undefined,
+  { kind }: Pick<PlacedSegment, 'kind'>,
+): string[] => (step?.passes && kind === 'apply' ? [wayOf(step.passes)] : [])
 
 /** A movement in words: "jaw to cheek, both at once". */
 export function movementWords({ movement, side }: Pick<Played, 'movement' | 'side'>): string {
@@ -37,7 +37,6 @@ export function movementWords({ movement, side }: Pick<Played, 'movement' | 'sid
 }
 
 type Passes = NonNullable<FittedPlan['steps'][number]['passes']>
-/** How a device is led and what it is set to; where it is stands beside. */
 const wayOf = ({ pattern, setting, level }: Passes): string => {
   const set = setting ? [`${setting.setting} ${setting.value} ${setting.unit}`] : []
   return [pattern, ...set, ...(level ? [level] : [])].join(', ')

@@ -50,6 +50,16 @@ describe('while hands rest', () => {
     const off = event(802, at + 2, { type: 'started', segmentId: 'enzyme/off' })
     expect(liveOf([...back, ...done, off], at + 3).hands?.segment.id).toBe('enzyme/off')
   })
+  test('what hands are told to begin ends it: the clock of a removal never stands', () => {
+    const rest = enzyme.endS - 40
+    const events = [...performed(plan, rest), pause(rest)]
+    const off = event(802, enzyme.endS, { type: 'started', segmentId: 'enzyme/off' })
+    const live = liveOf([...events, off], enzyme.endS + 30)
+    expect(live.hands?.segment.id).toBe('enzyme/off')
+    expect(leftS([...events, off], enzyme.endS + 30)).toBe(
+      leftS([...events, off], enzyme.endS) - 30,
+    )
+  })
   test('a second pause in a pause is none, going on without one neither', () => {
     const events = [...performed(plan, at), pause(at), event(702, at + 5, { type: 'pause' })]
     expect(reduceRun(plan, events).pauses).toHaveLength(1)

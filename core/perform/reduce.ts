@@ -101,7 +101,11 @@ const changeBy = byType<RunBody, [state: Building<Ladder>, event: RunEvent], voi
   emergency: (_, state, { wallMs }) => {
     state.emergencyMs ??= wallMs
   },
-  started: ({ segmentId }, state, { wallMs }) => keepFirst(state, segmentId, 'startedMs', wallMs),
+  // Whoever begins something works again: its clock never stands.
+  started: ({ segmentId }, state, { wallMs }) => {
+    keepFirst(state, segmentId, 'startedMs', wallMs)
+    goOn(state, wallMs)
+  },
   finished: ({ segmentId }, state, { wallMs }) => keepFirst(state, segmentId, 'finishedMs', wallMs),
   still: ({ segmentId }, state, { wallMs }) => keepFirst(state, segmentId, 'stillMs', wallMs),
   sensation: ({ type: _, ...felt }, state, { wallMs, id }) => {
@@ -139,9 +143,7 @@ const changeBy = byType<RunBody, [state: Building<Ladder>, event: RunEvent], voi
   pause: (_, state, { wallMs }) => {
     if (!isPaused(state.pauses)) state.pauses = [...state.pauses, { fromMs: wallMs }]
   },
-  resume: (_, state, { wallMs }) => {
-    state.pauses = state.pauses.map((pause) => ({ toMs: wallMs, ...pause }))
-  },
+  resume: (_, state, { wallMs }) => goOn(state, wallMs),
   // A fit knows how long hands have rested so far: it is in its lengths.
   replanned: ({ plan, fromMs }, state, { wallMs }) => {
     state.plan = plan
@@ -152,6 +154,11 @@ const changeBy = byType<RunBody, [state: Building<Ladder>, event: RunEvent], voi
 })
 
 const apply: Change = (state, event) => changeBy(event.body, state, event)
+
+/** A pause that still lasts ends. */
+function goOn(state: Building<Ladder>, wallMs: number): void {
+  state.pauses = state.pauses.map((pause) => ({ toMs: wallMs, ...pause }))
+}
 
 /** The first time of its kind counts; a segment that the ladder does not have is none of the run's. */
 function keepFirst(

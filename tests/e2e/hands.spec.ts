@@ -3,27 +3,19 @@ import { randomUUID } from 'node:crypto'
 import { OWNER, signedIn } from '../api/http'
 import {
   clock,
-  doneBefore,
   freshVisit,
   noFaults,
   open,
   pass,
   performUntil,
   primary,
+  startOf,
   startTheVisit,
   theDayAfter,
 } from './steps'
 
 // What goes on by itself while hands work, and what somebody says of time.
 
-async function startOf(page: Page, protocol: string, at = theDayAfter()) {
-  await page.clock.install({ time: at })
-  const address = await freshVisit({ protocol })
-  for (const days of [60, 30])
-    await doneBefore(address, days, { levers: [{ lever: 'acid', rung: 2 }], points: 1 })
-  await open(page, address)
-  await startTheVisit(page)
-}
 async function readNothing(page: Page) {
   await primary(page).click()
   const lamp = page.getByRole('dialog')

@@ -1,27 +1,8 @@
-import { expect, test, type Page } from '@playwright/test'
-import {
-  doneBefore,
-  freshVisit,
-  noFaults,
-  open,
-  pass,
-  performUntil,
-  primary,
-  startTheVisit,
-  theDayAfter,
-} from './steps'
+import { expect, test } from '@playwright/test'
+import { noFaults, pass, performUntil, primary, startOf } from './steps'
 
 // What is felt is answered by what it is of, and kept under it.
 
-async function startOf(page: Page, protocol: string) {
-  await page.clock.install({ time: theDayAfter() })
-  const address = await freshVisit({ protocol })
-  // Somebody who has borne acid twice, calmly.
-  for (const days of [60, 30])
-    await doneBefore(address, days, { levers: [{ lever: 'acid', rung: 2 }], points: 1 })
-  await open(page, address)
-  await startTheVisit(page)
-}
 test('a sting of an acid that stays on is kept under it; strong, the rest is fitted again', async ({
   page,
 }) => {

@@ -278,3 +278,13 @@ export async function doneBefore(
     )
   })
 }
+
+/** A visit of somebody who has borne acid twice, calmly, begun on a clock that the test moves. */
+export async function startOf(page: Page, protocol: string) {
+  await page.clock.install({ time: theDayAfter() })
+  const address = await freshVisit({ protocol })
+  for (const days of [60, 30])
+    await doneBefore(address, days, { levers: [{ lever: 'acid', rung: 2 }], points: 1 })
+  await open(page, address)
+  await startTheVisit(page)
+}

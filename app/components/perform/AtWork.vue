@@ -3,10 +3,10 @@ import type { LiveSegment } from '#core/perform'
 import { wayWords } from '~/ladder/perform-words'
 
 const props = defineProps<{ hands: LiveSegment }>()
-const { plan, live, paused, stepOf, titleOf, cautionOf, guideAt } = useRunning()
+const { live, paused, stepOf, titleOf, cautionOf, guideAt } = useRunning()
 const segment = computed(() => props.hands.segment)
 const guide = computed(() => guideAt(segment.value))
-const way = computed(() => (plan.value ? wayWords(plan.value, segment.value) : []))
+const way = computed(() => wayWords(stepOf(segment.value.stepId), segment.value))
 const { areas, area } = useExtraction()
 const { movements, isPlayed, inHand, place, leftS } = usePlaying(() => props.hands)
 const lesions = computed(() => areas.value.flatMap(({ ready, leave }) => [...ready, ...leave]))

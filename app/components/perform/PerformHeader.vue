@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { pinnedStops } from '#core/adapt'
-import { earliestFinishMs } from '~/support/perform/running'
+import { earliestFinishMs, minutesOver } from '~/support/perform/running'
 import { clockTime } from '~/support/time'
 
 const emit = defineEmits<{ emergency: []; time: [] }>()
@@ -21,14 +21,12 @@ const ahead = computed(
 )
 const pinned = computed(() => (plan.value ? pinnedStops(plan.value, ahead.value) : []))
 const bookedMs = useBookedEnd()
-/** Minutes over what is booked, or over the end that was said, once that is worth a word. */
+/** Minutes over the end that was said, else over what is booked. */
 const overMin = computed(() => {
   const endMs = store.state?.endsMs ?? bookedMs.value
-  if (!live.value || endMs === undefined || startedMs.value === undefined) return 0
-  const over = Math.round((live.value.finishMs - endMs) / 60_000)
-  return over >= OVER_LEAST && !finished.value ? over : 0
+  const isRunning = startedMs.value !== undefined && !finished.value
+  return live.value && endMs !== undefined && isRunning ? minutesOver(live.value, endMs) : 0
 })
-const OVER_LEAST = 2
 const next = computed(() => store.run?.next)
 </script>
 

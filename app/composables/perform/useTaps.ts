@@ -13,12 +13,14 @@ interface LastTap {
 export function useTaps() {
   const { store, live, now } = useRunning()
   const lastTap = ref<LastTap>()
+  /** A clock that was set right meanwhile may lie before what was tapped: then it is long ago. */
+  const isRecent = (ms: number) => ms <= now.value && now.value - ms < UNDO_MS
   const undoable = computed(() =>
-    lastTap.value && now.value - lastTap.value.atMs < UNDO_MS ? lastTap.value : undefined,
+    lastTap.value && isRecent(lastTap.value.atMs) ? lastTap.value : undefined,
   )
   const inferred = computed(() => {
     const last = live.value?.lastInferred
-    return !undoable.value && last && now.value - last.toMs < UNDO_MS ? last : undefined
+    return !undoable.value && last && isRecent(last.toMs) ? last : undefined
   })
 
   /** Says one thing, or several that are taken back together. */

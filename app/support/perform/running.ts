@@ -10,6 +10,14 @@ export function earliestFinishMs(
   return live.finishMs - (plan.totalS - plan.leastTotalS) * 1000
 }
 
+/** Less over its end is not worth a word. */
+const OVER_LEAST_MIN = 2
+/** Minutes that a run goes over its end as it stands; 0 where that is not worth a word. */
+export function minutesOver({ finishMs }: Pick<Live, 'finishMs'>, endMs: number): number {
+  const over = Math.round((finishMs - endMs) / 60_000)
+  return over >= OVER_LEAST_MIN ? over : 0
+}
+
 /** For how long a new fit says what it changed. */
 const AGAIN_MS = 180_000
 
