@@ -259,10 +259,10 @@ describe('what each pattern is about', () => {
     ).toBe(true)
     expect(seg(plan, 'eye/on').startS).toBeGreaterThanOrEqual(seg(plan, 'compress/off').endS)
   })
-  test('18: cool removal, toned after the alkaline wash, along the growth, the disliked cream replaced', () => {
+  test('18: off at room temperature, toned after the alkaline wash, along the growth, the disliked cream replaced', () => {
     const plan = planOf(PATTERNS.find((row) => row.protocolId === 'grain')!)
     expect(step(plan, 'warm').segments.find((part) => part.kind === 'remove')!.temperature).toBe(
-      'cool',
+      'room',
     )
     expect(step(plan, 'cream').product!.productId).not.toBe('dune-cream')
     expect(plan.changes.some((change) => change.why.some((why) => why.ruleId === 'C12'))).toBe(true)

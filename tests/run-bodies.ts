@@ -5,6 +5,21 @@ import type { RunBody } from '#core/perform'
 const MIN = 60_000
 const uuid = (n: number) => `00000000-0000-4000-8000-${String(n).padStart(12, '0')}`
 
+/** What is said of several tablets, and of what the skin is opened with. */
+const ofSeveral: fc.Arbitrary<RunBody> = fc.oneof(
+  fc.constant({ type: 'lead' as const }),
+  fc.record({
+    type: fc.constant('handed-over' as const),
+    segmentId: fc.constantFrom('kelp/off', 'massage/on'),
+  }),
+  fc.record({
+    type: fc.constant('cartridge' as const),
+    stepId: fc.constantFrom('massage', 'kelp'),
+    lot: fc.constantFrom('A 1', 'B 2'),
+    depthMm: fc.constantFrom(0.2, 0.25),
+  }),
+)
+
 /** Anything that can be said in a run of this plan that began at `startMs`, but for a fit and a reading. */
 export const anyBody = (
   plan: Pick<FittedPlan, 'segments'>,
@@ -35,9 +50,10 @@ export const anyBody = (
       way: fc.constantFrom('again' as const, 'enough' as const),
     }),
     fc.record({
-      type: fc.constantFrom('not-yet' as const, 'area' as const),
-      segmentId: fc.constantFrom('kelp/dwell', 'extract/work'),
+      type: fc.constantFrom('not-yet' as const, 'area' as const, 'pass' as const),
+      segmentId: fc.constantFrom('kelp/dwell', 'extract/work', 'cleanse-2/off'),
     }),
+    ofSeveral,
     fc.record({
       type: fc.constant('extracted' as const),
       stepId: fc.constant('extract'),

@@ -14,6 +14,8 @@ export interface Actual {
   readonly actualS: number | undefined
   readonly felt: readonly string[]
   readonly notes: readonly string[]
+  /** What the skin was opened with: step, lot, depth. */
+  readonly opened: readonly string[]
 }
 
 /** Planned against actual, step by step, from the run log; seconds. */
@@ -52,6 +54,9 @@ export function plannedAgainstActual(plan: FittedPlan, events: readonly RunEvent
     plannedS: plan.totalS,
     actualS,
     notes: state.notes.map((note) => note.text),
+    opened: [...state.cartridges].map(
+      ([stepId, { lot, depthMm }]) => `${titleOf(stepId)}: cartridge ${lot}, ${depthMm} mm deep`,
+    ),
     felt: state.sensations.map(
       ({ stepId, sensation, beyond }) =>
         `${titleOf(stepId)}: ${sensation.replaceAll('-', ' ')}${beyond ? ', more than expected' : ''}`,

@@ -14,7 +14,17 @@ const plans = CARDS.map((protocol) => compile(input({ protocol, slotMinutes: 240
   hasLadder,
 )
 
-const ACTIONS = ['tap', 'undo', 'still', 'leave out', 'pause', 'go on', 'not yet', 'twice'] as const
+const ACTIONS = [
+  'tap',
+  'undo',
+  'still',
+  'leave out',
+  'pause',
+  'go on',
+  'not yet',
+  'once more',
+  'twice',
+] as const
 type Action = (typeof ACTIONS)[number]
 /** None of these is a word that something came off, or that it never went on. */
 const TAKES_NOTHING_OFF: ReadonlySet<Action> = new Set([
@@ -22,6 +32,7 @@ const TAKES_NOTHING_OFF: ReadonlySet<Action> = new Set([
   'pause',
   'go on',
   'not yet',
+  'once more',
   'twice',
 ])
 const walks = fc.record({
@@ -71,6 +82,10 @@ class Walk {
     'not yet': () => {
       const [layer] = this.live.layers
       if (layer) this.say({ type: 'not-yet', segmentId: layer.segmentId })
+    },
+    'once more': () => {
+      const { hands } = this.live
+      if (hands?.segment.loop) this.say({ type: 'pass', segmentId: hands.segment.id })
     },
     twice: () => this.events.push(this.events.at(-1)!),
   }

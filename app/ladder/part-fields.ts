@@ -76,6 +76,10 @@ export function withSign(step: Step, part: Segment, typed: string): Step {
   return withPart(step, part.id, { end: { by: 'repeat', sign, usualCount, maxCount } })
 }
 
+/** How one part is done where it is not the usual way; nothing: the house's way. */
+export const withTechnique = (step: Step, part: Segment, typed: string): Step =>
+  withPart(step, part.id, { technique: typed.trim() || undefined })
+
 /** How often a part is usually taken off, one to six times. */
 export function withUsualCount(step: Step, part: Segment, typed: number): Step {
   const count = typed || USUAL_COUNT

@@ -64,6 +64,12 @@ export function levelWords(layer: Layer, nowMs: number): string | undefined {
 export type Primary =
   | { readonly kind: 'start' | 'finish' | 'resume'; readonly words: string }
   | {
+      readonly kind: 'lot'
+      readonly words: string
+      readonly segmentId: string
+      readonly stepId: string
+    }
+  | {
       readonly kind: 'done' | 'begin' | 'area'
       readonly words: string
       readonly segmentId: string
@@ -95,6 +101,10 @@ export function primaryOf(
   if (live.hands) return atHands(live.hands.segment, title, nextArea)
   if (!live.next) return { kind: 'finish', words: 'Finish the visit' }
   const { segment } = live.next
+  if (live.lot) {
+    const { id: segmentId, stepId } = segment
+    return { kind: 'lot', words: `Lot and depth: ${title(stepId)}`, segmentId, stepId }
+  }
   const layer = live.layers.find((layer) => layer.removalId === segment.id)
   if (!layer) {
     const verb = live.touch ? 'First touch' : 'Begin'
@@ -111,7 +121,7 @@ export function primaryOf(
 }
 
 function atHands(
-  { id: segmentId, stepId, gate }: PlacedSegment,
+  { id: segmentId, stepId, gate, loop }: PlacedSegment,
   title: (stepId: string) => string,
   nextArea: string | undefined,
 ): Primary {
@@ -119,8 +129,10 @@ function atHands(
     const words = gate === 'lamp' ? 'Read the skin' : 'Stays calm'
     return { kind: 'gate', words, segmentId, stepId, gate }
   }
+  // What is repeated until its sign shows is over when it is clean.
+  const verb = loop ? 'Clean' : 'Done'
   return nextArea === undefined
-    ? { kind: 'done', words: `Done: ${title(stepId)}`, segmentId }
+    ? { kind: 'done', words: `${verb}: ${title(stepId)}`, segmentId }
     : { kind: 'area', words: `Next: ${nextArea}`, segmentId }
 }
 

@@ -30,7 +30,10 @@ function perform(plan: FittedPlan): Performed {
     if (target.kind === 'finish')
       return { taps: events.length, seconds: second, done: endedOf(live.segments) }
     if (target.kind === 'gate') say(second, { type: 'finished', segmentId: target.segmentId })
-    else if (target.kind === 'off' || (target.kind === 'begin' && live.touch))
+    else if (target.kind === 'lot') {
+      say(second, { type: 'cartridge', stepId: target.stepId, lot: 'N 1', depthMm: 0.25 })
+      say(second, { type: 'started', segmentId: target.segmentId })
+    } else if (target.kind === 'off' || (target.kind === 'begin' && live.touch))
       say(second, { type: 'started', segmentId: target.segmentId })
     else if (target.kind === 'done' && isOver)
       say(second, { type: 'finished', segmentId: target.segmentId })

@@ -41,10 +41,12 @@ function deviceId(): string {
 /** A running visit on this tablet: kept in IndexedDB first, sent to the server when there is a network. */
 export const useRunStore = defineStore('run', () => {
   const log = runLog()
-  const { run, events, unsent, saved, trouble, nowMs, say, send, clock } = log
+  const { run, events, unsent, saved, trouble, nowMs, behindMs, say, send, follow, clock } = log
   const state = computed(() => run.value && reduceRun(run.value.plan, events.value))
   const plan = computed(() => state.value?.plan)
   const live = computed(() => state.value && liveAt(state.value.plan, state.value, nowMs.value))
+  /** Another tablet has said something of this visit. */
+  const isShared = computed(() => events.value.some((event) => event.deviceId !== deviceId()))
   const clocks = runClocks(nowMs, clock, send)
 
   async function open(visitId: string) {
@@ -77,8 +79,9 @@ export const useRunStore = defineStore('run', () => {
     return undefined
   }
   return {
-    ...{ run, events, unsent, saved, trouble, nowMs, state, plan, live },
-    ...{ open, close, say, fitted, fitAgain, mayNotFit, send },
+    ...{ run, events, unsent, saved, trouble, nowMs, behindMs, isShared },
+    ...{ state, plan, live },
+    ...{ deviceId: deviceId(), open, close, say, follow, fitted, fitAgain, mayNotFit, send },
   }
 })
 
@@ -122,16 +125,23 @@ function runClocks(nowMs: Ref<number>, clock: () => number, send: () => Promise<
   return { start, stop }
 }
 
+/** How far the log has been kept, and in words; what is laid aside is said as long as it is. */
+function howKept() {
+  const unsent = ref(0)
+  const aside = ref(0)
+  const trouble = ref('')
+  const saved = computed(() => savedWords(unsent.value, trouble.value, aside.value))
+  return { unsent, aside, trouble, saved }
+}
+
 /** The log of a run: on the tablet first, then on the server. */
 function runLog() {
   const run = ref<KeptRun>()
   const events = ref<RunEvent[]>([])
-  const unsent = ref(0)
-  const aside = ref(0)
-  const trouble = ref('')
-  /** How far the log has been kept, in words; what is laid aside is said as long as it is. */
-  const saved = computed(() => savedWords(unsent.value, trouble.value, aside.value))
+  const { unsent, aside, trouble, saved } = howKept()
   const nowMs = ref(Date.now())
+  /** By how much this tablet's clock is behind the server's, as it was measured last; milliseconds. */
+  const behindMs = ref(0)
 
   async function recall(visitId: string) {
     const kept = await keptEvents(visitId)
@@ -143,7 +153,7 @@ function runLog() {
   }
   /** The tablet's clock, set right by what the server made of its events where it was impossibly wrong. */
   const clock = () => Date.now() + clockErrorMs(events.value, deviceId(), Date.now())
-  const send = sender({ run, unsent, trouble, recall, clock })
+  const { send, follow } = sender({ run, unsent, trouble, behindMs, recall, clock })
 
   /** Asks the server for plan and log; without a network what is kept here serves. */
   async function open(visitId: string) {
@@ -171,7 +181,7 @@ function runLog() {
     void send()
     return event
   }
-  return { run, events, unsent, saved, trouble, nowMs, clock, open, say, send }
+  return { run, events, unsent, saved, trouble, nowMs, behindMs, clock, open, say, send, follow }
 }
 
 const eventOf = (body: RunBody, seq: number, wallMs: number): RunEvent => ({
@@ -203,6 +213,7 @@ interface Sending {
   readonly run: Ref<KeptRun | undefined>
   readonly unsent: Ref<number>
   readonly trouble: Ref<string>
+  readonly behindMs: Ref<number>
   readonly recall: (visitId: string) => Promise<void>
 }
 
@@ -216,35 +227,48 @@ const asideWords = (count: number): string => {
     : `${count} entries are on this tablet alone: the server did not take them. Put them in the note.`
 }
 
+/** The server answered somewhere between the two: half the way is the best guess. */
+const behindBy = (serverMs: number, askedMs: number, toldMs: number): number =>
+  Math.round(serverMs - (askedMs + toldMs) / 2)
+
 /** Sends what waits, one request at a time; what was said meanwhile goes at once after it. */
-function sender({ run, unsent, trouble, recall, clock }: Sending) {
+function sender({ run, unsent, trouble, behindMs, recall, clock }: Sending) {
   let sending = false
+  let isAsked = false
   const held = new Set<string>()
   const { account } = storeToRefs(useSessionStore())
   // Somebody else may be allowed to.
   watch(account, () => held.clear())
 
   async function send(): Promise<void> {
-    if (!run.value || sending || unsent.value <= held.size) return
+    if (!run.value || sending || (unsent.value <= held.size && !isAsked)) return
     sending = true
+    isAsked = false
     const went = await sendOnce(run.value.visitId)
     sending = false
-    if (went) await send()
+    if (went || isAsked) await send()
+  }
+  /** Another tablet of this visit has said something: the whole log comes with the answer. */
+  const follow = () => {
+    isAsked = true
+    return send()
   }
 
   /** One request. True when more may go at once: it was taken, or what hindered it is out of the way. */
   async function sendOnce(visitId: string): Promise<boolean> {
     const { part, behind } = nextPart(await keptEvents(visitId), held)
     for (const event of behind) await setAside(visitId, event)
+    const askedMs = Date.now()
     try {
       const reply = await call('/api/visits/:id/events', {
         method: 'post',
         params: { id: visitId },
         body: { events: part, clockMs: clock() },
       })
+      behindMs.value = behindBy(reply.now, askedMs, Date.now())
       await markSent(visitId, reply.events)
       trouble.value = held.size > 0 ? HELD : ''
-      return true
+      return part.length > 0
     } catch (error) {
       const refusal = refusalOf(error)
       trouble.value = refusal.status === 401 ? SIGNED_OUT : refusal.detail
@@ -256,5 +280,5 @@ function sender({ run, unsent, trouble, recall, clock }: Sending) {
       await recall(visitId)
     }
   }
-  return send
+  return { send, follow }
 }

@@ -19,9 +19,14 @@ export interface Levelled {
 
 /** Rules about the client, the skin and the device are hard; what past visits show is a mark. */
 const isHard = ({ ruleId }: Constraint): boolean => !ruleId.startsWith('E')
-/** A range of so many steps goes by ones. */
-const FINE_RANGE = 15
-const COARSE = 5
+/** One tap, by how wide the range is: the depth of needles by twentieths of a millimetre, eight levels by ones, 100 % by fives. */
+const STEPS: readonly (readonly [upTo: number, by: number])[] = [
+  [2, 0.05],
+  [15, 1],
+  [Infinity, 5],
+]
+const stepOf = ({ from, to }: Pick<Setting, 'from' | 'to'>): number =>
+  STEPS.find(([upTo]) => to - from <= upTo)![1]
 const SAYS_MOST = 300
 
 type Setting = NonNullable<NonNullable<Step['passes']>['setting']>
@@ -38,17 +43,17 @@ export function withDeviceLevel(levelled: Levelled): Step {
   const device = deviceById(shelf, step.deviceId)
   const setting = device && settingOf(step, device)
   if (!setting) return step
-  const { from, to, value, unit } = setting
-  const { mark, most } = boundsOf(levelled, setting, device)
+  const { from, value, unit } = setting
+  const { mark, most, mostBy } = boundsOf(levelled, setting, device)
   const last = lastOf(history, device.id, setting.setting)
   const base = last?.uses.findLast(({ zones }) => zones === undefined)?.value
   const start = Math.max(from, Math.min(base ?? value, mark))
   const level: DeviceLevel = {
     ...{ setting: setting.setting, unit, start, mark, most },
-    by: to - from <= FINE_RANGE ? 1 : COARSE,
+    by: stepOf(setting),
     least: from,
-    mostBy: most < to ? 'rule' : 'maker',
-    ...(last ? { says: saysOf(setting.setting, start, last) } : {}),
+    mostBy,
+    ...(last ? { says: saysOf(setting.setting, start, last), last: last.uses.map(placeOf) } : {}),
   }
   return { ...step, deviceLevel: level }
 }
@@ -58,7 +63,10 @@ function boundsOf(
   { subject, inForce }: Levelled,
   setting: Setting,
   device: Device,
-): Pick<DeviceLevel, 'mark' | 'most'> {
+): Pick<DeviceLevel, 'mark' | 'most' | 'mostBy'> {
+  // Deeper needles are another treatment: what was weighed and asked was the depth as it is fitted.
+  if (subject.properties.has('needling'))
+    return { mark: setting.value, most: setting.value, mostBy: 'fitted' }
   const topOf = (rung: number): number =>
     Math.max(setting.from, settingAt({ ...setting, value: setting.to }, rung, device).value)
   const limits = inForce.filter((constraint) => touches(constraint, subject))
@@ -75,7 +83,8 @@ function boundsOf(
     }
   })
   const most = Math.min(setting.to, ...tops.flatMap(({ hard }) => hard))
-  return { most, mark: Math.min(most, ...tops.flatMap(({ marks }) => marks)) }
+  const mark = Math.min(most, ...tops.flatMap(({ marks }) => marks))
+  return { most, mark, mostBy: most < setting.to ? 'rule' : 'maker' }
 }
 
 interface Last {
@@ -99,6 +108,8 @@ function lastOf(
   )
   return { on: visit.on, uses: [...byPlace.values()] }
 }
+
+const placeOf = ({ value, why, zones }: LevelUse) => ({ value, why, ...(zones ? { zones } : {}) })
 
 /** "begin at vacuum 35; last time (24 Nov 2026) 30 at the nose: reddened". */
 function saysOf(setting: string, start: number, { on, uses }: Last): string {

@@ -55,7 +55,9 @@ const longer = (segment: Segment, by: number): Segment => ({
   maxS: Math.round(segment.maxS * by),
 })
 
-const WARMTH = { cool: 0, lukewarm: 1, warm: 2 } as const
+const WARMTH = { cool: 0, room: 1, lukewarm: 2, warm: 3 } as const
+/** What is to come off cool may as well come off at room temperature (rule D01). */
+const WARMEST = { cool: WARMTH.room, lukewarm: WARMTH.lukewarm } as const
 
 function retemper(
   step: Step,
@@ -65,7 +67,7 @@ function retemper(
 ): Step {
   const tooWarm = step.segments.filter(
     (segment) =>
-      segment.kind === 'remove' && segment.temperature && WARMTH[segment.temperature] > WARMTH[to],
+      segment.kind === 'remove' && segment.temperature && WARMTH[segment.temperature] > WARMEST[to],
   )
   if (tooWarm.length === 0) return step
   changes.push({

@@ -3,6 +3,7 @@ import type { Segment, Step } from '../protocol/model'
 import { presenceOf, segment, usesHands } from '../protocol/segments'
 import { place } from '../schedule/place'
 import type { Placing } from '../schedule/problem'
+import type { ZoneId } from '../skin/zones'
 import { runsFromTouch, type Subject } from '../strength'
 import { ownWhy, type Change } from './change'
 import { hasBegun, hostsOf, needsHygiene, partId, placingOf, type Underway } from './ladder'
@@ -91,7 +92,7 @@ export function segmentsOf(
       step.segments.map((part) =>
         placedSegment(step, part, placedById.get(partId(step, part))!, {
           isHeld: openGates.has(step.id),
-          fromTouch: read !== undefined && runsFromTouch(read(step).parts, part),
+          subject: read?.(step),
         }),
       ),
     )
@@ -102,8 +103,9 @@ function placedSegment(
   step: Step,
   part: Segment,
   at: { startS: number; endS: number },
-  { isHeld, fromTouch }: { readonly isHeld: boolean; readonly fromTouch: boolean },
+  { isHeld, subject }: { readonly isHeld: boolean; readonly subject: Subject | undefined },
 ): PlacedSegment {
+  const loop = loopOf(step, part)
   const holds = step.gate !== undefined && isHeld && part.id === step.segments.at(-1)!.id
   return {
     id: partId(step, part),
@@ -113,16 +115,34 @@ function placedSegment(
     endS: at.endS,
     maxS: part.maxS,
     active: part.active ?? false,
-    ...(fromTouch ? { fromTouch: true as const } : {}),
+    ...(subject && runsFromTouch(subject.parts, part) ? { fromTouch: true as const } : {}),
     hands: usesHands(part),
     presence: presenceOf(part),
-    zones:
-      part.kind === 'prepare' || part.kind === 'hygiene'
-        ? []
-        : [...(part.zones?.filter((zone) => step.zones.includes(zone)) ?? step.zones)],
+    zones: placedZones(step, part),
     ...(holds ? { gate: step.gate } : {}),
+    ...(loop ? { loop } : {}),
+    ...(subject && asksLot(subject, part) ? { asksLot: true as const } : {}),
   }
 }
+
+/** Where hands touch: nowhere while something is prepared or hands are washed. */
+function placedZones({ zones }: Step, part: Segment): ZoneId[] {
+  if (part.kind === 'prepare' || part.kind === 'hygiene') return []
+  return [...(part.zones?.filter((zone) => zones.includes(zone)) ?? zones)]
+}
+
+/** What its sign may ask for again: a round is the parts that bear its number. */
+function loopOf({ segments }: Step, part: Segment): PlacedSegment['loop'] {
+  const most = part.end?.by === 'repeat' ? (part.end.maxCount ?? 1) : 1
+  if (most <= 1) return undefined
+  const round = /\.\d+$/.exec(part.id)?.[0]
+  const parts = round ? segments.filter(({ id }) => id.endsWith(round)) : [part]
+  return { most, passS: parts.reduce((sum, { usualS }) => sum + usualS, 0) }
+}
+
+/** The first touch of what opens the skin. */
+const asksLot = ({ step, properties }: Subject, part: Segment): boolean =>
+  properties.has('needling') && part === step.segments.find(({ kind }) => kind === 'apply')
 
 /** How much longer a ladder is with one of its steps, and what goes with it, than without: 0 for what hangs in a gap. Whole seconds. */
 export function extraSecondsOf(steps: readonly Step[], stepId: string): number {

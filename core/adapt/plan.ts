@@ -54,6 +54,10 @@ export const PlacedSegment = z.strictObject({
   zones: z.array(ZoneId),
   /** Waits for an answer: never called finished by the clock. */
   gate: z.enum(['lamp', 'quick-check']).optional(),
+  /** Done again until its sign shows: this pass and those that may follow it, and how long one takes. */
+  loop: z.strictObject({ most: z.number().int(), passS: z.number().int() }).optional(),
+  /** Opens the skin: it begins once the lot of its sterile cartridge and its depth are said. */
+  asksLot: z.literal(true).optional(),
 })
 export type PlacedSegment = z.infer<typeof PlacedSegment>
 

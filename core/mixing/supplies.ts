@@ -1,6 +1,7 @@
 import type { Product } from '../catalog/model'
 import type { Segment } from '../protocol/model'
 import { SUPPLY_NAMES, type Laid, type SupplyId } from '../protocol/tray'
+import { TOWEL, towelReadyInS } from './towel'
 
 /** What a removal takes from the cupboard (sponges: about three passes on one damp pair; common practice). Oil comes off dry. */
 export function forRemoval(segment: Segment, product: Product | undefined): Laid | undefined {
@@ -10,6 +11,8 @@ export function forRemoval(segment: Segment, product: Product | undefined): Laid
     case 'compress':
     case 'spatula':
       return { id: segment.tool, count: passes }
+    case 'dry-sponge':
+      return { id: 'dry-sponge', count: passes }
     case 'sponge':
       return { id: spongeFor(segment, product), count: passes }
     case 'gauze':
@@ -24,9 +27,23 @@ export function forRemoval(segment: Segment, product: Product | undefined): Laid
 
 /** Cloths that come out of the cabinet: they are called by their heat. */
 export const isHeated = ({ id }: Laid): boolean => id === 'towel' || id === 'compress'
+/** How warm a towel is, before its name. */
+const TOWEL_WORDS = { warm: 'warm', lukewarm: 'lukewarm', room: 'room-warm', cool: 'cool' } as const
 /** What a cloth of a removal is called, on the tray and in the hand: "warm towel", "damp sponges, pair". */
-export const clothName = ({ temperature }: Segment, laid: Laid): string =>
-  isHeated(laid) ? `${temperature ?? 'warm'} ${SUPPLY_NAMES[laid.id]}` : SUPPLY_NAMES[laid.id]
+export const clothName = ({ temperature = 'warm' }: Segment, laid: Laid): string =>
+  isHeated(laid) ? `${TOWEL_WORDS[temperature]} ${SUPPLY_NAMES[laid.id]}` : SUPPLY_NAMES[laid.id]
+
+/** A lukewarm towel is cooler than a warm one: the wrist decides (house figure). °C. */
+const TOWEL_C = { warm: TOWEL.targetC, lukewarm: 36 } as const
+/** What a cloth out of the cabinet cools down to before it touches, and how long that takes; undefined where none comes out of it. */
+export function cabinetCloth(
+  { temperature = 'warm' }: Segment,
+  laid: Laid,
+): { readonly targetC: number; readonly readyInS: number } | undefined {
+  if (!isHeated(laid) || temperature === 'cool' || temperature === 'room') return undefined
+  const targetC = TOWEL_C[temperature]
+  return { targetC, readyInS: towelReadyInS({ ...TOWEL, targetC }) }
+}
 
 const spongeFor = ({ temperature }: Segment, product: Product | undefined): SupplyId =>
   product?.vehicle === 'anhydrous' && temperature === undefined ? 'dry-sponge' : 'sponge'

@@ -8,8 +8,7 @@ import { inMinutes } from '../quantity/time'
 import { quantity } from '../quantity/quantity'
 import type { FaceSize } from '../skin/areas'
 import { doseFor } from './dose'
-import { clothName, forApplying, forRemoval, isHeated } from './supplies'
-import { TOWEL, towelReadyInS } from './towel'
+import { cabinetCloth, clothName, forApplying, forRemoval, isHeated } from './supplies'
 
 export interface TrayEntry {
   readonly id: string
@@ -209,9 +208,6 @@ function coverNote(mixed: Product['mixing']): string | undefined {
   return mixed?.bowl === 'covered bowl' ? 'cover it' : undefined
 }
 
-/** A lukewarm towel is cooler than a warm one: the wrist decides (house figure). */
-const TOWEL_C = { warm: TOWEL.targetC, lukewarm: 36 } as const
-
 function removalItems(step: Step, shelf: Shelf): TrayEntry[] {
   const product = productById(shelf, step.product?.productId)
   return step.segments.flatMap((segment) => {
@@ -223,14 +219,14 @@ function removalItems(step: Step, shelf: Shelf): TrayEntry[] {
 function clothOf(step: Step, segment: Segment, laid: Laid): TrayEntry {
   const suffix = segment.id
   if (!isHeated(laid)) return entry(step, suffix, laid)
-  const heat = segment.temperature ?? 'warm'
   const name = clothName(segment, laid)
-  if (heat === 'cool') return entry(step, suffix, laid, { name })
-  const readyInS = towelReadyInS({ ...TOWEL, targetC: TOWEL_C[heat] })
+  const cabinet = cabinetCloth(segment, laid)
+  if (!cabinet) return entry(step, suffix, laid, { name })
+  const { targetC, readyInS } = cabinet
   return entry(step, suffix, laid, {
     name,
     readyInS,
-    note: `${TOWEL_C[heat]} °C at the wrist; ready ${inMinutes(readyInS)} min out of the cabinet`,
+    note: `${targetC} °C at the wrist; ready ${inMinutes(readyInS)} min out of the cabinet`,
   })
 }
 

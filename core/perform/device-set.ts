@@ -29,9 +29,22 @@ export function setNow(
   return (at ?? everywhere)?.value ?? start
 }
 
+/** What it was set to last time at the place, else everywhere, where that was otherwise than fitted. */
+export function lastAt(
+  { last = [] }: Pick<DeviceLevel, 'last'>,
+  place?: Pick<SetPlace, 'zones'>,
+): NonNullable<DeviceLevel['last']>[number] | undefined {
+  const at = place && last.find(({ zones }) => zones?.join('+') === place.zones.join('+'))
+  return at ?? last.find(({ zones }) => zones === undefined)
+}
+
 /** One tap down or up, within what it may be set to. */
 export const tapped = (
   { least, most, by }: Pick<DeviceLevel, 'least' | 'most' | 'by'>,
   value: number,
   way: 'lower' | 'higher',
-): number => (way === 'lower' ? Math.max(least, value - by) : Math.min(most, value + by))
+): number => {
+  const moved = way === 'lower' ? Math.max(least, value - by) : Math.min(most, value + by)
+  // Tenths and twentieths are no binary fractions.
+  return Math.round(moved * 100) / 100
+}

@@ -9,6 +9,10 @@ import { Reading } from '../skin/model'
 /** What can be said about a running visit. Events name their segment or layer (a step id); none says "next". */
 export const RunBody = z.discriminatedUnion('type', [
   z.strictObject({ type: z.literal('start') }),
+  /** This tablet drives from now on, the others follow; by whom, as they are called in the salon. */
+  z.strictObject({ type: z.literal('lead'), by: z.string().min(1).max(80).optional() }),
+  /** A part is somebody else's: a tablet that follows may do it. */
+  z.strictObject({ type: z.literal('handed-over'), segmentId: z.string() }),
   /** Hands begin a segment; for a removal: the layer starts to come off. */
   z.strictObject({ type: z.literal('started'), segmentId: z.string() }),
   z.strictObject({ type: z.literal('finished'), segmentId: z.string() }),
@@ -34,6 +38,15 @@ export const RunBody = z.discriminatedUnion('type', [
     type: z.literal('stroke'),
     segmentId: z.string(),
     way: z.enum(['again', 'enough']),
+  }),
+  /** What is repeated until its sign shows is not clean yet: one pass more, up to its most. */
+  z.strictObject({ type: z.literal('pass'), segmentId: z.string() }),
+  /** The sterile cartridge of a needling, before it may begin: its lot, and how deep it goes. */
+  z.strictObject({
+    type: z.literal('cartridge'),
+    stepId: z.string(),
+    lot: z.string().trim().min(1).max(60),
+    depthMm: z.number().min(0.05).max(3),
   }),
   /** Hands go on to the next area of an extraction, by pedal. */
   z.strictObject({ type: z.literal('area'), segmentId: z.string() }),

@@ -159,6 +159,49 @@ describe('beside the clock', () => {
     expect([...off.guide.with, ...off.guide.how].join()).toContain('dry sponges')
     expect([...off.guide.with, ...off.guide.how].join()).not.toContain('damp')
   })
+  test('a part with words of its own says them and not the usual ones; the others keep theirs', () => {
+    const plan = planFor()
+    const own = 'Rolled off from the chin with both hands.'
+    const steps = plan.steps.map((step) =>
+      step.id === 'enzyme'
+        ? {
+            ...step,
+            segments: step.segments.map((part) =>
+              part.id === 'off' ? { ...part, technique: own } : part,
+            ),
+          }
+        : step,
+    )
+    const how = (of: Step[], id: string) => {
+      const placed = plan.segments.find((segment) => segment.id === id)!
+      return guideOf({ plan: { steps: of }, written: of, shelf: SHELF }, placed)!.how
+    }
+    expect(how(steps, 'enzyme/off')).toContain(own)
+    expect(how(steps, 'enzyme/off').join()).not.toContain('two damp sponges')
+    expect(how(steps, 'enzyme/on')).toEqual(how(plan.steps, 'enzyme/on'))
+  })
+  test('warm, lukewarm, room-warm and cool towel, dry and damp sponge are six things', () => {
+    const plan = planFor()
+    const placed = plan.segments.find(({ id }) => id === 'enzyme/off')!
+    const withOf = (more: Partial<Step['segments'][number]>) => {
+      const steps = plan.steps.map((step) => ({
+        ...step,
+        segments: step.segments.map((part) =>
+          `${step.id}/${part.id}` === placed.id ? { ...part, ...more } : part,
+        ),
+      }))
+      const guide = guideOf({ plan: { steps }, written: steps, shelf: SHELF }, placed)!
+      return guide.with.join()
+    }
+    const towels = (['warm', 'lukewarm', 'room', 'cool'] as const).map((temperature) =>
+      withOf({ tool: 'towel', temperature }),
+    )
+    const sponges = (['sponge', 'dry-sponge'] as const).map((tool) =>
+      withOf({ tool, temperature: 'lukewarm' }),
+    )
+    expect(towels).toEqual(['warm towel', 'lukewarm towel', 'room-warm towel', 'cool towel'])
+    expect(new Set([...towels, ...sponges]).size).toBe(6)
+  })
   test('a segment that is none of the ladder has no guide', () => {
     const plan = planFor({ client: client() })
     const placed = { ...plan.segments[0]!, id: 'nothing/here' }

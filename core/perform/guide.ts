@@ -11,6 +11,7 @@ import {
   type MixCard,
 } from '../mixing'
 import type { Segment, Step } from '../protocol/model'
+import type { Tool } from '../protocol/words'
 import type { ZoneId } from '../skin/zones'
 import { SUPPLY_NAMES, type Laid } from '../protocol/tray'
 import { durationInWords, inMinutes } from '../quantity'
@@ -19,7 +20,6 @@ import {
   AWAY,
   BY_HAND,
   CHECK,
-  DRY_OFF,
   DRYING,
   FEELS,
   IN_ORDER,
@@ -132,18 +132,23 @@ function toolOff({ segment, product }: Part): string {
   const { temperature } = segment
   return temperature === undefined || isHeated(laid) ? cloth : `${cloth}, ${temperature}`
 }
-/** Oil comes off dry. */
-const isDryOff = ({ segment, product }: Part): boolean =>
-  forRemoval(segment, product)?.id === 'dry-sponge'
+/** What it comes off with; a film of oil is taken up dry before anything wet comes near it. */
+const offWith = ({ segment, product }: Part): Tool =>
+  forRemoval(segment, product)?.id === 'dry-sponge' ? 'dry-sponge' : (segment.tool ?? 'none')
 
 /** The card's own line first where it speaks of what is used and of this part; what a lowered rung means today before all. */
 function howOf(part: Part, mix: MixCard | undefined): string[] {
   const { step, segment } = part
   const today = isWork(segment) ? todayOf(step) : []
-  const own = part.isAsWritten && step.technique && speaksOf(segment) ? [step.technique] : []
+  const own = part.isAsWritten ? ownLines(step, segment) : []
   const sign = segment.end?.sign ? [`until ${segment.end.sign}`] : []
   const usual = USUAL[segment.kind](part, mix)
-  return [...today, ...own, ...(own.length > 0 && isWork(segment) ? [] : usual), ...sign]
+  return [
+    ...today,
+    ...own,
+    ...(own.length > 0 && (segment.technique || isWork(segment)) ? [] : usual),
+    ...sign,
+  ]
 }
 
 /** What a lowered rung means today, and what the device begins at. */
@@ -155,7 +160,11 @@ const todayOf = ({ today, deviceLevel }: Step): string[] => [
 /** A layer whose minutes count everywhere alike: acid, enzyme. */
 const isWorking = ({ kind, active }: Segment): boolean => kind === 'dwell' && active === true
 const isWork = ({ kind }: Segment): boolean => kind === 'apply'
-/** A card has one line for a step: it is of the work, and of a mask that is peeled off in one piece. */
+/** What the card says of this very part; else its line for the step, which is of the work, and of a mask that is peeled off in one piece. */
+function ownLines(step: Step, segment: Segment): string[] {
+  if (segment.technique) return [segment.technique]
+  return step.technique && speaksOf(segment) ? [step.technique] : []
+}
 const speaksOf = ({ kind, tool }: Segment): boolean =>
   kind === 'apply' || (kind === 'remove' && tool === 'lift-off')
 
@@ -170,7 +179,7 @@ const USUAL: ByKind<(part: Part, mix: MixCard | undefined) => string[]> = {
   dwell: ({ segment }) => [segment.active ? WATCHED.active : WATCHED.inert],
   remove: (part) => {
     if (goesAway(part)) return [AWAY]
-    const off = isDryOff(part) ? DRY_OFF : OFF[part.segment.tool ?? 'none']
+    const off = OFF[offWith(part)]
     return part.step.segments.some(isWorking) ? [off, IN_ORDER] : [off]
   },
   settle: () => [DRYING],

@@ -3,7 +3,7 @@ import { contactsOf } from './contact'
 import { dueAt, layersAt, touchAt, type FirstTouch, type Layer } from './layers'
 import { afterPause, endOfWork, restsSince } from './pauses'
 import type { Ladder, RunState, SegmentLog } from './state'
-import { handsBefore, lengthMs, type LiveSegment, type Walk } from './walk'
+import { handsBefore, lengthMs, workMs, type LiveSegment, type Walk } from './walk'
 
 export type { FirstTouch, Layer } from './layers'
 export type { LiveSegment } from './walk'
@@ -16,6 +16,8 @@ export interface Live {
   readonly next: LiveSegment | undefined
   readonly layers: readonly Layer[]
   readonly touch: FirstTouch | undefined
+  /** What opens the skin and waits for the lot of its cartridge. */
+  readonly lot: LiveSegment | undefined
   readonly freeUntilMs: number | undefined
   /** The last segment the clock alone called finished: "still at it" takes it back. */
   readonly lastInferred: LiveSegment | undefined
@@ -59,6 +61,7 @@ export function liveAt(plan: Ladder, state: Omit<RunState<Ladder>, 'plan'>, nowM
     next,
     layers: layersAt(walk, segments, plan.segments),
     touch: hands ? undefined : touchAt(walk, next),
+    lot: !hands && next && isLotOpen(state, next.segment) ? next : undefined,
     freeUntilMs: hands ? undefined : next?.fromMs,
     lastInferred: segments
       .filter((live) => live.status === 'inferred' && live.segment.hands)
@@ -69,22 +72,24 @@ export function liveAt(plan: Ladder, state: Omit<RunState<Ladder>, 'plan'>, nowM
   }
 }
 
-/** False once a step has put something on the skin that has to come off, until it is off. */
-export function mayLeaveOut(live: Pick<Live, 'segments'>, stepId: string): boolean {
+/** Why a step cannot be left out any more: what it put on has to come off, or it is over and what followed it has its times. */
+export function staysIn(live: Pick<Live, 'segments'>, stepId: string): 'on' | 'over' | undefined {
   const own = live.segments.filter(
     (part) => part.segment.stepId === stepId && part.segment.kind !== 'prepare',
   )
-  return (
-    !own.some((run) => run.segment.kind === 'remove') || !own.some((run) => BEGUN.has(run.status))
-  )
+  if (own.length > 0 && own.every((run) => OVER.has(run.status))) return 'over'
+  const isOn =
+    own.some((run) => run.segment.kind === 'remove') && own.some((run) => BEGUN.has(run.status))
+  return isOn ? 'on' : undefined
 }
+const OVER: ReadonlySet<LiveSegment['status']> = new Set(['done', 'inferred'])
 const BEGUN: ReadonlySet<LiveSegment['status']> = new Set(['done', 'inferred', 'now'])
 
 /** The step that can be left out now: what the hands are at, or what they come to next. Undefined: nothing, it lies on the skin. */
 export function skippable(live: Live): string | undefined {
   return [live.hands, live.next]
     .map((run) => run?.segment.stepId)
-    .find((stepId) => stepId !== undefined && mayLeaveOut(live, stepId))
+    .find((stepId) => stepId !== undefined && staysIn(live, stepId) === undefined)
 }
 
 const handsOrder = (segments: readonly PlacedSegment[]): PlacedSegment[] =>
@@ -107,7 +112,7 @@ function step(walk: Walk, segment: PlacedSegment): void {
   if (state.skipped.has(segment.stepId)) return pass(walk, segment, 'skipped', walk.cursorMs)
   const log = state.segments.get(segment.id) ?? {}
   const fromMs = beginningOf(walk, segment, log)
-  const plannedEndMs = endOfWork(state.pauses, fromMs, lengthMs(segment), nowMs)
+  const plannedEndMs = endOfWork(state.pauses, fromMs, workMs(walk, segment), nowMs)
   if (log.finishedMs !== undefined) return pass(walk, segment, 'done', fromMs, log.finishedMs)
   const offMs = comesOffMs(walk, segment)
   if (offMs !== undefined) return cutShort(walk, segment, fromMs, offMs)
@@ -146,7 +151,7 @@ function comesOffMs({ state, offs }: Walk, { kind, stepId, startS }: PlacedSegme
 
 function cutShort(walk: Walk, segment: PlacedSegment, fromMs: number, offMs: number): void {
   if (fromMs >= offMs) return pass(walk, segment, 'skipped', walk.cursorMs)
-  pass(walk, segment, 'done', fromMs, Math.min(offMs, fromMs + lengthMs(segment)))
+  pass(walk, segment, 'done', fromMs, Math.min(offMs, fromMs + workMs(walk, segment)))
 }
 
 function beginningOf(walk: Walk, segment: PlacedSegment, log: SegmentLog): number {
@@ -159,10 +164,17 @@ function beginningOf(walk: Walk, segment: PlacedSegment, log: SegmentLog): numbe
 
 function mayBegin(walk: Walk, segment: PlacedSegment, log: SegmentLog, fromMs: number): boolean {
   if (!walk.running || walk.blocked) return false
-  const waits = walk.dwellOf.has(segment.id) || walk.touches.has(segment.id)
+  const waits =
+    walk.dwellOf.has(segment.id) || walk.touches.has(segment.id) || isLotOpen(walk.state, segment)
   const byTheClock = fromMs <= walk.nowMs && !waits && !restsSince(walk.state.pauses, fromMs)
   return log.startedMs !== undefined || byTheClock
 }
+
+/** Nobody has said yet what the skin is opened with. */
+const isLotOpen = (
+  { cartridges }: Pick<RunState<Ladder>, 'cartridges'>,
+  { stepId, asksLot }: PlacedSegment,
+): boolean => asksLot === true && !cartridges.has(stepId)
 
 /** A removal, something that is still going on and a gate wait for a word. */
 const mayBeInferred = (walk: Walk, segment: PlacedSegment, log: SegmentLog): boolean =>

@@ -88,6 +88,11 @@ describe('fitted again after a pause', () => {
           expect(Math.abs(after.hands!.toMs - before.hands.toMs)).toBeLessThanOrEqual(1000)
           const running = runningAt(plan, events, now)
           // Rested so long that a mask stays on past its most: then only the server's own fit counts.
+          // A second fit knows of the rest by the first one's lengths alone.
+          const twice = again(input(), next, [...events, fit], now + 1)
+          const last = liveAt(twice, reduceRun(twice, [...events, fit]), START + (now + 1) * 1000)
+          if (twice.status === 'ready' && last.hands?.segment.id === before.hands.segment.id)
+            expect(Math.abs(last.hands.toMs - before.hands.toMs)).toBeLessThanOrEqual(2000)
           if (place(placingOf(next.steps, running.underway)).kind === 'infeasible') return
           expect(audit(next, input(), running).faults).toEqual([])
         },

@@ -2,9 +2,11 @@ import type { LesionOutcome } from '../skin/lesion-words'
 import type { Reading } from '../skin/model'
 import { byType } from '../kinds'
 import type { RunBody, RunEvent } from './events'
-import { liveAt, mayLeaveOut } from './live'
+import { liveAt, staysIn } from './live'
+import type { Lead } from './lead'
+import type { PassSaid } from './passes'
 import { isPaused, type Pause } from './pauses'
-import type { Felt, Ladder, LevelSet, RunState, SegmentLog, StrokeSaid } from './state'
+import type { Cartridge, Felt, Ladder, LevelSet, RunState, SegmentLog, StrokeSaid } from './state'
 
 const byText = (a: string, b: string): number => {
   if (a === b) return 0
@@ -50,6 +52,10 @@ export function reduceRun<Plan extends Ladder>(
     sensations: [],
     levels: [],
     strokes: [],
+    lead: undefined,
+    handedOver: new Set(),
+    passes: [],
+    cartridges: new Map(),
     pauses: [],
     comforts: [],
     notes: [],
@@ -77,6 +83,10 @@ interface Building<Plan extends Ladder> {
   readonly sensations: Felt[]
   readonly levels: LevelSet[]
   readonly strokes: StrokeSaid[]
+  lead: Lead | undefined
+  readonly handedOver: Set<string>
+  passes: readonly PassSaid[]
+  readonly cartridges: Map<string, Cartridge>
   pauses: readonly Pause[]
   readonly comforts: { stepId: string; measure: string; atMs: number }[]
   readonly notes: { text: string; atMs: number }[]
@@ -92,8 +102,15 @@ type BodyOf<Type extends RunBody['type']> = Extract<RunBody, { type: Type }>
 
 /** What each kind of event does to the state. */
 const changeBy = byType<RunBody, [state: Building<Ladder>, event: RunEvent], void>({
-  start: (_, state, { wallMs }) => {
+  start: (_, state, { wallMs, deviceId }) => {
     state.startedMs ??= wallMs
+    state.lead ??= { deviceId, atMs: wallMs }
+  },
+  lead: ({ by }, state, { wallMs, deviceId }) => {
+    state.lead = { deviceId, atMs: wallMs, ...(by === undefined ? {} : { by }) }
+  },
+  'handed-over': ({ segmentId }, { handedOver }) => {
+    handedOver.add(segmentId)
   },
   finish: (_, state, { wallMs }) => {
     state.finishedMs ??= wallMs
@@ -129,6 +146,12 @@ const changeBy = byType<RunBody, [state: Building<Ladder>, event: RunEvent], voi
   stroke: ({ segmentId, way }, state, { wallMs }) => {
     state.strokes.push({ segmentId, way, atMs: wallMs })
   },
+  pass: ({ segmentId }, state, { wallMs }) => {
+    state.passes = [...state.passes, { segmentId, atMs: wallMs }]
+  },
+  cartridge: ({ stepId, lot, depthMm }, { cartridges }) => {
+    cartridges.set(stepId, { lot, depthMm })
+  },
   comfort: ({ stepId, measure }, state, { wallMs }) => {
     state.comforts.push({ stepId, measure, atMs: wallMs })
   },
@@ -144,10 +167,11 @@ const changeBy = byType<RunBody, [state: Building<Ladder>, event: RunEvent], voi
     if (!isPaused(state.pauses)) state.pauses = [...state.pauses, { fromMs: wallMs }]
   },
   resume: (_, state, { wallMs }) => goOn(state, wallMs),
-  // A fit knows how long hands have rested so far: it is in its lengths.
+  // A fit knows how long hands have rested so far, and what was done again: it is in its lengths.
   replanned: ({ plan, fromMs }, state, { wallMs }) => {
     state.plan = plan
     state.pauses = isPaused(state.pauses) ? [{ fromMs: fromMs ?? wallMs }] : []
+    state.passes = state.passes.map((pass) => ({ ...pass, fitted: true }))
   },
   // Taken out before anything is folded: see `canonical`.
   retract: () => {},
@@ -185,10 +209,18 @@ function skip(
   state: Building<Ladder>,
   { wallMs }: RunEvent,
 ): void {
-  if (mayLeaveOut(liveAt(state.plan, state, wallMs), stepId)) {
+  const stays = staysIn(liveAt(state.plan, state, wallMs), stepId)
+  if (!stays) {
     if (!state.skipped.has(stepId)) state.skipped.set(stepId, reason)
     return
   }
-  const text = `Wanted to skip ${stepId}: ${reason}. It lies on the skin and has to come off.`
-  state.notes.push({ text, atMs: wallMs })
+  state.notes.push({
+    text: `Wanted to skip ${stepId}: ${reason}. ${STAYS[stays]}`,
+    atMs: wallMs,
+  })
 }
+
+const STAYS = {
+  on: 'It lies on the skin and has to come off.',
+  over: 'It was over already.',
+} as const

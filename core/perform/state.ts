@@ -6,6 +6,8 @@ import type { Reading } from '../skin/model'
 import type { FeltToday } from '../safety/situation'
 import type { RunEvent } from './events'
 import { SENSATION_WORDS } from './tables/sensations'
+import type { Lead } from './lead'
+import type { PassSaid } from './passes'
 import type { Pause } from './pauses'
 import type { TouchKind } from './touch-kinds'
 
@@ -38,6 +40,12 @@ export interface StrokeSaid {
   readonly atMs: number
 }
 
+/** What opens the skin: its lot, and how deep it goes in millimetres. */
+export interface Cartridge {
+  readonly lot: string
+  readonly depthMm: number
+}
+
 /** What a run needs of a plan. */
 export type Ladder = Pick<FittedPlan, 'segments'>
 
@@ -61,6 +69,14 @@ export interface RunState<Plan extends Ladder = FittedPlan> {
   /** Layers that were not ready when they were due: when that was said, by segment. */
   readonly notYet: ReadonlyMap<string, readonly number[]>
   readonly strokes: readonly StrokeSaid[]
+  /** The tablet that drives: the one that began, or that took it last. */
+  readonly lead: Lead | undefined
+  /** Segments that a tablet which follows may do. */
+  readonly handedOver: ReadonlySet<string>
+  /** Passes more of what is repeated until its sign shows, in order. */
+  readonly passes: readonly PassSaid[]
+  /** Lot and depth of a needling, by step; the last one said counts. */
+  readonly cartridges: ReadonlyMap<string, Cartridge>
   /** In order; before the last fit they are part of its lengths. */
   readonly pauses: readonly Pause[]
   readonly comforts: readonly {

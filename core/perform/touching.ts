@@ -1,7 +1,7 @@
 import type { FittedPlan } from '../adapt/plan'
 import type { Shelf } from '../catalog/model'
 import { deviceById, productById } from '../catalog/shelf'
-import { forRemoval, isHeated, clothName } from '../mixing'
+import { cabinetCloth, clothName, forRemoval } from '../mixing'
 import type { Live, LiveSegment } from './live'
 import { partOf, type Part } from './part'
 import type { Known } from './sensation'
@@ -144,7 +144,7 @@ const WORKS: ReadonlySet<string> = new Set(['acid', 'exfoliating', 'retinoid', '
 function comingOff(part: Part, one: LiveSegment, { live, nowMs }: Read): Touch[] {
   const { segment, product, step } = part
   const laid = forRemoval(segment, product)
-  if (one.status === 'now' && laid && isHeated(laid) && segment.temperature !== 'cool')
+  if (one.status === 'now' && laid && cabinetCloth(segment, laid))
     return [
       {
         kind: 'heat',

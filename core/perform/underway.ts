@@ -1,12 +1,13 @@
 import type { Underway } from '../adapt/ladder'
 import type { Pin } from '../schedule/problem'
 import type { Live } from './live'
+import { morePassesMs } from './passes'
 import { pausedBetween } from './pauses'
 import type { RunState } from './state'
 
 /** A running visit as `compile` takes it: what has begun, in whole seconds from its start, and what was left out. */
 export function underwayOf(
-  state: Pick<RunState, 'startedMs' | 'skipped' | 'segments' | 'pauses'>,
+  state: Pick<RunState, 'startedMs' | 'skipped' | 'segments' | 'pauses' | 'passes'>,
   live: Live,
   nowMs: number,
 ): Underway {
@@ -26,7 +27,7 @@ export function underwayOf(
     )
       begun.set(segment.id, { startS: seconds(fromMs) })
   }
-  const lasts = new Map([...restedIn(state, live, nowMs), ...layersLast(live, seconds)])
+  const lasts = new Map([...handsLast(state, live, nowMs), ...layersLast(live, seconds)])
   return { nowS: seconds(nowMs), begun, lasts, leftOut: new Set(state.skipped.keys()) }
 }
 
@@ -38,15 +39,15 @@ const layersLast = (live: Live, seconds: (ms: number) => number): (readonly [str
     return [[segmentId, Math.max(0, seconds(dueMs) - seconds(dwell.fromMs))] as const]
   })
 
-/** Work in hand takes so much longer as hands have rested in it. */
-function restedIn(
-  { pauses }: Pick<RunState, 'pauses'>,
+/** How long work in hand takes in all: as it was placed, longer by as much as hands have rested in it and by what was done again since. */
+function handsLast(
+  { pauses, passes }: Pick<RunState, 'pauses' | 'passes'>,
   { hands }: Live,
   nowMs: number,
 ): (readonly [string, number])[] {
   if (!hands) return []
-  const restedMs = pausedBetween(pauses, hands.fromMs, nowMs, nowMs)
-  if (restedMs === 0) return []
+  const moreMs =
+    pausedBetween(pauses, hands.fromMs, nowMs, nowMs) + morePassesMs(passes, hands.segment)
   const { id, startS, endS } = hands.segment
-  return [[id, endS - startS + Math.round(restedMs / 1000)]]
+  return [[id, endS - startS + Math.round(moreMs / 1000)]]
 }

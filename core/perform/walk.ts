@@ -1,5 +1,6 @@
 import type { PlacedSegment } from '../adapt/plan'
 import type { Contact } from './contact'
+import { morePassesMs } from './passes'
 import type { Ladder, RunState } from './state'
 
 /** A segment as the run has it now: known by events, inferred by the clock, or still forecast. Wall-clock milliseconds. */
@@ -29,6 +30,10 @@ export interface Walk {
 }
 
 export const lengthMs = (segment: PlacedSegment): number => (segment.endS - segment.startS) * 1000
+
+/** How long hands are at a segment, with the passes that were said since it was placed. */
+export const workMs = ({ state }: Pick<Walk, 'state'>, segment: PlacedSegment): number =>
+  lengthMs(segment) + morePassesMs(state.passes, segment)
 
 /** What the hands last did for a step before one of its segments. */
 export function handsBefore(

@@ -51,6 +51,8 @@ export const Segment = z
     zones: z.array(ZoneId).min(1).optional(),
     /** Another product than the step's: the oil, the acid and the mask of one lip enhancement. */
     product: Pick.optional(),
+    /** How this part alone is done, where it is done otherwise than usual: the way a mask is peeled off. */
+    technique: z.string().max(300).optional(),
     /** Current whose poles are swapped at half time: both halves are equally long (rule D09). */
     polarity: z.enum(['negative', 'positive']).optional(),
   })
@@ -109,9 +111,19 @@ export const DeviceLevel = z.strictObject({
   /** Above it only with a reason. */
   mark: z.number(),
   most: z.number(),
-  mostBy: z.enum(['maker', 'rule']),
+  mostBy: z.enum(['maker', 'rule', 'fitted']),
   /** What it was set to last time, where that was otherwise than fitted. */
   says: z.string().max(300).optional(),
+  /** The same place by place; without zones: everywhere. */
+  last: z
+    .array(
+      z.strictObject({
+        value: z.number(),
+        why: z.string().max(40),
+        zones: z.array(ZoneId).optional(),
+      }),
+    )
+    .optional(),
 })
 export type DeviceLevel = z.infer<typeof DeviceLevel>
 

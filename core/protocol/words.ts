@@ -218,6 +218,7 @@ export const TOOLS = [
   'swab',
   'mitt',
   'sponge',
+  'dry-sponge',
   'towel',
   'compress',
   'spatula',
@@ -231,6 +232,7 @@ export const LOCAL_TOOLS: readonly Tool[] = [
   'swab',
   'mitt',
   'sponge',
+  'dry-sponge',
   'spatula',
   'lift-off',
   'none',
@@ -251,5 +253,5 @@ export const TEXTURES = [
 ] as const
 export type Texture = (typeof TEXTURES)[number]
 
-export const TEMPERATURES = ['warm', 'lukewarm', 'cool'] as const
+export const TEMPERATURES = ['warm', 'lukewarm', 'room', 'cool'] as const
 export type Temperature = (typeof TEMPERATURES)[number]

@@ -50,6 +50,12 @@ export function withProduct(id: string, productId: string, useId: string, more: 
   })
 }
 
+/** How one part of a step is done. */
+export const saying = (made: Step, partId: string, technique: string): Step => ({
+  ...made,
+  segments: made.segments.map((part) => (part.id === partId ? { ...part, technique } : part)),
+})
+
 /** A step with a device of the shelf. */
 export const withDevice = (
   id: string,

@@ -329,7 +329,7 @@ const MASKS: Product[] = [
             presence: 'room',
             admits: ['quiet', 'hands'],
           }),
-          off(2, 'towel', 'cool'),
+          off(2, 'towel', 'room'),
         ],
         [12, 'g'],
       ),

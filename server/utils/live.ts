@@ -3,10 +3,11 @@ import pg from 'pg'
 import { log, withoutData } from './log'
 import { urlOf, type World } from './db'
 
-/** Something of a visit has changed: which table, and which visit. Ids only. */
+/** Something of a visit has changed: which table, which visit, and of a run which tablet said it. Ids only. */
 export interface Change {
   readonly what: string
   readonly id: string
+  readonly by?: string
 }
 type Listener = (change: Change) => void
 
@@ -75,8 +76,9 @@ async function connected(world: World, ear: Ear): Promise<pg.Client> {
 }
 
 function tell(ear: Ear, payload: string): void {
-  const [salonId = '', what = '', id = ''] = payload.split(' ')
-  for (const listener of ear.salons.get(salonId) ?? []) listener({ what, id })
+  const [salonId = '', what = '', id = '', ...rest] = payload.split(' ')
+  const change = { what, id, ...(rest.length > 0 ? { by: rest.join(' ') } : {}) }
+  for (const listener of ear.salons.get(salonId) ?? []) listener(change)
 }
 function tellAll(ear: Ear): void {
   for (const listeners of ear.salons.values())

@@ -90,7 +90,7 @@ test('in Perform at most three stops are pinned, each with what the hand must no
   await expect(pinned.first()).toContainText('No current: Electronic implant or sensor')
   expect(await pinned.count()).toBeLessThanOrEqual(3)
   await page.getByRole('button', { name: 'Start the visit' }).click()
-  await page.getByRole('button', { name: 'Leave out, note …' }).click()
+  await page.getByRole('button', { name: 'More …' }).click()
   await expect(page.getByRole('dialog')).toContainText('All stops of today: ')
 })
 

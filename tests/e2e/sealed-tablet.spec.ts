@@ -55,7 +55,7 @@ async function noteWithoutServer(page: Page): Promise<{ visitId: string; name: s
   await expect.poll(() => countOf(visitId)).toBe(1)
   await page.route('**/api/visits/*/events', (route) => route.fulfill({ status: 503, body: '{}' }))
   await page.route('**/api/outbox/sealed', (route) => route.fulfill({ status: 503, body: '{}' }))
-  await page.getByRole('button', { name: 'Leave out, note …' }).click()
+  await page.getByRole('button', { name: 'More …' }).click()
   await page.getByRole('textbox', { name: 'Note' }).fill('The left cheek is a little warm')
   await page.getByRole('button', { name: 'Keep it' }).click()
   await expect(page.getByText(/1 kept on this tablet/)).toBeVisible()

@@ -88,6 +88,8 @@ test('while a visit runs its other stages lead back to the clock; once it is ove
   page,
 }) => {
   await startOf(page, 'hydrating')
+  // Before it has begun nothing waits to be sent: that too is "Saved".
+  await expect(primary(page)).toHaveText(/^(Done|First touch)/)
   await expect(page.getByText('Saved', { exact: true })).toBeVisible()
   const perform = page.url()
   for (const name of ['fit', 'prepare', 'close']) {

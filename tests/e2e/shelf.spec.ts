@@ -139,8 +139,11 @@ test.describe('a product', () => {
     await expect(batches.getByLabel('Opened')).not.toHaveValue('')
     await batches.getByRole('button', { name: 'Throw away' }).click()
     await expect(batches).toContainText('none left')
+    // It stands there at once; the page is read anew only when the server has it too.
+    const kept = page.waitForResponse((reply) => reply.url().includes('/api/shelf/batches/'))
     await batches.getByRole('button', { name: 'Undo' }).click()
     await expect(batches.getByLabel('Left, mL')).toHaveValue('250')
+    expect((await kept).ok()).toBe(true)
     await page.reload()
     await expect(batches.getByLabel('Lot', { exact: true })).toHaveValue('AB-1')
   })

@@ -2,7 +2,14 @@
 import { Plus, Trash2 } from 'lucide-vue-next'
 import type { Segment, Step } from '#core/protocol'
 import { setLimit } from '~/ladder/edit'
-import { PART_WORDS, partWords, withNewPart, withoutPart, withSign } from '~/ladder/part-fields'
+import {
+  PART_WORDS,
+  partWords,
+  withNewPart,
+  withoutPart,
+  withSign,
+  withTechnique,
+} from '~/ladder/part-fields'
 import { textOf } from '~/support/typed'
 import PartApply from './part/PartApply.vue'
 import PartDwell from './part/PartDwell.vue'
@@ -21,6 +28,8 @@ const SIGN_HINTS: Partial<Record<Segment['kind'], string>> = {
   remove: 'again until … (no residue on the sponge)',
   dwell: 'done when … (dry to the touch)',
 }
+/** What hands do otherwise than usual. */
+const MAY_SAY: ReadonlySet<Segment['kind']> = new Set(['prepare', 'apply', 'remove'])
 const tenths = (seconds: number) => Math.round(seconds / 6) / 10
 function limit(part: Segment, which: keyof typeof LIMITS, event: Event) {
   emit('change', setLimit(props.step, part.id, which, Number(textOf(event))))
@@ -77,6 +86,15 @@ function limit(part: Segment, which: keyof typeof LIMITS, event: Event) {
         :aria-label="`Sign that ${PART_WORDS[part.kind]} is over`"
         maxlength="120"
         @change="emit('change', withSign(step, part, textOf($event)))"
+      />
+      <input
+        v-if="part.technique !== undefined || MAY_SAY.has(part.kind)"
+        class="field !min-h-[34px] w-full !px-2 mt-1.5 text-sm"
+        v-shown="part.technique ?? ''"
+        placeholder="how, where it is not the usual way"
+        :aria-label="`How ${partWords(part)} is done in ${step.title}`"
+        maxlength="300"
+        @change="emit('change', withTechnique(step, part, textOf($event)))"
       />
     </div>
     <div class="flex flex-wrap gap-1.5 border-t border-hair pt-2">

@@ -2,6 +2,9 @@
 import { minutesSeconds } from '~/support/time'
 
 const { plan, live, titleOf } = useRunning()
+const { way } = useSoundWay()
+/** Asked once; whoever has answered finds it under More. */
+const isAsked = way.value === undefined
 </script>
 
 <template>
@@ -12,4 +15,5 @@ const { plan, live, titleOf } = useRunning()
   <p class="text-lg text-soft mt-3">
     The clocks run from the start; nothing is lost if the screen sleeps or the network goes.
   </p>
+  <SoundChoice v-if="isAsked" class="mt-8" />
 </template>

@@ -9,6 +9,8 @@ const props = defineProps<{
   progress: number
   undoable: { atMs: number } | undefined
   inferred: LiveSegment | undefined
+  /** Another tablet leads, and this part was not handed over. */
+  follows?: boolean
 }>()
 const emit = defineEmits<{
   tapped: []
@@ -46,7 +48,11 @@ const undoWords = computed(() => {
         :style="{ width: `${progress * 100}%` }"
         aria-hidden="true"
       />
-      <span class="relative">{{ primary.words }}</span>
+      <span v-if="follows" class="relative">
+        Take the lead
+        <span class="block text-base font-normal">The lead: {{ primary.words }}</span>
+      </span>
+      <span v-else class="relative">{{ primary.words }}</span>
     </button>
     <button
       v-if="isCheck"

@@ -4,17 +4,23 @@ import { HOLD_MS } from '~/composables/perform/useHold'
 
 /** What the device is set to: one tap down or up. Above the mark of the fitted rung + is held; above what a rule or the maker allows there is nothing. */
 const props = defineProps<{ stepId: string }>()
-const { level, places, place, value, lastSet, tap, because } = useDeviceLevel(() => props.stepId)
+const { level, places, place, value, last, lastSet, tap, because } = useDeviceLevel(
+  () => props.stepId,
+)
 const MORE_PLACES = 1
 const hold = useHold(HOLD_MS, () => void tap('higher'))
 const isAtMark = computed(() => level.value !== undefined && value.value! >= level.value.mark)
 const isAtMost = computed(() => level.value !== undefined && value.value! >= level.value.most)
 const isAtLeast = computed(() => level.value !== undefined && value.value! <= level.value.least)
+const MOST_WORDS = {
+  rule: 'No higher today: the rules of this client stop here.',
+  maker: 'The device goes no higher.',
+  fitted: 'No deeper than fitted: deeper is another treatment.',
+} as const
+/** What it was set to last time, where that was otherwise than fitted. */
+const lastWords = computed(() => last.value && `Last time ${last.value.value}: ${last.value.why}.`)
 const boundWords = computed(() => {
-  if (isAtMost.value)
-    return level.value!.mostBy === 'rule'
-      ? 'No higher today: the rules of this client stop here.'
-      : 'The device goes no higher.'
+  if (isAtMost.value) return MOST_WORDS[level.value!.mostBy]
   if (isAtMark.value) return 'As fitted. One step more only where it is not felt: hold +.'
   return isAtLeast.value ? 'The device goes no lower.' : ''
 })
@@ -61,6 +67,7 @@ function up() {
         <span class="relative">+</span>
       </button>
       <div class="min-w-0 flex-1">
+        <p v-if="lastWords" class="text-base leading-snug">{{ lastWords }}</p>
         <p v-if="boundWords" class="text-base text-soft leading-snug">{{ boundWords }}</p>
         <div v-if="lastSet" class="flex flex-wrap gap-1.5" aria-label="Why" role="group">
           <button

@@ -1,10 +1,13 @@
 <script setup lang="ts">
-import type { LiveSegment } from '#core/perform'
+import { loopNow, type LiveSegment } from '#core/perform'
 
 /** How the hands go on by themselves: stroke by stroke, or place by place. Never scrolled away. */
 const props = defineProps<{ hands: LiveSegment }>()
+const emit = defineEmits<{ again: [] }>()
 const { isPlayed, inHand, then, place, leftS, say } = usePlaying(() => props.hands)
 const { areas, at, area, next } = useExtraction()
+const { store } = useRunning()
+const loop = computed(() => loopNow(store.state?.passes ?? [], props.hands.segment))
 </script>
 
 <template>
@@ -18,5 +21,13 @@ const { areas, at, area, next } = useExtraction()
     :left-s="leftS"
   />
   <StrokeRow v-else-if="isPlayed" class="shrink-0" :now="inHand" :then="then" @say="say" />
+  <LoopRow
+    v-else-if="loop"
+    class="shrink-0"
+    :loop="loop"
+    :hands="hands"
+    :left-s="leftS"
+    @again="emit('again')"
+  />
   <WayRow v-else-if="place" class="shrink-0" :way="place" />
 </template>

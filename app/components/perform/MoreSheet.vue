@@ -3,8 +3,17 @@ const props = defineProps<{
   open: boolean
   skipTitle: string | undefined
   stops: readonly string[]
+  /** What may be handed over to another tablet now. */
+  handTitle: string | undefined
+  /** Another tablet leads: it says what is left out. */
+  follows: boolean
 }>()
-const emit = defineEmits<{ close: []; skip: [reason: string]; note: [text: string] }>()
+const emit = defineEmits<{
+  close: []
+  skip: [reason: string]
+  hand: []
+  note: [text: string]
+}>()
 const REASONS = ['Not wanted today', 'Nothing ready', 'No time', 'The skin says no'] as const
 const text = ref('')
 watch(
@@ -16,8 +25,11 @@ watch(
 </script>
 
 <template>
-  <PlainDialog :open="open" wide title="Leave out, or note" @close="emit('close')">
-    <template v-if="skipTitle">
+  <PlainDialog :open="open" wide title="Leave out, hand over, note" @close="emit('close')">
+    <p v-if="follows" class="text-lg">
+      Another tablet leads: what is left out is said there, or take the lead.
+    </p>
+    <template v-else-if="skipTitle">
       <p class="mb-3 text-lg">
         Leave out <span class="font-semibold">{{ skipTitle }}</span> and what follows from it:
       </p>
@@ -36,6 +48,15 @@ watch(
     <p v-else class="text-lg">
       Nothing can be left out now: what lies on the skin has to come off.
     </p>
+    <div v-if="handTitle" class="mt-6 border-t border-hair pt-5 flex items-center gap-4">
+      <p class="text-lg flex-1">
+        <span class="font-semibold">{{ handTitle }}</span> is done by somebody else, on a tablet of
+        this visit:
+      </p>
+      <button type="button" class="rung !min-h-[64px] text-lg" @click="emit('hand')">
+        Hand it over
+      </button>
+    </div>
     <form
       class="mt-6 flex gap-3 items-end border-t border-hair pt-5"
       @submit.prevent="emit('note', text)"
@@ -46,6 +67,7 @@ watch(
       </label>
       <button type="submit" class="rung !min-h-[64px] text-lg">Keep it</button>
     </form>
+    <SoundChoice class="mt-6 border-t border-hair pt-5" />
     <p v-if="stops.length > 0" class="mt-6 border-t border-hair pt-4">
       <span class="text-soft">All stops of today:</span> {{ stops.join(' · ') }}
     </p>

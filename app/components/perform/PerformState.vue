@@ -3,6 +3,7 @@ import { clockTime } from '~/support/time'
 
 /** Everything between the header and the big target: what the hands do, what lies on the skin, what was fitted again. */
 defineProps<{ waiting: boolean; fitTrouble: string }>()
+const emit = defineEmits<{ again: [] }>()
 const {
   store,
   plan,
@@ -62,7 +63,12 @@ const {
       </p>
     </div>
     <OutcomeCard v-if="startedMs !== undefined" />
-    <HandsMove v-if="!finished && hands" :key="hands.segment.id" :hands="hands" />
+    <HandsMove
+      v-if="!finished && hands"
+      :key="hands.segment.id"
+      :hands="hands"
+      @again="emit('again')"
+    />
     <DeviceSet
       v-if="!finished && hands?.segment.kind === 'apply'"
       :key="hands.segment.stepId"

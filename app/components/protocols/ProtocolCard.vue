@@ -3,6 +3,7 @@ import type { Sketch } from '#core/adapt'
 import type { Shelf } from '#core/catalog'
 import { courseInWords } from '#core/climb'
 import { movementsSeconds, PATH_WORDS, type Course, type Step } from '#core/protocol'
+import { partWords } from '~/ladder/part-fields'
 import { durationInWords } from '#core/quantity'
 import { zoneName, zonesInWords, type ZoneId } from '#core/skin'
 import { halfMinutes } from '~/support/time'
@@ -25,6 +26,9 @@ const startOf = (id: string) =>
   )
 const rows = computed(() => [...props.steps].sort((a, b) => startOf(a.id) - startOf(b.id)))
 const zonesInOrder = (zones: readonly ZoneId[]) => zones.map(zoneName).join(' → ')
+/** Parts that are done otherwise than usual, each by what it is called. */
+const partsSaid = ({ segments }: Step): string[] =>
+  segments.flatMap((part) => (part.technique ? [`${partWords(part)}: ${part.technique}`] : []))
 const productOf = (step: Step) =>
   props.shelf.products.find((other) => other.id === step.product?.productId)?.name ??
   props.shelf.devices.find((device) => device.id === step.deviceId)?.name ??
@@ -93,6 +97,7 @@ const minutesOf = (step: Step) => {
           <td>{{
             [
               step.technique,
+              ...partsSaid(step),
               step.movements?.length
                 ? `${durationInWords(movementsSeconds(step.movements))}: ${step.movements.map((one) => `${one.repetitions}× ${PATH_WORDS[one.path]}${one.sides === 'each' ? ', then the other side' : ''}`).join('; ')}`
                 : '',

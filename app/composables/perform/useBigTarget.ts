@@ -10,6 +10,8 @@ export function useBigTarget(
 ) {
   const { store, plan, live, startedMs, finished, titleOf } = useRunning()
   const primary = usePrimary()
+  /** The step whose cartridge is asked for. */
+  const lotOf = ref<string>()
   const skipId = computed(() =>
     live.value && startedMs.value !== undefined ? skippable(live.value) : undefined,
   )
@@ -20,10 +22,21 @@ export function useBigTarget(
     const body = saidBy(target)
     if (body) return tap(body, target.kind === 'start' ? 'Started' : target.words)
     if (target.kind === 'gate') return target.gate === 'lamp' ? readSkin() : checked('calm')
+    if (target.kind === 'lot') {
+      lotOf.value = target.stepId
+      return
+    }
     // What comes off early is held, not tapped: see `usePedal`.
     if (target.kind !== 'finish') return
     await store.say({ type: 'finish' })
     return navigateTo(`/visits/${store.run!.visitId}/close`)
+  }
+  /** What the skin is opened with is said, and it begins. */
+  async function opened(said: readonly RunBody[]) {
+    const target = primary.value
+    lotOf.value = undefined
+    if (target?.kind !== 'lot') return
+    await tap([...said, { type: 'started', segmentId: target.segmentId }], target.words)
   }
   async function takeOff({ removalId, stepId }: Layer) {
     if (removalId)
@@ -34,7 +47,7 @@ export function useBigTarget(
     const skips = steps.map((step): RunBody => ({ type: 'skipped', stepId: step.id, reason }))
     await tap(skips, `${titleOf(skipId.value ?? '')} left out`)
   }
-  return { primary, skipId, act, takeOff, leaveOut }
+  return { primary, skipId, lotOf, act, opened, takeOff, leaveOut }
 }
 
 /** What a tap on the target says; undefined where it does something else. */
@@ -51,6 +64,7 @@ function saidBy(target: Primary): RunBody | undefined {
     case 'off':
       return { type: 'started', segmentId: target.segmentId }
     case 'gate':
+    case 'lot':
     case 'early':
     case 'finish':
       return undefined

@@ -1,5 +1,5 @@
 import type { CompileInput, FittedPlan, PlacedSegment } from '#core/adapt'
-import { expectationOf, guideOf, isPaused, type Layer } from '#core/perform'
+import { expectationOf, fetchAt, guideOf, isPaused, type Guided, type Layer } from '#core/perform'
 import { plannedOf } from '~/ladder/perform-words'
 
 /** The visit that runs, as its screens read it: the ladder in force, where it stands, and names for what is on it. */
@@ -37,16 +37,20 @@ export function useRunning() {
   /** What the rules have one mind at a step. */
   const cautionOf = (stepId: string) =>
     plan.value?.cautions.find((one) => one.stepId === stepId)?.line
-  const guideAt = (segment: PlacedSegment) =>
-    store.run && plan.value && guideFrom(store.run.input, plan.value, segment)
+  const guided = computed(() => store.run && plan.value && guidedBy(store.run.input, plan.value))
+  /** A towel that has to come out of the cabinet now, so that it is ready in time. */
+  const fetching = computed(
+    () => guided.value && live.value && fetchAt(guided.value, live.value, now.value),
+  )
+  const guideAt = (segment: PlacedSegment) => guided.value && guideOf(guided.value, segment)
   return {
     ...{ store, plan, live, now, startedMs, finished, hands, first, paused, timeZone },
-    ...{ stepOf, titleOf, productOf, expectOf, signOf, cautionOf, guideAt },
+    ...{ stepOf, titleOf, productOf, expectOf, signOf, cautionOf, guideAt, fetching },
   }
 }
 
-/** What with, where, how and what to say at a segment of the ladder in force. */
-function guideFrom({ prep, protocol, shelf }: CompileInput, plan: FittedPlan, at: PlacedSegment) {
+/** What the words beside the clock are read from: the ladder in force and what it was fitted from. */
+function guidedBy({ prep, protocol, shelf }: CompileInput, plan: FittedPlan): Guided {
   const guided = { plan, written: protocol.steps, shelf }
-  return guideOf({ ...guided, ...(prep ? { size: prep.size, waterC: prep.waterC } : {}) }, at)
+  return { ...guided, ...(prep ? { size: prep.size, waterC: prep.waterC } : {}) }
 }

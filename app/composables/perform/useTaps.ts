@@ -44,5 +44,10 @@ export function useTaps() {
     for (const eventId of ids) await store.say({ type: 'retract', eventId })
     await after?.()
   }
-  return { tap, took, undo, undoable, inferred }
+  /** What hands repeat until its sign shows is not clean yet. */
+  async function onePassMore() {
+    const segmentId = live.value?.hands?.segment.id
+    if (segmentId) await tap({ type: 'pass', segmentId }, 'One more pass')
+  }
+  return { tap, took, undo, undoable, inferred, onePassMore }
 }

@@ -36,9 +36,13 @@ export function useDay(date: () => string | undefined) {
   }
   watch(date, load, { immediate: true })
   onMounted(loadFirst)
-  useLive(() => {
-    void load()
-    void loadFirst()
-  })
+  // Each tap of a run is the run's; what it does to the day changes the visit too.
+  useLive(
+    () => {
+      void load()
+      void loadFirst()
+    },
+    ({ what }) => what !== 'run_event',
+  )
   return { day, first, trouble, nowMs, load }
 }

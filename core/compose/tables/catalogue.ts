@@ -416,7 +416,7 @@ const STEPS: readonly CatalogueRow[] = [
       mix(1, { potLifeS: 180 }),
       on([1, 1.5, 2]),
       acts([12, 13, 15], { presence: 'room', admits: ['quiet'] }),
-      off(2, 'towel', 'cool'),
+      off(2, 'towel', 'room'),
     ],
     {
       zones: FACE,

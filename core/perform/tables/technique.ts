@@ -73,6 +73,8 @@ export const AWAY = 'off first, then away from the face and aside'
 export const OFF: Readonly<Record<Tool, string>> = {
   sponge:
     'two damp sponges from the centre outwards, turned at each stroke; again until they stay clean',
+  'dry-sponge':
+    'dry sponges, pressed and lifted from the centre outwards; nothing wet before the film is gone',
   gauze: 'damp gauze, folded, from the centre outwards; a clean side each time',
   swab: 'a swab for each eye, from the inner corner outwards',
   mitt: 'damp mitts, one to hold, one to draw outwards',
@@ -84,9 +86,6 @@ export const OFF: Readonly<Record<Tool, string>> = {
   none: 'lifted off by hand',
 }
 
-/** A film of oil is taken up before anything wet comes near it. */
-export const DRY_OFF =
-  'dry sponges, pressed and lifted from the centre outwards; nothing wet before the film is gone'
 /** Every zone has had its minutes. */
 export const IN_ORDER = 'off in the order it went on'
 export const DRYING = 'nothing on top until it no longer shines; fan, do not rub'

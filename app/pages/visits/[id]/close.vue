@@ -72,6 +72,9 @@ const preset = computed(() => {
         <p v-if="actual.felt.length > 0" class="mt-3">
           <span class="text-soft">Felt:</span> {{ actual.felt.join(' · ') }}
         </p>
+        <p v-for="line in actual.opened" :key="line" class="mt-2">
+          <span class="text-soft">Opened with:</span> {{ line }}
+        </p>
         <StungList />
         <p v-for="text in actual.notes" :key="text" class="mt-2">
           <span class="text-soft">Note:</span> {{ text }}

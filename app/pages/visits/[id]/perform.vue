@@ -1,41 +1,41 @@
 <script setup lang="ts">
-import { useWakeLock } from '@vueuse/core'
-import { levelOf, type Layer } from '#core/perform'
+import { levelOf } from '#core/perform'
+import { clockOffWords } from '~/support/perform/running'
 
 definePageMeta({ layout: 'perform' })
 const route = useRoute()
 const visitId = () => String(route.params.id)
-const { store, plan, live, now, startedMs, finished, titleOf, productOf } = useRunning()
-const ready = ref(false)
-const panel = ref<'sensation' | 'more' | 'time'>()
+const { store, plan, live, now, startedMs, finished, titleOf } = useRunning()
 const guard = useGuardStore()
-const emergencyOpen = ref(false)
+const { ready } = useOpenRun(visitId)
+useSignals()
 
-watch(
-  visitId,
-  async (id) => {
-    await store.open(id)
-    ready.value = true
-  },
-  { immediate: true },
-)
-onBeforeUnmount(store.close)
-const wake = useWakeLock()
-onMounted(() => {
-  void wake.request('screen')
-})
-onBeforeUnmount(() => {
-  void wake.release()
-})
-
-const { tap, took, undo, undoable, inferred } = useTaps()
+const { follows, leadWords, handedWords, mayHand, may } = useLead()
+const taps = useTaps()
+const { undo, undoable, inferred } = taps
 const gate = useGate(visitId)
 const { reading, fitTrouble, openGate, checked } = gate
-const { primary, skipId, act, takeOff, leaveOut } = useBigTarget({ tap }, gate)
+const big = useBigTarget(taps, gate)
+const { primary, skipId, lotOf, act, opened, takeOff } = big
+const beside = useBeside(taps, gate, big)
+const { panel, emergencyOpen, takesLead, offWords, emergency, endBy, lead } = beside
+const { skip, handOver, pause, keepNote, takeOffFelt } = beside
+/** What the big target asks for is this tablet's to say. */
+const mayAct = computed(() => {
+  const target = primary.value
+  return may(target && 'segmentId' in target ? target.segmentId : undefined)
+})
+const isBusy = computed(() => {
+  const isAsked = lotOf.value !== undefined || reading.value !== undefined
+  return panel.value !== undefined || isAsked || takesLead.value || emergencyOpen.value
+})
 const pedal = usePedal({
-  isHeld: () => primary.value?.kind === 'early',
-  isBusy: () => panel.value !== undefined || emergencyOpen.value || reading.value !== undefined,
-  act: () => void act(),
+  isHeld: () => primary.value?.kind === 'early' && mayAct.value,
+  isBusy: () => isBusy.value,
+  act: () => {
+    if (mayAct.value) void act()
+    else takesLead.value = true
+  },
   stings: () => {
     if (startedMs.value !== undefined && !finished.value) panel.value = 'sensation'
   },
@@ -45,41 +45,11 @@ const pedal = usePedal({
   },
 })
 
+/** Another tablet of this visit shows another time, where this one is off. */
+const clockWords = computed(() => (store.isShared ? clockOffWords(store.behindMs) : ''))
 const isPast = computed(
   () => live.value?.layers.some((layer) => levelOf(layer, now.value) === 'most') ?? false,
 )
-const offWords = computed(() => {
-  const layers = live.value?.layers ?? []
-  return layers
-    .map(({ stepId }) => `${titleOf(stepId)}: ${productOf(stepId)?.emergencyOff ?? 'rinse'}`)
-    .join('; ')
-})
-function takeOffFelt(layer: Layer): Promise<void> {
-  panel.value = undefined
-  return takeOff(layer)
-}
-function emergency() {
-  panel.value = undefined
-  emergencyOpen.value = true
-  void store.say({ type: 'emergency' })
-}
-async function skip(reason: string) {
-  panel.value = undefined
-  await leaveOut(reason)
-}
-async function endBy(endsMs: number) {
-  panel.value = undefined
-  // What the server keeps is the newest fit: taken back, the rest is fitted without that end.
-  took(await gate.endBy(endsMs), 'The end', gate.fitAgain)
-}
-function pause() {
-  panel.value = undefined
-  void tap({ type: 'pause' }, 'Pause')
-}
-function keepNote(text: string) {
-  panel.value = undefined
-  void store.say({ type: 'note', text })
-}
 </script>
 
 <template>
@@ -101,12 +71,14 @@ function keepNote(text: string) {
           class="mt-auto max-xl:mt-0 flex flex-wrap justify-end gap-3 max-xl:gap-2 max-sm:justify-start"
         >
           <button
+            v-if="!follows"
             type="button"
             class="rung !min-h-[64px] max-sm:!min-h-[48px] max-sm:!px-2.5"
             @click="panel = 'time'"
             >Time …</button
           >
           <button
+            v-if="!follows"
             type="button"
             class="rung !min-h-[64px] max-sm:!min-h-[48px] max-sm:!px-2.5"
             @click="gate.readSkin"
@@ -117,19 +89,30 @@ function keepNote(text: string) {
             class="rung !min-h-[64px] max-sm:!min-h-[48px] max-sm:!px-2.5"
             @click="panel = 'more'"
           >
-            Leave out, note …
+            More …
           </button>
         </div>
       </div>
       <div class="flex flex-col min-w-0 min-h-0">
         <PerformHeader @emergency="emergencyOpen = true" @time="panel = 'time'" />
-        <PerformState :waiting="openGate !== undefined" :fit-trouble="fitTrouble" />
+        <PerformState
+          :waiting="openGate !== undefined"
+          :fit-trouble="fitTrouble"
+          @again="taps.onePassMore"
+        />
         <p
           class="text-sm h-7 pt-1"
           :class="store.saved === 'Saved' ? 'text-soft' : 'text-now'"
           aria-live="polite"
         >
           {{ store.saved }}
+          <span v-if="clockWords" class="text-now">{{ clockWords }}</span>
+        </p>
+        <p v-if="leadWords || handedWords.length > 0" class="text-lg text-now" role="status">
+          {{ leadWords }}
+          <template v-if="handedWords.length > 0">
+            {{ follows ? 'Yours' : 'Handed over' }}: {{ handedWords.join(', ') }}
+          </template>
         </p>
         <BigTargets
           v-if="!finished"
@@ -137,6 +120,7 @@ function keepNote(text: string) {
           :progress="pedal.progress.value"
           :undoable="undoable"
           :inferred="inferred"
+          :follows="!mayAct"
           @tapped="pedal.tapped"
           @press="pedal.press"
           @let-go="pedal.letGo"
@@ -163,10 +147,15 @@ function keepNote(text: string) {
       @emergency="emergency"
     />
     <TimeSheet :open="panel === 'time'" @close="panel = undefined" @take="endBy" @pause="pause" />
+    <LeadSheet :open="takesLead" @close="takesLead = false" @taken="lead" />
+    <LotSheet :step-id="lotOf" @close="lotOf = undefined" @opened="opened" />
     <MoreSheet
       :open="panel === 'more'"
       :skip-title="skipId && titleOf(skipId)"
       :stops="plan?.stops ?? []"
+      :hand-title="mayHand && titleOf(mayHand.stepId)"
+      :follows="follows"
+      @hand="handOver"
       @close="panel = undefined"
       @skip="skip"
       @note="keepNote"
