@@ -134,14 +134,35 @@ function howKept() {
   return { unsent, aside, trouble, saved }
 }
 
+/** The tablet's clock beside the server's. */
+function ownClock(events: Ref<readonly RunEvent[]>) {
+  const nowMs = ref(Date.now())
+  /** By how much it is behind, as measured last; milliseconds. */
+  const behindMs = ref(0)
+  /** By how much an impossible clock is set right of which no event tells: this tablet follows. */
+  let setRightMs = 0
+  /** Set right where it is impossibly wrong: by what the server made of its events, else by what the server's own clock says. */
+  const clock = () => {
+    const here = Date.now()
+    return here + (clockErrorMs(events.value, deviceId(), here) || setRightMs)
+  }
+  /** The server answered somewhere between the two: half the way is the best guess. */
+  function measured(
+    reply: { readonly now: number; readonly isDoubtful: boolean },
+    askedMs: number,
+  ) {
+    behindMs.value = Math.round(reply.now - (askedMs + Date.now()) / 2)
+    if (reply.isDoubtful) setRightMs = behindMs.value
+  }
+  return { nowMs, behindMs, clock, measured }
+}
+
 /** The log of a run: on the tablet first, then on the server. */
 function runLog() {
   const run = ref<KeptRun>()
   const events = ref<RunEvent[]>([])
   const { unsent, aside, trouble, saved } = howKept()
-  const nowMs = ref(Date.now())
-  /** By how much this tablet's clock is behind the server's, as it was measured last; milliseconds. */
-  const behindMs = ref(0)
+  const { nowMs, behindMs, clock, measured } = ownClock(events)
 
   async function recall(visitId: string) {
     const kept = await keptEvents(visitId)
@@ -151,9 +172,7 @@ function runLog() {
     // In the same breath: times set right beside a clock that is not yet would show the run hours on, or not begun.
     nowMs.value = clock()
   }
-  /** The tablet's clock, set right by what the server made of its events where it was impossibly wrong. */
-  const clock = () => Date.now() + clockErrorMs(events.value, deviceId(), Date.now())
-  const { send, follow } = sender({ run, unsent, trouble, behindMs, recall, clock })
+  const { send, follow } = sender({ run, unsent, trouble, measured, recall, clock })
 
   /** Asks the server for plan and log; without a network what is kept here serves. */
   async function open(visitId: string) {
@@ -213,7 +232,7 @@ interface Sending {
   readonly run: Ref<KeptRun | undefined>
   readonly unsent: Ref<number>
   readonly trouble: Ref<string>
-  readonly behindMs: Ref<number>
+  readonly measured: ReturnType<typeof ownClock>['measured']
   readonly recall: (visitId: string) => Promise<void>
 }
 
@@ -227,12 +246,8 @@ const asideWords = (count: number): string => {
     : `${count} entries are on this tablet alone: the server did not take them. Put them in the note.`
 }
 
-/** The server answered somewhere between the two: half the way is the best guess. */
-const behindBy = (serverMs: number, askedMs: number, toldMs: number): number =>
-  Math.round(serverMs - (askedMs + toldMs) / 2)
-
 /** Sends what waits, one request at a time; what was said meanwhile goes at once after it. */
-function sender({ run, unsent, trouble, behindMs, recall, clock }: Sending) {
+function sender({ run, unsent, trouble, measured, recall, clock }: Sending) {
   let sending = false
   let isAsked = false
   const held = new Set<string>()
@@ -265,7 +280,7 @@ function sender({ run, unsent, trouble, behindMs, recall, clock }: Sending) {
         params: { id: visitId },
         body: { events: part, clockMs: clock() },
       })
-      behindMs.value = behindBy(reply.now, askedMs, Date.now())
+      measured(reply, askedMs)
       await markSent(visitId, reply.events)
       trouble.value = held.size > 0 ? HELD : ''
       return part.length > 0

@@ -14,7 +14,7 @@ interface Care {
 }
 
 const CARE: Readonly<Record<Requirement, Care>> = {
-  'cool-removal': { line: 'off cool' },
+  'cool-removal': { line: 'off cool or room-warm' },
   'lukewarm-removal': { line: 'off lukewarm, never warm' },
   'tone-after': { line: 'tone after it' },
   'calm-after': {},

@@ -89,7 +89,7 @@ test('a second tablet follows, does what it is handed, goes on alone without a n
   await primary(other).click()
   const sheet = other.getByRole('dialog', { name: 'Take the lead' })
   await sheet.getByLabel('Your password').fill('quiet-tide')
-  await sheet.getByRole('button', { name: 'Open' }).click()
+  await sheet.getByRole('button', { name: 'Take the lead' }).click()
   await expect(primary(other)).not.toContainText('Take the lead')
   await soon([lead], () =>
     expect(status(lead)).toContainText(/Maren .* leads since \d\d:\d\d/, AT_ONCE),

@@ -2,7 +2,7 @@
 import { UNCHECKED } from '~/stores/guard'
 
 /** Whoever is signed in says that it is them: by PIN, or by password where there is none. */
-defineProps<{ back?: string; maySkip?: boolean }>()
+defineProps<{ back?: string; maySkip?: boolean; deed?: string }>()
 const emit = defineEmits<{ opened: []; other: [] }>()
 const session = useSessionStore()
 const guard = useGuardStore()
@@ -51,7 +51,7 @@ async function skip() {
       </label>
       <p v-if="trouble" role="alert" class="text-mind font-medium">{{ trouble }}</p>
       <button type="submit" class="rung rung-strong !min-h-[64px] text-lg" :disabled="busy">
-        Open
+        {{ deed ?? 'Open' }}
       </button>
       <button type="button" class="rung" @click="emit('other')">{{
         back ?? 'Somebody else'

@@ -50,7 +50,7 @@ const undoWords = computed(() => {
       />
       <span v-if="follows" class="relative">
         Take the lead
-        <span class="block text-base font-normal">The lead: {{ primary.words }}</span>
+        <span class="block text-base font-normal">There it says: {{ primary.words }}</span>
       </span>
       <span v-else class="relative">{{ primary.words }}</span>
     </button>

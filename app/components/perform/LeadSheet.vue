@@ -9,6 +9,12 @@ const emit = defineEmits<{ close: []; taken: [] }>()
     <p class="text-lg mb-5">
       Another tablet leads this visit. From here on this one does, and that one follows.
     </p>
-    <TakeBack may-skip back="Go on following" @opened="emit('taken')" @other="emit('close')" />
+    <TakeBack
+      may-skip
+      deed="Take the lead"
+      back="Go on following"
+      @opened="emit('taken')"
+      @other="emit('close')"
+    />
   </PlainDialog>
 </template>

@@ -33,7 +33,7 @@ watch(
       <p class="mb-3 text-lg">
         Leave out <span class="font-semibold">{{ skipTitle }}</span> and what follows from it:
       </p>
-      <div class="grid grid-cols-2 gap-2">
+      <div class="grid grid-cols-2 sm:grid-cols-4 gap-2">
         <button
           v-for="reason in REASONS"
           :key="reason"

@@ -43,7 +43,18 @@ const {
         </NuxtLink>
       </template>
       <AtWork v-else-if="hands" :hands="hands" />
-      <TouchWait v-else-if="live.touch" :touch="live.touch" />
+      <TouchWait
+        v-else-if="live.touch"
+        :at="live.touch.at"
+        :lasts-ms="live.touch.lastsMs"
+        words="Ready? Its clock begins at the first touch"
+      />
+      <TouchWait
+        v-else-if="live.lot"
+        :at="live.lot"
+        :lasts-ms="live.lot.toMs - live.lot.fromMs"
+        words="Ready? It begins once its lot and depth are said"
+      />
       <HandsFree v-else-if="first" :layer="first" />
       <h1 v-else-if="live.allDone" class="display text-5xl mt-8">Everything is done</h1>
       <h1 v-else class="display text-4xl mt-8">
@@ -62,6 +73,7 @@ const {
         It could not be fitted again: {{ fitTrouble }} Go on as planned.
       </p>
     </div>
+    <FetchLine v-if="startedMs !== undefined && !finished" class="shrink-0" />
     <OutcomeCard v-if="startedMs !== undefined" />
     <HandsMove
       v-if="!finished && hands"

@@ -1,20 +1,20 @@
 <script setup lang="ts">
-import type { FirstTouch } from '#core/perform'
+import type { LiveSegment } from '#core/perform'
 
-/** What works from its first touch waits for it: everything it needs is here, its clock stands until somebody says that it touches. */
-const props = defineProps<{ touch: FirstTouch }>()
+/** What waits for a word, a first touch or the lot of a cartridge: everything it needs is here, its clock stands until that is said. */
+const props = defineProps<{ at: LiveSegment; lastsMs: number; words: string }>()
 const { live, titleOf, cautionOf, guideAt } = useRunning()
-const segment = computed(() => props.touch.at.segment)
+const segment = computed(() => props.at.segment)
 const guide = computed(() => guideAt(segment.value))
 const isCrowded = computed(() => (live.value?.layers.length ?? 0) > 0)
 </script>
 
 <template>
-  <p class="text-xl text-now font-semibold">Ready? Its clock begins at the first touch</p>
+  <p class="text-xl text-now font-semibold">{{ words }}</p>
   <h1 class="text-4xl max-sm:text-2xl mt-0.5">{{ titleOf(segment.stepId) }}</h1>
   <div class="grid sm:grid-cols-[minmax(0,1fr)_auto] gap-x-6">
     <div class="min-w-0">
-      <BigClock :left-s="touch.lastsMs / 1000" :small="isCrowded" over-class="" />
+      <BigClock :left-s="lastsMs / 1000" :small="isCrowded" over-class="" />
       <GuideLines v-if="guide" :guide="guide" :stroke="[]" :caution="cautionOf(segment.stepId)" />
     </div>
     <WhereFace v-if="guide" class="mt-2" :where="guide.where" :left-out="guide.leftOut" />

@@ -13,6 +13,8 @@ export function useOpenRun(visitId: () => string) {
     async (id) => {
       await store.open(id)
       ready.value = true
+      // Whoever comes to a run of another tablet asks once more: the answer sets an impossible clock right.
+      if (store.isShared) await store.follow()
     },
     { immediate: true },
   )

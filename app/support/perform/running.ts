@@ -74,9 +74,11 @@ export function changesOfLastFit(
 
 /** A tablet's clock that is further off than this shows other times than the next one. */
 const OFF_MS = 2000
+const A_MINUTE_S = 60
 /** How far the clock of this tablet is from the server's, in words; nothing where both show the same. */
 export function clockOffWords(behindMs: number): string {
   if (Math.abs(behindMs) <= OFF_MS) return ''
   const seconds = Math.round(Math.abs(behindMs) / 1000)
-  return `This tablet’s clock is ${seconds} s ${behindMs > 0 ? 'behind' : 'ahead'}.`
+  const far = seconds < A_MINUTE_S ? `${seconds} s` : `${Math.round(seconds / A_MINUTE_S)} min`
+  return `This tablet’s clock is ${far} ${behindMs > 0 ? 'behind' : 'ahead'}.`
 }

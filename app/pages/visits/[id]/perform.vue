@@ -100,20 +100,18 @@ const isPast = computed(
           :fit-trouble="fitTrouble"
           @again="taps.onePassMore"
         />
-        <p
-          class="text-sm h-7 pt-1"
-          :class="store.saved === 'Saved' ? 'text-soft' : 'text-now'"
-          aria-live="polite"
-        >
-          {{ store.saved }}
-          <span v-if="clockWords" class="text-now">{{ clockWords }}</span>
-        </p>
-        <p v-if="leadWords || handedWords.length > 0" class="text-lg text-now" role="status">
-          {{ leadWords }}
-          <template v-if="handedWords.length > 0">
-            {{ follows ? 'Yours' : 'Handed over' }}: {{ handedWords.join(', ') }}
-          </template>
-        </p>
+        <div class="min-h-7 pt-1 flex flex-wrap items-baseline gap-x-4" aria-live="polite">
+          <p class="text-sm" :class="store.saved === 'Saved' ? 'text-soft' : 'text-now'">
+            {{ store.saved }}
+          </p>
+          <p v-if="clockWords" class="text-sm text-now">{{ clockWords }}</p>
+          <p v-if="leadWords || handedWords.length > 0" class="text-now pb-1" role="status">
+            {{ leadWords }}
+            <span v-if="handedWords.length > 0" class="font-semibold">
+              {{ follows ? 'Yours' : 'Handed over' }}: {{ handedWords.join(', ') }}
+            </span>
+          </p>
+        </div>
         <BigTargets
           v-if="!finished"
           :primary="primary"

@@ -31,7 +31,7 @@ const Body = z.strictObject({
 /**
  * Takes events of a run, each once whatever the retries, and answers with the whole log. What was read under the lamp becomes the visit's
  * reading; a ladder fitted again on the tablet its next plan, once it was read against every limit. After signing events are a late appendix
- * and change nothing.
+ * and change nothing. `isDoubtful`: the clock that was told cannot be; a tablet that follows then goes by `now`.
  */
 export default defineVisitDoor(
   { can: 'perform', body: Body, most: BODY_MOST.events },
@@ -42,7 +42,8 @@ export default defineVisitDoor(
     const day = { ...dayOf(starts_at, time_zone), nowMs: Date.now(), clockMs }
     const possible = withPossibleTimes(events, await listEvents(db, visit.id), day)
     const fresh = await addEvents(db, visit.id, possible, account.id)
-    const nowMs = clockMs !== undefined && isPossible(clockMs, day) ? clockMs : day.nowMs
+    const isDoubtful = clockMs !== undefined && !isPossible(clockMs, day)
+    const nowMs = clockMs === undefined || isDoubtful ? day.nowMs : clockMs
     if (visit.locked_at === null) await keep({ db, account, visit, nowMs }, fresh)
     if (fresh.some((product) => product.body.type === 'start'))
       await setStage(db, visit.id, 'performing')
@@ -52,7 +53,7 @@ export default defineVisitDoor(
       visit: visit.id,
       events: events.length,
     })
-    return { now: Date.now(), events: await listEvents(db, visit.id) }
+    return { now: Date.now(), isDoubtful, events: await listEvents(db, visit.id) }
   },
 )
 
