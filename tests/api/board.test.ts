@@ -203,6 +203,23 @@ describe('every screen hears', () => {
     for (const one of said) expect(Object.keys(one).sort()).toEqual(['id', 'what'])
     expect(heard.join()).not.toContain(name)
   })
+  test('of a run, by the tablet that said it; and a tablet is told that its clock cannot be', async () => {
+    const id = await book(owner, (await client()).name, 'brightening', 96)
+    await owner.ask('POST', `/api/visits/${id}/plan`)
+    const start = {
+      ...{ id: randomUUID(), deviceId: 'tablet of the room', seq: 0, elapsedMs: 0 },
+      ...{ wallMs: Date.now(), body: { type: 'start' } },
+    }
+    const say = (events: readonly object[], clockMs: number) =>
+      owner.ask<{ isDoubtful: boolean }>('POST', `/api/visits/${id}/events`, { events, clockMs })
+    const right = await say([start], Date.now())
+    expect([right.status, right.body.isDoubtful]).toEqual([200, false])
+    const ofRun = () => heard.find((line) => line.includes(id) && line.includes('run_event'))
+    await expect.poll(ofRun, { timeout: 10_000 }).toBeDefined()
+    expect(JSON.parse(ofRun()!.slice(6))).toEqual({ what: 'run_event', id, by: start.deviceId })
+    const wrong = await say([], Date.now() - 40 * 24 * 3_600_000)
+    expect([wrong.status, wrong.body.isDoubtful]).toEqual([200, true])
+  })
   test('who is signed out hears nothing', async () => {
     expect((await fetch(`${BASE}/api/live`)).status).toBe(401)
   })

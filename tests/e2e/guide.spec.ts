@@ -1,14 +1,6 @@
 import { expect, test } from '@playwright/test'
-import {
-  freshVisit,
-  noFaults,
-  open,
-  pass,
-  performUntil,
-  primary,
-  stage,
-  theDayAfter,
-} from './steps'
+import { readNothing } from './performing'
+import { freshVisit, noFaults, open, pass, performUntil, stage, theDayAfter } from './steps'
 
 // What stands beside the clock: what with, where, how, at the second at which the hands need it.
 
@@ -31,11 +23,7 @@ test('each segment says what with, where and how; the bowl says what goes into i
   await expect(main).toContainText('a clean side each time')
   await performUntil(page, 'Look under the lamp')
   await expect(main).toContainText('eyes covered, room dark')
-  await primary(page).click()
-  const lamp = page.getByRole('dialog')
-  await lamp.getByRole('button', { name: 'Nothing to note' }).click()
-  await lamp.getByRole('button', { name: 'Read: fit the rest from now' }).click()
-  await expect(lamp).toHaveCount(0)
+  await readNothing(page)
   await performUntil(page, 'Pineapple enzyme mask')
   const bowl = page.getByRole('list', { name: 'Into the bowl' })
   await expect(bowl).toContainText('Pineapple Enzyme Powder')

@@ -1,6 +1,7 @@
 import { expect, test, type Page } from '@playwright/test'
 import { randomUUID } from 'node:crypto'
 import { OWNER, signedIn } from '../api/http'
+import { readNothing } from './performing'
 import {
   clock,
   freshVisit,
@@ -16,13 +17,6 @@ import {
 
 // What goes on by itself while hands work, and what somebody says of time.
 
-async function readNothing(page: Page) {
-  await primary(page).click()
-  const lamp = page.getByRole('dialog')
-  await lamp.getByRole('button', { name: 'Nothing to note' }).click()
-  await lamp.getByRole('button', { name: /^Read: fit/ }).click()
-  await expect(primary(page)).not.toHaveText('Read the skin')
-}
 /** Hands rest, also over a reload: their clock stands until they go on. */
 async function restsMeanwhile(page: Page) {
   await page.getByRole('button', { name: 'Time …' }).click()

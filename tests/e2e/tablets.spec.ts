@@ -1,4 +1,5 @@
 import { expect, test, type Browser, type Page } from '@playwright/test'
+import { performWhile } from './performing'
 import {
   freshVisit,
   open,
@@ -6,6 +7,7 @@ import {
   pass,
   performUntil,
   primary,
+  readAsIs,
   startOf,
   startTheVisit,
 } from './steps'
@@ -128,17 +130,7 @@ test('soft tones are asked once, made on the tablet, and heard when a layer is d
   await expect(primary(page)).toHaveText(/^(Done|First touch)/)
   await pass(page, 0.2)
   expect(await tones()).toBe(tried)
-  for (let halfMinutes = 0; halfMinutes < 160 && (await tones()) === tried; halfMinutes++) {
-    const target = await primary(page).innerText()
-    if (target.startsWith('First touch:') || target === 'Stays calm') await primary(page).click()
-    if (target === 'Read the skin') {
-      await primary(page).click()
-      const lamp = page.getByRole('dialog')
-      await lamp.getByRole('button', { name: 'Nothing to note' }).click()
-      await lamp.getByRole('button', { name: /^Read: fit/ }).click()
-    }
-    await pass(page, 0.5)
-  }
+  await performWhile(page, async () => (await tones()) > tried)
   expect(await tones()).toBeGreaterThan(tried)
   // Nobody is asked twice.
   await page.reload()
@@ -176,24 +168,10 @@ test('needling waits for the lot of its cartridge; no deeper than fitted; both a
     page,
     await freshVisit({ protocol: 'course-needling', practitioner: 'Maren Oduya-Lind' }),
   )
-  await page
-    .getByRole('list', { name: 'Stages of the visit' })
-    .getByRole('link', { name: 'Read skin' })
-    .click()
-  await page.getByRole('button', { name: 'Nothing to note' }).click()
+  await readAsIs(page)
   await startTheVisit(page)
-  for (let halfMinutes = 0; halfMinutes < 120; halfMinutes++) {
-    const target = await primary(page).innerText()
-    if (target.startsWith('Lot and depth')) break
-    if (/^(?:First touch|Take off)/.test(target)) await primary(page).click()
-    if (target === 'Read the skin') {
-      await primary(page).click()
-      const lamp = page.getByRole('dialog')
-      await lamp.getByRole('button', { name: 'Nothing to note' }).click()
-      await lamp.getByRole('button', { name: /^Read: fit/ }).click()
-    }
-    await pass(page, 0.5)
-  }
+  const target = primary(page)
+  await performWhile(page, async () => (await target.innerText()).startsWith('Lot and depth'))
   await pass(page, 5)
   await expect(primary(page)).toHaveText('Lot and depth: Needling, 0.25 mm')
   await primary(page).click()

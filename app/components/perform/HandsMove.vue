@@ -7,6 +7,9 @@ const emit = defineEmits<{ again: [] }>()
 const { isPlayed, inHand, then, place, leftS, say } = usePlaying(() => props.hands)
 const { areas, at, area, next } = useExtraction()
 const { store } = useRunning()
+const { may } = useLead()
+/** A tablet that follows shows it and touches nothing, unless this part is its own. */
+const drives = computed(() => may(props.hands.segment.id))
 const loop = computed(() => loopNow(store.state?.passes ?? [], props.hands.segment))
 </script>
 
@@ -20,13 +23,20 @@ const loop = computed(() => loopNow(store.state?.passes ?? [], props.hands.segme
     :of="areas.length"
     :left-s="leftS"
   />
-  <StrokeRow v-else-if="isPlayed" class="shrink-0" :now="inHand" :then="then" @say="say" />
+  <StrokeRow
+    v-else-if="isPlayed"
+    class="shrink-0"
+    :now="inHand"
+    :then="then"
+    :drives="drives"
+    @say="say"
+  />
   <LoopRow
     v-else-if="loop"
     class="shrink-0"
     :loop="loop"
     :hands="hands"
-    :left-s="leftS"
+    :drives="drives"
     @again="emit('again')"
   />
   <WayRow v-else-if="place" class="shrink-0" :way="place" />

@@ -3,7 +3,7 @@ import type { LiveSegment, LoopNow } from '#core/perform'
 import { plannedOf } from '~/ladder/perform-words'
 
 /** What is repeated until its sign shows: which pass this is, and one more as long as there may be one. */
-const props = defineProps<{ loop: LoopNow; hands: LiveSegment; leftS: number }>()
+const props = defineProps<{ loop: LoopNow; hands: LiveSegment; drives: boolean }>()
 const emit = defineEmits<{ again: [] }>()
 const { plan } = useRunning()
 const sign = computed(() => {
@@ -40,7 +40,12 @@ const isLast = computed(() => props.loop.pass >= props.loop.most)
         }}
       </p>
     </div>
-    <button v-if="!isLast" type="button" class="rung !min-h-[64px] text-lg" @click="emit('again')">
+    <button
+      v-if="drives && !isLast"
+      type="button"
+      class="rung !min-h-[64px] text-lg"
+      @click="emit('again')"
+    >
       One more pass
     </button>
   </section>

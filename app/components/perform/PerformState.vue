@@ -18,6 +18,7 @@ const {
   expectOf,
   signOf,
 } = useRunning()
+const { follows, may } = useLead()
 </script>
 
 <template>
@@ -74,7 +75,7 @@ const {
       </p>
     </div>
     <FetchLine v-if="startedMs !== undefined && !finished" class="shrink-0" />
-    <OutcomeCard v-if="startedMs !== undefined" />
+    <OutcomeCard v-if="startedMs !== undefined && !follows" />
     <HandsMove
       v-if="!finished && hands"
       :key="hands.segment.id"
@@ -82,7 +83,7 @@ const {
       @again="emit('again')"
     />
     <DeviceSet
-      v-if="!finished && hands?.segment.kind === 'apply'"
+      v-if="!finished && hands?.segment.kind === 'apply' && may(hands.segment.id)"
       :key="hands.segment.stepId"
       class="shrink-0 mt-2"
       :step-id="hands.segment.stepId"
@@ -101,7 +102,7 @@ const {
         :shown-big="!hands && !live.touch && layer === first"
         :expect="expectOf(layer)"
         :now-ms="now"
-        :sign="signOf(layer)"
+        :sign="follows ? undefined : signOf(layer)"
         @not-yet="store.say({ type: 'not-yet', segmentId: layer.segmentId })"
       />
     </section>

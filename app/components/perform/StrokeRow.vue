@@ -7,6 +7,7 @@ import { PATH_WORDS } from '#core/protocol'
 const props = defineProps<{
   now: ReturnType<typeof strokeNow>
   then: readonly Played[]
+  drives: boolean
 }>()
 const emit = defineEmits<{ say: [way: 'again' | 'enough'] }>()
 const thenWords = computed(() =>
@@ -50,7 +51,7 @@ const stateOf = (stroke: number): string => {
           {{ thenWords.length > 0 ? `then ${thenWords.join(' · ')}` : 'the last one' }}
         </p>
       </div>
-      <div class="flex gap-2 max-sm:*:flex-1">
+      <div v-if="drives" class="flex gap-2 max-sm:*:flex-1">
         <button
           type="button"
           class="rung !min-h-[64px] text-lg flex-col !gap-0 w-28"

@@ -1,0 +1,23 @@
+import { expect, type Page } from '@playwright/test'
+import { pass, primary } from './steps'
+
+/** The lamp reading of a running visit: nothing is seen, and the rest is fitted again. */
+export async function readNothing(page: Page) {
+  await primary(page).click()
+  const lamp = page.getByRole('dialog')
+  await lamp.getByRole('button', { name: 'Nothing to note' }).click()
+  await lamp.getByRole('button', { name: /^Read: fit/ }).click()
+  await expect(primary(page)).not.toHaveText('Read the skin')
+}
+
+/** Performs with every word that is asked for, gates too, until that is so. */
+export async function performWhile(page: Page, isWanted: () => Promise<boolean>) {
+  for (let halfMinutes = 0; halfMinutes < 160; halfMinutes++) {
+    if (await isWanted()) return
+    const target = await primary(page).innerText()
+    if (target === 'Read the skin') await readNothing(page)
+    else if (/^(?:First touch|Take off|Stays calm)/.test(target)) await primary(page).click()
+    await pass(page, 0.5)
+  }
+  throw new Error('What was waited for never came.')
+}
