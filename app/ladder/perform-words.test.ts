@@ -10,6 +10,7 @@ import {
   asPerformed,
   currentSteps,
   hintsFor,
+  fetchWords,
   wayWords,
   plannedOf,
   primaryOf,
@@ -89,6 +90,20 @@ describe('the one thing the big target does', () => {
 })
 
 const stepIn = ({ steps }: typeof plan, id: string) => steps.find((step) => step.id === id)!
+
+describe('a towel out of the cabinet', () => {
+  const fetch = {
+    ...{ segmentId: 'mask/off', cloth: 'warm towel', targetC: 40, readyInS: 184 },
+    outMs: 1_000_000,
+  }
+  test.each([
+    [-30_000, 'In 0:30: warm towel out of the cabinet'],
+    [0, 'warm towel out of the cabinet now: ready in 3:04, 40 °C at your wrist'],
+    [184_000, 'warm towel out of the cabinet now: 40 °C at your wrist'],
+  ])('%i ms after it is taken out', (ms, words) =>
+    expect(fetchWords(fetch, fetch.outMs + ms)).toBe(words),
+  )
+})
 
 describe('how it is done', () => {
   const galvanic = compile(visitOf('Yuna Delacroix', cardOf('two-currents')))

@@ -2,6 +2,7 @@ import type { FittedPlan, PlacedSegment } from '#core/adapt'
 import {
   levelOf,
   mayComeOff,
+  type Fetch,
   type Layer,
   type Live,
   type LiveSegment,
@@ -59,6 +60,15 @@ export function levelWords(layer: Layer, nowMs: number): string | undefined {
     case 'most':
       return `Take it off now: ${minutesSeconds(overS)} past its maximum`
   }
+}
+
+/** When a towel comes out of the cabinet, and how long until it may touch. */
+export function fetchWords({ cloth, outMs, readyInS, targetC }: Fetch, nowMs: number): string {
+  const soonS = Math.ceil((outMs - nowMs) / 1000)
+  if (soonS > 0) return `In ${minutesSeconds(soonS)}: ${cloth} out of the cabinet`
+  const readyS = readyInS + soonS
+  const when = readyS > 0 ? `ready in ${minutesSeconds(readyS)}, ` : ''
+  return `${cloth} out of the cabinet now: ${when}${targetC} °C at your wrist`
 }
 
 export type Primary =

@@ -1,7 +1,6 @@
 import { defineStore } from 'pinia'
 import { hasLadder } from '#core/adapt'
 import {
-  clockErrorMs,
   inputUnderway,
   liveAt,
   reduceRun,
@@ -20,23 +19,18 @@ import {
   setAside,
   type KeptRun,
 } from '~/support/perform/run-db'
+import { deviceId, ownClock, runClocks, type OwnClock } from '~/support/perform/run-clock'
 import { nextPart, refusedOf } from '~/support/perform/sending'
 import { plain } from '~/support/plain'
 import type { VisitData } from './visit-data'
 
-const RETRY_MS = 4000
-const TICK_MS = 250
 const SIGNED_OUT = 'Signed out: go on working. It is saved here, and sent when you sign in again.'
 
+const NOT_KEPT =
+  'This tablet could not keep what was tapped last. Tap it again; if it stays so, write it down.'
 const HELD = 'It waits for a practitioner to sign in here.'
 const NOT_YOURS =
   'Fitting the rest is for a practitioner: call one. Until then leave out what hangs on it.'
-
-function deviceId(): string {
-  const known = localStorage.getItem('zen-device') ?? crypto.randomUUID()
-  localStorage.setItem('zen-device', known)
-  return known
-}
 
 /** A running visit on this tablet: kept in IndexedDB first, sent to the server when there is a network. */
 export const useRunStore = defineStore('run', () => {
@@ -106,25 +100,6 @@ const momentOf = (last: RunEvent | undefined, nowMs: number): number => {
   return sinceMs >= 0 && sinceMs <= AT_ONCE_MS ? last!.wallMs : nowMs
 }
 
-/** The clock of the screen and the next try to send, while a visit is open. */
-function runClocks(nowMs: Ref<number>, clock: () => number, send: () => Promise<void>) {
-  let timers: number[] = []
-  const sendSoon = () => void send()
-  const tick = () => {
-    nowMs.value = clock()
-  }
-  function start() {
-    timers = [window.setInterval(tick, TICK_MS), window.setInterval(sendSoon, RETRY_MS)]
-    window.addEventListener('online', sendSoon)
-  }
-  function stop() {
-    timers.forEach((timer) => window.clearInterval(timer))
-    timers = []
-    window.removeEventListener('online', sendSoon)
-  }
-  return { start, stop }
-}
-
 /** How far the log has been kept, and in words; what is laid aside is said as long as it is. */
 function howKept() {
   const unsent = ref(0)
@@ -134,29 +109,6 @@ function howKept() {
   return { unsent, aside, trouble, saved }
 }
 
-/** The tablet's clock beside the server's. */
-function ownClock(events: Ref<readonly RunEvent[]>) {
-  const nowMs = ref(Date.now())
-  /** By how much it is behind, as measured last; milliseconds. */
-  const behindMs = ref(0)
-  /** By how much an impossible clock is set right of which no event tells: this tablet follows. */
-  let setRightMs = 0
-  /** Set right where it is impossibly wrong: by what the server made of its events, else by what the server's own clock says. */
-  const clock = () => {
-    const here = Date.now()
-    return here + (clockErrorMs(events.value, deviceId(), here) || setRightMs)
-  }
-  /** The server answered somewhere between the two: half the way is the best guess. */
-  function measured(
-    reply: { readonly now: number; readonly isDoubtful: boolean },
-    askedMs: number,
-  ) {
-    behindMs.value = Math.round(reply.now - (askedMs + Date.now()) / 2)
-    if (reply.isDoubtful) setRightMs = behindMs.value
-  }
-  return { nowMs, behindMs, clock, measured }
-}
-
 /** The log of a run: on the tablet first, then on the server. */
 function runLog() {
   const run = ref<KeptRun>()
@@ -164,10 +116,15 @@ function runLog() {
   const { unsent, aside, trouble, saved } = howKept()
   const { nowMs, behindMs, clock, measured } = ownClock(events)
 
+  /** Said and seen, and not read back yet: a reading of what is kept that began before it must not hide it. */
+  const said = new Set<RunEvent>()
+
   async function recall(visitId: string) {
     const kept = await keptEvents(visitId)
-    events.value = kept.map(({ event }) => event)
-    unsent.value = kept.filter(({ sent }) => sent === 0).length
+    const ids = new Set(kept.map(({ id }) => id))
+    for (const event of said) if (ids.has(event.id)) said.delete(event)
+    events.value = [...kept.map(({ event }) => event), ...said]
+    unsent.value = kept.filter(({ sent }) => sent === 0).length + said.size
     aside.value = kept.filter(({ sent }) => sent === 2).length
     // In the same breath: times set right beside a clock that is not yet would show the run hours on, or not begun.
     nowMs.value = clock()
@@ -176,6 +133,7 @@ function runLog() {
 
   /** Asks the server for plan and log; without a network what is kept here serves. */
   async function open(visitId: string) {
+    said.clear()
     run.value = await keptRun(visitId)
     await recall(visitId)
     try {
@@ -190,17 +148,37 @@ function runLog() {
     await send()
   }
 
-  /** Writes an event here, shows it, then sends it. Gives the event, so that it can be taken back. */
   async function say(body: RunBody): Promise<RunEvent> {
     nowMs.value = clock()
     const event = eventOf(body, events.value.length, nowMs.value)
-    await keepEvent(run.value!.visitId, event)
-    events.value = [...events.value, event]
-    unsent.value++
+    await shownAndKept(event, { run, events, unsent, trouble, said })
     void send()
     return event
   }
   return { run, events, unsent, saved, trouble, nowMs, behindMs, clock, open, say, send, follow }
+}
+
+interface Telling {
+  readonly run: Ref<KeptRun | undefined>
+  readonly events: Ref<RunEvent[]>
+  readonly unsent: Ref<number>
+  readonly trouble: Ref<string>
+  readonly said: Set<RunEvent>
+}
+/** Shows an event at once, and keeps it here; one that cannot be kept is not shown as if it were. */
+async function shownAndKept(event: RunEvent, { run, events, unsent, trouble, said }: Telling) {
+  said.add(event)
+  events.value = [...events.value, event]
+  unsent.value++
+  try {
+    await keepEvent(run.value!.visitId, event)
+  } catch (error) {
+    said.delete(event)
+    events.value = events.value.filter(({ id }) => id !== event.id)
+    unsent.value--
+    trouble.value = NOT_KEPT
+    throw error
+  }
 }
 
 const eventOf = (body: RunBody, seq: number, wallMs: number): RunEvent => ({
@@ -232,7 +210,7 @@ interface Sending {
   readonly run: Ref<KeptRun | undefined>
   readonly unsent: Ref<number>
   readonly trouble: Ref<string>
-  readonly measured: ReturnType<typeof ownClock>['measured']
+  readonly measured: OwnClock['measured']
   readonly recall: (visitId: string) => Promise<void>
 }
 

@@ -1,4 +1,5 @@
 import type { Segment, Step } from '../protocol/model'
+import { TEMPERATURE_WORDS } from '../protocol/words'
 import { touches } from '../safety/touches'
 import type { Constraint } from '../safety/rule'
 import { distinctWhy, type Change } from './change'
@@ -73,7 +74,7 @@ function retemper(
   changes.push({
     kind: 'removal',
     stepId: step.id,
-    what: `${step.title}: take it off ${to}, not ${tooWarm[0]!.temperature}`,
+    what: `${step.title}: take it off ${to}, not ${TEMPERATURE_WORDS[tooWarm[0]!.temperature!]}`,
     why: distinctWhy(because),
   })
   return {

@@ -88,14 +88,12 @@ export function segmentsOf(
   if (placing.kind === 'infeasible' || placing.kind === 'unfinished') return []
   const placedById = new Map(placing.placed.map((part) => [part.partId, part]))
   return steps
-    .flatMap((step) =>
-      step.segments.map((part) =>
-        placedSegment(step, part, placedById.get(partId(step, part))!, {
-          isHeld: openGates.has(step.id),
-          subject: read?.(step),
-        }),
-      ),
-    )
+    .flatMap((step) => {
+      const context = { isHeld: openGates.has(step.id), subject: read?.(step) }
+      return step.segments.map((part) =>
+        placedSegment(step, part, placedById.get(partId(step, part))!, context),
+      )
+    })
     .sort((a, b) => a.startS - b.startS || a.endS - b.endS)
 }
 

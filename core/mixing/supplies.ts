@@ -1,6 +1,7 @@
 import type { Product } from '../catalog/model'
 import type { Segment } from '../protocol/model'
 import { SUPPLY_NAMES, type Laid, type SupplyId } from '../protocol/tray'
+import { TEMPERATURE_WORDS } from '../protocol/words'
 import { TOWEL, towelReadyInS } from './towel'
 
 /** What a removal takes from the cupboard (sponges: about three passes on one damp pair; common practice). Oil comes off dry. */
@@ -27,11 +28,11 @@ export function forRemoval(segment: Segment, product: Product | undefined): Laid
 
 /** Cloths that come out of the cabinet: they are called by their heat. */
 export const isHeated = ({ id }: Laid): boolean => id === 'towel' || id === 'compress'
-/** How warm a towel is, before its name. */
-const TOWEL_WORDS = { warm: 'warm', lukewarm: 'lukewarm', room: 'room-warm', cool: 'cool' } as const
 /** What a cloth of a removal is called, on the tray and in the hand: "warm towel", "damp sponges, pair". */
 export const clothName = ({ temperature = 'warm' }: Segment, laid: Laid): string =>
-  isHeated(laid) ? `${TOWEL_WORDS[temperature]} ${SUPPLY_NAMES[laid.id]}` : SUPPLY_NAMES[laid.id]
+  isHeated(laid)
+    ? `${TEMPERATURE_WORDS[temperature]} ${SUPPLY_NAMES[laid.id]}`
+    : SUPPLY_NAMES[laid.id]
 
 /** A lukewarm towel is cooler than a warm one: the wrist decides (house figure). °C. */
 const TOWEL_C = { warm: TOWEL.targetC, lukewarm: 36 } as const

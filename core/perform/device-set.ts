@@ -2,6 +2,9 @@ import type { DeviceLevel, Step } from '../protocol/model'
 import { zonesInWords, type ZoneId } from '../skin/zones'
 import type { LevelSet } from './state'
 
+/** How deep needles can be said to go at all; millimetres. */
+export const DEPTH_MM = { least: 0.05, most: 3 } as const
+
 /** A place of a device's way: left and right are one. */
 export interface SetPlace {
   readonly words: string

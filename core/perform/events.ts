@@ -2,6 +2,7 @@ import { z } from 'zod'
 import { FittedPlan } from '../adapt/plan'
 import { SENSATIONS } from '../catalog/model'
 import { LevelUse } from '../climb/model'
+import { DEPTH_MM } from './device-set'
 import { TOUCH_KINDS } from './touch-kinds'
 import { OUTCOMES } from '../skin/lesion-words'
 import { Reading } from '../skin/model'
@@ -46,7 +47,7 @@ export const RunBody = z.discriminatedUnion('type', [
     type: z.literal('cartridge'),
     stepId: z.string(),
     lot: z.string().trim().min(1).max(60),
-    depthMm: z.number().min(0.05).max(3),
+    depthMm: z.number().min(DEPTH_MM.least).max(DEPTH_MM.most),
   }),
   /** Hands go on to the next area of an extraction, by pedal. */
   z.strictObject({ type: z.literal('area'), segmentId: z.string() }),

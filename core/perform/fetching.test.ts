@@ -42,6 +42,38 @@ describe('a towel out of the cabinet', () => {
     }
     expect(called).toBeGreaterThan(5)
   })
+  test('of two the one that has to come out first, also where it is needed later', () => {
+    const visit = visits.find(({ plan }) =>
+      plan.steps.some((step) => step.segments.some(({ tool }) => tool === 'towel')),
+    )!
+    const { live } = fetchOf(visit, 0)
+    const [part] = visit.plan.steps.flatMap((step) =>
+      step.segments.flatMap((segment) => (segment.tool === 'towel' ? [{ step, segment }] : [])),
+    )
+    const off = live.segments.find(
+      ({ segment }) => segment.id === `${part!.step.id}/${part!.segment.id}`,
+    )!
+    const second = { ...part!.step, id: 'second' }
+    const heated = (step: typeof second, temperature: 'warm' | 'lukewarm') => ({
+      ...step,
+      segments: step.segments.map((segment) =>
+        segment.id === part!.segment.id ? { ...segment, temperature } : segment,
+      ),
+    })
+    // The lukewarm one cools for longer than the warm one: needed ten seconds later, it comes out before it.
+    const steps = [heated(part!.step, 'warm'), heated(second, 'lukewarm')]
+    const later = {
+      ...off,
+      fromMs: off.fromMs + 10_000,
+      segment: { ...off.segment, id: `second/${part!.segment.id}`, stepId: 'second' },
+    }
+    const fetched = fetchAt(
+      { plan: { steps }, written: steps, shelf: SHELF },
+      { ...live, segments: [off, later] },
+      off.fromMs - 215_000,
+    )
+    expect(fetched).toMatchObject({ segmentId: later.segment.id, cloth: 'lukewarm towel' })
+  })
   test('never for what comes off cool or at room temperature', () => {
     const cold = visits.flatMap((visit) =>
       visit.plan.steps.flatMap((step) =>

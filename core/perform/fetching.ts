@@ -1,3 +1,4 @@
+import type { PlacedSegment } from '../adapt/plan'
 import { cabinetCloth, clothName, forRemoval } from '../mixing'
 import type { Live } from './live'
 import { partOf, type Guided } from './part'
@@ -18,19 +19,20 @@ export interface Fetch {
 /** It is said this long before. */
 const SAID_BEFORE_MS = 30_000
 
-/** The next cloth that has to come out of the cabinet, from half a minute before that until it is needed; undefined while none does. */
+/** The cloth that has to come out of the cabinet first, from half a minute before that until it is needed; undefined while none does. */
 export function fetchAt(guided: Guided, live: Live, nowMs: number): Fetch | undefined {
-  const coming = live.segments
+  return live.segments
     .filter(({ segment, status }) => segment.kind === 'remove' && status === 'ahead')
-    .sort((a, b) => a.fromMs - b.fromMs)
-  for (const { segment: placed, fromMs } of coming) {
-    const part = partOf(guided, placed)
-    const laid = part && forRemoval(part.segment, part.product)
-    const cabinet = laid && cabinetCloth(part.segment, laid)
-    if (!cabinet) continue
-    const outMs = fromMs - cabinet.readyInS * 1000
-    if (nowMs < outMs - SAID_BEFORE_MS) return undefined
-    return { segmentId: placed.id, cloth: clothName(part.segment, laid), outMs, ...cabinet }
-  }
-  return undefined
+    .flatMap(({ segment, fromMs }) => fetchFor(guided, segment, fromMs))
+    .sort((a, b) => a.outMs - b.outMs)
+    .find(({ outMs }) => nowMs >= outMs - SAID_BEFORE_MS)
+}
+
+function fetchFor(guided: Guided, placed: PlacedSegment, fromMs: number): Fetch[] {
+  const part = partOf(guided, placed)
+  const laid = part && forRemoval(part.segment, part.product)
+  const cabinet = laid && cabinetCloth(part.segment, laid)
+  if (!cabinet) return []
+  const outMs = fromMs - cabinet.readyInS * 1000
+  return [{ segmentId: placed.id, cloth: clothName(part.segment, laid), outMs, ...cabinet }]
 }

@@ -201,6 +201,7 @@ describe('beside the clock', () => {
     )
     expect(towels).toEqual(['warm towel', 'lukewarm towel', 'room-warm towel', 'cool towel'])
     expect(new Set([...towels, ...sponges]).size).toBe(6)
+    expect(withOf({ tool: 'sponge', temperature: 'room' })).toContain('room-warm')
   })
   test('a segment that is none of the ladder has no guide', () => {
     const plan = planFor({ client: client() })

@@ -11,7 +11,7 @@ import {
   type MixCard,
 } from '../mixing'
 import type { Segment, Step } from '../protocol/model'
-import type { Tool } from '../protocol/words'
+import { TEMPERATURE_WORDS, type Tool } from '../protocol/words'
 import type { ZoneId } from '../skin/zones'
 import { SUPPLY_NAMES, type Laid } from '../protocol/tray'
 import { durationInWords, inMinutes } from '../quantity'
@@ -130,7 +130,9 @@ function toolOff({ segment, product }: Part): string {
   if (!laid) return segment.tool === 'water' ? 'water' : 'your hands'
   const cloth = counted(laid.count, clothName(segment, laid))
   const { temperature } = segment
-  return temperature === undefined || isHeated(laid) ? cloth : `${cloth}, ${temperature}`
+  return temperature === undefined || isHeated(laid)
+    ? cloth
+    : `${cloth}, ${TEMPERATURE_WORDS[temperature]}`
 }
 /** What it comes off with; a film of oil is taken up dry before anything wet comes near it. */
 const offWith = ({ segment, product }: Part): Tool =>

@@ -8,6 +8,7 @@ export {
   PROPERTIES,
   propertyWords,
   TEMPERATURES,
+  TEMPERATURE_WORDS,
   TOOLS,
 } from './words'
 export type { Admits, LeverId, Phase, Place, Property, Temperature, Tool } from './words'

@@ -254,4 +254,11 @@ export const TEXTURES = [
 export type Texture = (typeof TEXTURES)[number]
 
 export const TEMPERATURES = ['warm', 'lukewarm', 'room', 'cool'] as const
+/** As it stands before the name of a cloth. */
+export const TEMPERATURE_WORDS: Readonly<Record<(typeof TEMPERATURES)[number], string>> = {
+  warm: 'warm',
+  lukewarm: 'lukewarm',
+  room: 'room-warm',
+  cool: 'cool',
+}
 export type Temperature = (typeof TEMPERATURES)[number]

@@ -9,7 +9,7 @@ import {
   openVisit,
   panel,
   stage,
-  theDayAfter,
+  onItsDay,
 } from './steps'
 
 // What is said too often is not heard: new things are said loudly, known ones quietly, and few at a time.
@@ -69,8 +69,7 @@ test('what is as last time is folded until it is touched; what is new stands ope
 
 /** A visit of its own, laid out and at Perform, with this true of the client. */
 async function atPerform(page: Page, code: string, protocol: string) {
-  await page.clock.install({ time: theDayAfter() })
-  const address = await freshVisit({ protocol })
+  const address = await onItsDay(page, { protocol })
   const owner = await signedIn(OWNER)
   const fact = { code, answer: 'yes', askedOn: await dayAt(address) }
   const facts = [{ id: crypto.randomUUID(), fact }]

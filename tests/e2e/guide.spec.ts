@@ -1,14 +1,13 @@
 import { expect, test } from '@playwright/test'
 import { readNothing } from './performing'
-import { freshVisit, noFaults, open, pass, performUntil, stage, theDayAfter } from './steps'
+import { noFaults, open, pass, performUntil, stage, onItsDay } from './steps'
 
 // What stands beside the clock: what with, where, how, at the second at which the hands need it.
 
 test('each segment says what with, where and how; the bowl says what goes into it', async ({
   page,
 }) => {
-  await page.clock.install({ time: theDayAfter() })
-  await open(page, await freshVisit({ protocol: 'brightening' }))
+  await open(page, await onItsDay(page, { protocol: 'brightening' }))
   await stage(page, 'Fit')
   await page.getByRole('button', { name: 'Prepare the tray' }).click()
   await expect(page.getByRole('group', { name: 'Kelp set mask' })).toBeVisible()

@@ -4,7 +4,6 @@ import { OWNER, signedIn } from '../api/http'
 import { readNothing } from './performing'
 import {
   clock,
-  freshVisit,
   noFaults,
   open,
   pass,
@@ -12,7 +11,7 @@ import {
   primary,
   startOf,
   startTheVisit,
-  theDayAfter,
+  onItsDay,
 } from './steps'
 
 // What goes on by itself while hands work, and what somebody says of time.
@@ -128,8 +127,7 @@ interface Read {
 }
 /** A visit with three ready lesions, begun; gives what came of them as the server has it. */
 async function startWithPins(page: Page) {
-  await page.clock.install({ time: theDayAfter() })
-  const address = await freshVisit({ protocol: 'acne' })
+  const address = await onItsDay(page, { protocol: 'acne' })
   const visit = `/api/visits/${address.split('/').at(-1)!}`
   const lesions = [
     pinned('f', 'forehead', 0.5, 0.24),

@@ -6,7 +6,8 @@ export async function readNothing(page: Page) {
   await primary(page).click()
   const lamp = page.getByRole('dialog')
   await lamp.getByRole('button', { name: 'Nothing to note' }).click()
-  await lamp.getByRole('button', { name: /^Read: fit/ }).click()
+  await lamp.getByRole('button', { name: 'Read: fit the rest from now' }).click()
+  await expect(lamp).toHaveCount(0)
   await expect(primary(page)).not.toHaveText('Read the skin')
 }
 

@@ -1,12 +1,8 @@
 import { expect, test } from '@playwright/test'
-import { choose, noFaults, primary, stage, theDayAfter } from './steps'
+import { choose, noFaults, primary, stage } from './steps'
 import { fresh, openShelf, onPrepare } from './shelf-steps'
 
 test.describe('Prepare', () => {
-  test.beforeEach(async ({ page }) => {
-    await page.clock.install({ time: theDayAfter() })
-  })
-
   test('a booster that is out is replaced in one tap, with what that changes; and taken back', async ({
     page,
   }) => {

@@ -14,7 +14,7 @@ import {
   primary,
   signWithAPen,
   stage,
-  theDayAfter,
+  onItsDay,
 } from './steps'
 
 /** Ladders of a run that the server did not take, or put in a tablet's place. */
@@ -37,8 +37,7 @@ test('the lamp reading in the middle of a visit fits the rest again, offline too
   context,
 }) => {
   await page.addInitScript(() => localStorage.setItem('zen-light', 'room'))
-  await page.clock.install({ time: theDayAfter() })
-  const address = await freshVisit({ protocol: 'clarifying' })
+  const address = await onItsDay(page, { protocol: 'clarifying' })
   await open(page, address)
   await stage(page, 'Fit')
   await expect(page.getByText('Perhaps', { exact: true })).toBeVisible()
@@ -81,8 +80,7 @@ test('the lamp reading in the middle of a visit fits the rest again, offline too
 })
 
 test('a quick check that stings takes its product out of what is to come', async ({ page }) => {
-  await page.clock.install({ time: theDayAfter() })
-  await open(page, await freshVisit({ protocol: 'acid' }))
+  await open(page, await onItsDay(page, { protocol: 'acid' }))
   await stage(page, 'Fit')
   const changes = page.getByRole('list', { name: 'Changes' })
   await expect(changes).toContainText('Glycolic peel → Mandelic Slow Peel')

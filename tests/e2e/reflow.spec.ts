@@ -1,6 +1,6 @@
 import { expect, test, type Page } from '@playwright/test'
 import { OWNER } from '../api/http'
-import { freshVisit, open, openAs, startTheVisit, theDayAfter } from './steps'
+import { open, openAs, startTheVisit, onItsDay } from './steps'
 
 // Every view reads on a phone without scrolling sideways (WCAG 2.2, 1.4.10 Reflow: 320 CSS pixels). What is two-dimensional by nature, the
 // board, the ladder, a table, scrolls within itself.
@@ -23,8 +23,7 @@ const STAGES = ['consult', 'skin', 'fit', 'prepare', 'close']
 
 test('no view scrolls sideways, from a phone to a desk', async ({ page }) => {
   test.setTimeout(240_000)
-  await page.clock.install({ time: theDayAfter() })
-  const visit = await freshVisit({ protocol: 'signature' })
+  const visit = await onItsDay(page, { protocol: 'signature' })
   await open(page, visit)
   const wide: string[] = []
   for (const path of [...PLACES, ...STAGES.map((stage) => `${visit}/${stage}`)]) {

@@ -2,7 +2,6 @@ import { expect, test } from '@playwright/test'
 import { randomUUID } from 'node:crypto'
 import { ASSISTANT, dayOf, OWNER, signedIn } from '../api/http'
 import {
-  freshVisit,
   noFaults,
   open,
   openAs,
@@ -11,14 +10,13 @@ import {
   performUntil,
   primary,
   startTheVisit,
-  theDayAfter,
+  onItsDay,
 } from './steps'
 
 test('she told the desk meanwhile that she is pregnant: the server fits the rest again and the tablet says why', async ({
   page,
 }) => {
-  await page.clock.install({ time: theDayAfter() })
-  const address = await freshVisit({ protocol: 'clarifying' })
+  const address = await onItsDay(page, { protocol: 'clarifying' })
   const visitId = address.split('/').at(-1)!
   await open(page, address)
   await startTheVisit(page)
@@ -51,8 +49,7 @@ test('she told the desk meanwhile that she is pregnant: the server fits the rest
 test('an assistant performs; reading the skin is a practitioner’s, and the screen says so', async ({
   page,
 }) => {
-  await page.clock.install({ time: theDayAfter() })
-  const address = await freshVisit({ protocol: 'clarifying' })
+  const address = await onItsDay(page, { protocol: 'clarifying' })
   const owner = await signedIn(OWNER)
   expect((await owner.ask('POST', `/api${address}/plan`)).status).toBe(201)
   await openAs(page, ASSISTANT, `${address}/perform`)

@@ -1,6 +1,6 @@
 import { expect, test, type Page } from '@playwright/test'
 import { withDatabase } from '../api/http'
-import { freshVisit, open, pass, primary, stage, theDayAfter } from './steps'
+import { open, pass, primary, stage, onItsDay } from './steps'
 
 /** Everything that lies in this tablet's stores, as text; of what is sealed only that it is. */
 const lyingHere = (page: Page): Promise<string> =>
@@ -42,8 +42,7 @@ const countOf = (visitId: string) =>
 
 /** A visit that runs, the server away, and a note that only this tablet has. */
 async function noteWithoutServer(page: Page): Promise<{ visitId: string; name: string }> {
-  await page.clock.install({ time: theDayAfter() })
-  const address = await freshVisit({ protocol: 'clarifying' })
+  const address = await onItsDay(page, { protocol: 'clarifying' })
   const visitId = address.split('/').at(-1)!
   await open(page, address)
   const name = await page.getByRole('heading', { level: 1 }).innerText()

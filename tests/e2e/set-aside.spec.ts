@@ -1,6 +1,6 @@
 import { expect, test } from '@playwright/test'
 import { withDatabase } from '../api/http'
-import { freshVisit, open, pass, primary, stage, theDayAfter } from './steps'
+import { open, pass, primary, stage, onItsDay } from './steps'
 
 const typesOf = async (visitId: string): Promise<string[]> =>
   withDatabase(async (db) =>
@@ -18,8 +18,7 @@ const typesOf = async (visitId: string): Promise<string[]> =>
 test('one entry that the server will never take does not hold up those behind it, and is told', async ({
   page,
 }) => {
-  await page.clock.install({ time: theDayAfter() })
-  const address = await freshVisit({ protocol: 'acid' })
+  const address = await onItsDay(page, { protocol: 'acid' })
   const visitId = address.split('/').at(-1)!
   await open(page, address)
   await stage(page, 'Fit')

@@ -1,6 +1,6 @@
 import { expect, type Locator, type Page } from '@playwright/test'
 import { randomUUID } from 'node:crypto'
-import { enterStudio, freshVisit, open, readAsIs, stage } from './steps'
+import { enterStudio, onItsDay, open, readAsIs, stage } from './steps'
 
 export const row = (page: Page, name: string): Locator =>
   page.getByRole('table', { name: 'Shelf' }).getByRole('row').filter({ hasText: name })
@@ -18,7 +18,7 @@ export async function putOnShelf(page: Page) {
 }
 /** A visit of a client of its own, fitted, on Prepare. */
 export async function onPrepare(page: Page, protocol: string): Promise<string> {
-  const address = await freshVisit({ protocol })
+  const address = await onItsDay(page, { protocol })
   await open(page, address)
   await readAsIs(page)
   await stage(page, 'Fit')

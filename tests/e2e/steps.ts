@@ -176,8 +176,12 @@ export async function freshVisit({
 /** The ISO day of a visit by its address. */
 export const dayAt = async (address: string): Promise<string> =>
   dayOf(await signedIn(OWNER), address.split('/').at(-1)!)
-/** The day of a fresh visit, five minutes before the studio opens. */
-export const theDayAfter = (): Date => new Date(morning().getTime() + 24 * 3_600_000)
+/** A visit of a test's own, on a clock that the test moves: its day, five minutes before the studio opens. Gives its address. */
+export async function onItsDay(page: Page, fresh: Fresh = {}): Promise<string> {
+  const address = await freshVisit(fresh)
+  await page.clock.install({ time: new Date(`${await dayAt(address)}T07:55:00Z`) })
+  return address
+}
 
 export async function open(page: Page, address: string) {
   if (page.url() === 'about:blank') await enterStudio(page)
@@ -281,8 +285,7 @@ export async function doneBefore(
 
 /** A visit of somebody who has borne acid twice, calmly, begun on a clock that the test moves. */
 export async function startOf(page: Page, protocol: string) {
-  await page.clock.install({ time: theDayAfter() })
-  const address = await freshVisit({ protocol })
+  const address = await onItsDay(page, { protocol })
   for (const days of [60, 30])
     await doneBefore(address, days, { levers: [{ lever: 'acid', rung: 2 }], points: 1 })
   await open(page, address)

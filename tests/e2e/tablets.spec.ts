@@ -78,6 +78,8 @@ test('a second tablet follows, does what it is handed, goes on alone without a n
   await expect(status(other)).toContainText('Another tablet leads')
   await expect(primary(other)).toContainText('Take the lead')
 
+  await expect(other.getByRole('button', { name: 'Time …' })).toHaveCount(0)
+
   // What the lead says is there, without a touch.
   const before = await verb(lead).innerText()
   await primary(lead).click()

@@ -1,7 +1,7 @@
 import { expect, test } from '@playwright/test'
 import { randomUUID } from 'node:crypto'
 import { OWNER, withDatabase } from '../api/http'
-import { consultPart, freshVisit, noFaults, open, openAs, pass, theDayAfter } from './steps'
+import { consultPart, freshVisit, noFaults, open, openAs, pass, onItsDay } from './steps'
 
 const eventOf = (text: string) => ({
   ...{ id: randomUUID(), deviceId: 'tablet', seq: 1, wallMs: Date.now(), elapsedMs: 1 },
@@ -54,8 +54,7 @@ for (const light of ['day', 'room'])
 test('a change that the server will never take is set aside, told wherever one is, and goes when it was seen', async ({
   page,
 }) => {
-  await page.clock.install({ time: theDayAfter() })
-  await open(page, await freshVisit())
+  await open(page, await onItsDay(page))
   // The network goes, an answer is given, and the visit is left.
   await page.route('**/api/visits/*/facts', (route) => route.abort())
   await consultPart(page, 'All allergens')

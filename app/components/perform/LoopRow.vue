@@ -35,7 +35,7 @@ const isLast = computed(() => props.loop.pass >= props.loop.most)
       <p class="text-base text-soft">
         {{
           isLast
-            ? 'The last one: what is still there is left for today, and noted.'
+            ? 'The last one: what is still there is left for today.'
             : `Clean when ${sign ?? 'nothing is left'}.`
         }}
       </p>

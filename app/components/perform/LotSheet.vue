@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { tapped, type RunBody } from '#core/perform'
+import { DEPTH_MM, tapped, type RunBody } from '#core/perform'
 import { textOf } from '~/support/typed'
 
 /** What the skin is opened with, before it may begin: the lot of the sterile cartridge, and how deep it goes. */
@@ -8,8 +8,6 @@ const emit = defineEmits<{ close: []; opened: [said: RunBody[]] }>()
 const { titleOf } = useRunning()
 const { level, value, setTo } = useDeviceLevel(() => props.stepId ?? '')
 const lot = ref('')
-const SHALLOWEST_MM = 0.05
-const DEEPEST_MM = 3
 /** Nobody has said it on this card: it is asked, never guessed. */
 const depth = ref<number>()
 watch(
@@ -29,7 +27,7 @@ function change(way: 'lower' | 'higher') {
 }
 function typed(event: Event) {
   const mm = Number(textOf(event).replace(',', '.'))
-  depth.value = mm >= SHALLOWEST_MM && mm <= DEEPEST_MM ? mm : undefined
+  depth.value = mm >= DEPTH_MM.least && mm <= DEPTH_MM.most ? mm : undefined
 }
 function keep() {
   if (missing.value || !props.stepId) return

@@ -27,6 +27,7 @@ const overMin = computed(() => {
   const isRunning = startedMs.value !== undefined && !finished.value
   return live.value && endMs !== undefined && isRunning ? minutesOver(live.value, endMs) : 0
 })
+const { follows } = useLead()
 const next = computed(() => store.run?.next)
 </script>
 
@@ -57,7 +58,7 @@ const next = computed(() => store.run?.next)
         · next {{ clock(Date.parse(next.startsAt)) }}
       </span>
       <button
-        v-if="overMin && !guard.covered"
+        v-if="overMin && !guard.covered && !follows"
         type="button"
         class="rung ml-2 text-mind !border-mind"
         @click="emit('time')"

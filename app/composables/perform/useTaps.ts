@@ -12,6 +12,7 @@ interface LastTap {
 /** What was tapped on Perform, and how it is taken back for ten seconds. */
 export function useTaps() {
   const { store, live, now } = useRunning()
+  const { follows } = useLead()
   const lastTap = ref<LastTap>()
   /** A clock that was set right meanwhile may lie before what was tapped: then it is long ago. */
   const isRecent = (ms: number) => ms <= now.value && now.value - ms < UNDO_MS
@@ -37,7 +38,7 @@ export function useTaps() {
     const last = undoable.value
     lastTap.value = undefined
     if (last) await takeBack(last)
-    else if (inferred.value)
+    else if (inferred.value && !follows.value)
       await store.say({ type: 'still', segmentId: inferred.value.segment.id })
   }
   async function takeBack({ ids, after }: LastTap) {

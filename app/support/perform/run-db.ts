@@ -81,12 +81,12 @@ export const keptRun = async (visitId: string) =>
 
 /** An event as it lies here: for this tablet as long as it may, for the server until it has it. */
 async function asKept(visitId: string, event: RunEvent, sent: Sent): Promise<KeptEvent> {
-  const seal = await sealed(event)
   const body = { events: [event] }
-  const letter =
-    sent === 1
-      ? undefined
-      : await letterOf(event.id, { method: 'POST', path: `/api/visits/${visitId}/events`, body })
+  const to = { method: 'POST', path: `/api/visits/${visitId}/events`, body } as const
+  const [seal, letter] = await Promise.all([
+    sealed(event),
+    sent === 1 ? undefined : letterOf(event.id, to),
+  ])
   return {
     ...{ id: event.id, visitId, sent },
     ...(seal ? { sealed: seal } : {}),

@@ -1,11 +1,12 @@
 <script setup lang="ts">
-import { TEMPERATURES, TOOLS, type Segment, type Step } from '#core/protocol'
+import { TEMPERATURE_WORDS, TEMPERATURES, TOOLS, type Segment, type Step } from '#core/protocol'
 import { withPart, withUsualCount } from '~/ladder/part-fields'
 import { asOptions, orNone } from '~/support/options'
 
 /** How something comes off: with what, how warm, and how often. */
 const props = defineProps<{ step: Step; part: Segment }>()
 const emit = defineEmits<{ change: [step: Step] }>()
+const WARMTHS = TEMPERATURES.map((value) => ({ value, words: TEMPERATURE_WORDS[value] }))
 const put = (more: Partial<Segment>) => emit('change', withPart(props.step, props.part.id, more))
 </script>
 
@@ -24,7 +25,7 @@ const put = (more: Partial<Segment>) => emit('change', withPart(props.step, prop
       small
       :name="`How warm ${step.title} comes off`"
       :value="part.temperature ?? ''"
-      :options="orNone(asOptions(TEMPERATURES), '–')"
+      :options="orNone(WARMTHS, '–')"
       @change="put({ temperature: $event || undefined })"
     />
     <FieldNumber
