@@ -55,6 +55,12 @@ export const anyBody = (
     }),
     ofSeveral,
     fc.record({
+      type: fc.constant('refused' as const),
+      stepId: fc.constantFrom('enzyme', 'kelp'),
+      productId: fc.constantFrom('papaya-paste', 'kelp-set'),
+      why: fc.constant('Smell'),
+    }),
+    fc.record({
       type: fc.constant('extracted' as const),
       stepId: fc.constant('extract'),
       outcomes: fc.dictionary(

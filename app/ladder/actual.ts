@@ -16,6 +16,8 @@ export interface Actual {
   readonly notes: readonly string[]
   /** What the skin was opened with: step, lot, depth. */
   readonly opened: readonly string[]
+  /** Steps whose product was refused, by product, with why. */
+  readonly refused: readonly { readonly productId: string; readonly why: string }[]
 }
 
 /** Planned against actual, step by step, from the run log; seconds. */
@@ -57,6 +59,7 @@ export function plannedAgainstActual(plan: FittedPlan, events: readonly RunEvent
     opened: [...state.cartridges].map(
       ([stepId, { lot, depthMm }]) => `${titleOf(stepId)}: cartridge ${lot}, ${depthMm} mm deep`,
     ),
+    refused: state.refused.map(({ productId, why }) => ({ productId, why })),
     felt: state.sensations.map(
       ({ stepId, sensation, beyond }) =>
         `${titleOf(stepId)}: ${sensation.replaceAll('-', ' ')}${beyond ? ', more than expected' : ''}`,

@@ -54,14 +54,16 @@ export const useRunStore = defineStore('run', () => {
   /** Why whoever is signed in may not read the skin or fit the rest; undefined where they may. */
   const mayNotFit = () => (useSessionStore().can('health.write') ? undefined : NOT_YOURS)
 
-  /** The rest as it is fitted from now, with what is already on the skin; `endsMs`: as if it had to end then. Nothing is said of it. */
-  async function fitted(endsMs?: number) {
+  /** The rest as it is fitted from now, with what is already on the skin; `body`: as if that had been said. Nothing is said of it. */
+  async function fitted(body?: RunBody) {
     const now = momentOf(events.value.at(-1), clock())
-    const said = { ...state.value!, ...(endsMs === undefined ? {} : { endsMs }) }
+    const said = body ? asIfSaid(eventOf(body, events.value.length, now)) : state.value!
     const underway = underwayOf(said, liveAt(said.plan, said, now), now)
     const input = inputUnderway(run.value!.input, said)
     return { now, next: await useFitter().fit(input, { plan: said.plan, underway }) }
   }
+
+  const asIfSaid = (event: RunEvent) => reduceRun(run.value!.plan, [...events.value, event])
 
   /** Fits the rest again from now; the new ladder is kept as an event, never computed anew. */
   async function fitAgain(): Promise<string | undefined> {
@@ -87,6 +89,7 @@ function isAnsweredSinceFit({ finishedMs, events }: RunState): boolean {
       body.type === 'read' ||
       body.type === 'checked' ||
       body.type === 'ends' ||
+      body.type === 'refused' ||
       (body.type === 'sensation' && body.beyond === true),
   )
   return answers > events.findLastIndex(({ body }) => body.type === 'replanned')

@@ -70,6 +70,13 @@ export const RunBody = z.discriminatedUnion('type', [
     stepId: z.string(),
     reason: z.string().min(1).max(200),
   }),
+  /** "Not this one": a product that has not touched yet. The rest is fitted without it. */
+  z.strictObject({
+    type: z.literal('refused'),
+    stepId: z.string(),
+    productId: z.string().max(60),
+    why: z.string().min(1).max(200),
+  }),
   z.strictObject({ type: z.literal('note'), text: z.string().min(1).max(1000) }),
   /** An answer at a gate: the reading under the lamp with what it showed, or a quick check. */
   z.strictObject({ type: z.literal('read'), stepId: z.string(), reading: Reading }),

@@ -2,31 +2,22 @@ import type { LesionOutcome } from '../skin/lesion-words'
 import type { Reading } from '../skin/model'
 import { byType } from '../kinds'
 import type { RunBody, RunEvent } from './events'
+import { canonical } from './canonical'
 import { liveAt, staysIn } from './live'
 import type { Lead } from './lead'
 import type { PassSaid } from './passes'
 import { isPaused, type Pause } from './pauses'
-import type { Cartridge, Felt, Ladder, LevelSet, RunState, SegmentLog, StrokeSaid } from './state'
-
-const byText = (a: string, b: string): number => {
-  if (a === b) return 0
-  return a < b ? -1 : 1
-}
-
-/** By time; at one time by device and its own count. */
-function byTime(a: RunEvent, b: RunEvent): number {
-  const ofDevice = byText(a.deviceId, b.deviceId) || a.seq - b.seq
-  return a.wallMs - b.wallMs || ofDevice || (a.id < b.id ? -1 : 1)
-}
-
-/** Events once each, retracted ones out, in one order on every device. */
-export function canonical(events: readonly RunEvent[]): RunEvent[] {
-  const once = [...new Map(events.map((event) => [event.id, event])).values()]
-  const retracted = new Set(
-    once.flatMap((event) => (event.body.type === 'retract' ? [event.body.eventId] : [])),
-  )
-  return once.filter((event) => !retracted.has(event.id)).sort(byTime)
-}
+import { isUntouched, withoutLogsOf } from './refusing'
+import type {
+  Cartridge,
+  Felt,
+  Ladder,
+  LevelSet,
+  Refusal,
+  RunState,
+  SegmentLog,
+  StrokeSaid,
+} from './state'
 
 /**
  * State of a run from its plan and events. Merging is commutative and idempotent: the first start, finish and removal of a
@@ -55,6 +46,7 @@ export function reduceRun<Plan extends Ladder>(
     lead: undefined,
     handedOver: new Set(),
     passes: [],
+    refused: [],
     cartridges: new Map(),
     pauses: [],
     comforts: [],
@@ -86,6 +78,7 @@ interface Building<Plan extends Ladder> {
   lead: Lead | undefined
   readonly handedOver: Set<string>
   passes: readonly PassSaid[]
+  refused: readonly Refusal[]
   readonly cartridges: Map<string, Cartridge>
   pauses: readonly Pause[]
   readonly comforts: { stepId: string; measure: string; atMs: number }[]
@@ -159,6 +152,7 @@ const changeBy = byType<RunBody, [state: Building<Ladder>, event: RunEvent], voi
     state.notes.push({ text, atMs: wallMs })
   },
   skipped: skip,
+  refused: refuse,
   checked: check,
   read: ({ reading }, state) => {
     state.reading = reading
@@ -172,6 +166,7 @@ const changeBy = byType<RunBody, [state: Building<Ladder>, event: RunEvent], voi
     state.plan = plan
     state.pauses = isPaused(state.pauses) ? [{ fromMs: fromMs ?? wallMs }] : []
     state.passes = state.passes.map((pass) => ({ ...pass, fitted: true }))
+    state.refused = state.refused.map((refusal) => ({ ...refusal, isOpen: false }))
   },
   // Taken out before anything is folded: see `canonical`.
   retract: () => {},
@@ -202,6 +197,17 @@ function check(
 ): void {
   checks.set(stepId, checks.get(stepId) ?? answer)
   if (answer === 'stings' && productId !== undefined) stung.push(productId)
+}
+
+/** What touches already stays in the ladder; that it was refused is known from then on all the same. */
+function refuse(
+  { stepId, productId, why }: BodyOf<'refused'>,
+  state: Building<Ladder>,
+  { wallMs }: RunEvent,
+): void {
+  const isOpen = isUntouched(liveAt(state.plan, state, wallMs), state, stepId)
+  if (isOpen) withoutLogsOf(stepId, state.plan.segments, state.segments)
+  state.refused = [...state.refused, { stepId, productId, why, atMs: wallMs, isOpen }]
 }
 
 function skip(

@@ -1,7 +1,11 @@
 import type { CompileInput } from '../adapt/input'
+import type { ProductMemory } from '../client/model'
 import type { Reading } from '../skin/model'
 import { withOutcomes } from './extracting'
 import { beyondOf, type RunState } from './state'
+
+/** The rule that keeps what somebody refused out of the plan. */
+const REFUSED = 'B02'
 
 /** What a visit under way is fitted from: what the run has said goes before what was known when it was opened. */
 export const inputUnderway = (input: CompileInput, state: RunState): CompileInput => ({
@@ -10,8 +14,28 @@ export const inputUnderway = (input: CompileInput, state: RunState): CompileInpu
   gates: Object.fromEntries(state.checks),
   stung: state.stung,
   felt: beyondOf(state),
+  ...refusedOf(input, state),
   ...endOf(state),
 })
+
+/** What was refused today is remembered as what was refused before, and outranks what was decided then. */
+function refusedOf(
+  { client, overrides, date }: CompileInput,
+  { refused }: RunState,
+): Pick<CompileInput, 'client' | 'overrides'> {
+  const ids = new Set(refused.map(({ productId }) => productId))
+  const memories = [...new Map(refused.map((one) => [one.productId, one])).values()].map(
+    ({ productId, why }): ProductMemory => ({ productId, memory: 'refused', on: date, note: why }),
+  )
+  const known = client.memories.filter(
+    ({ productId, memory }) => memory !== 'refused' || !ids.has(productId),
+  )
+  const steps = new Set(refused.map(({ stepId }) => stepId))
+  return {
+    client: { ...client, memories: [...known, ...memories] },
+    overrides: overrides.filter(({ ruleId, stepId }) => ruleId !== REFUSED || !steps.has(stepId)),
+  }
+}
 
 /** The reading as last given, with what came of what was to be emptied. */
 export const readingUnderway = (

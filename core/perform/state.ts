@@ -40,6 +40,16 @@ export interface StrokeSaid {
   readonly atMs: number
 }
 
+/** "Not this one": a product that the client does not want. */
+export interface Refusal {
+  readonly stepId: string
+  readonly productId: string
+  readonly why: string
+  readonly atMs: number
+  /** It had not touched yet, and no fit has answered since: the step begins anew. */
+  readonly isOpen: boolean
+}
+
 /** What opens the skin: its lot, and how deep it goes in millimetres. */
 export interface Cartridge {
   readonly lot: string
@@ -69,6 +79,8 @@ export interface RunState<Plan extends Ladder = FittedPlan> {
   /** Layers that were not ready when they were due: when that was said, by segment. */
   readonly notYet: ReadonlyMap<string, readonly number[]>
   readonly strokes: readonly StrokeSaid[]
+  /** Products that were refused, in order. */
+  readonly refused: readonly Refusal[]
   /** The tablet that drives: the one that began, or that took it last. */
   readonly lead: Lead | undefined
   /** Segments that a tablet which follows may do. */

@@ -3,18 +3,21 @@ import type { Pin } from '../schedule/problem'
 import type { Live } from './live'
 import { morePassesMs } from './passes'
 import { pausedBetween } from './pauses'
+import { openedAgain } from './refusing'
 import type { RunState } from './state'
 
 /** A running visit as `compile` takes it: what has begun, in whole seconds from its start, and what was left out. */
 export function underwayOf(
-  state: Pick<RunState, 'startedMs' | 'skipped' | 'segments' | 'pauses' | 'passes'>,
+  state: Pick<RunState, 'startedMs' | 'skipped' | 'segments' | 'pauses' | 'passes' | 'refused'>,
   live: Live,
   nowMs: number,
 ): Underway {
   const startMs = state.startedMs ?? nowMs
   const seconds = (ms: number): number => Math.max(0, Math.round((ms - startMs) / 1000))
   const begun = new Map<string, Pin>()
+  const anew = openedAgain(state.refused)
   for (const { segment, status, fromMs, toMs } of live.segments) {
+    if (anew.has(segment.stepId)) continue
     if (status === 'done' || status === 'inferred')
       begun.set(segment.id, {
         startS: seconds(fromMs),

@@ -76,3 +76,27 @@ export const dropMemory = (db: Db, clientId: string, productId: string, memory: 
     'DELETE FROM product_memory WHERE client_id = $1 AND product_id = $2 AND memory = $3',
     [clientId, productId, memory],
   )
+
+/** A product refused during a visit; what was remembered before stays as it was. One that is none of the salon's is none to remember. */
+export const keepRefusal = (
+  db: Db,
+  clientId: string,
+  refusal: { productId: string; on: string; note: string },
+) =>
+  execute(
+    db,
+    `INSERT INTO product_memory (client_id, product_id, memory, since, note)
+      SELECT $1, id, 'refused', $3, $4
+      FROM product
+      WHERE id = $2
+      ON CONFLICT (client_id, product_id, memory) DO NOTHING`,
+    [clientId, refusal.productId, refusal.on, refusal.note],
+  )
+/** Takes back what was refused on a day, and not what was known before. */
+export const dropRefusal = (db: Db, clientId: string, productId: string, on: string) =>
+  execute(
+    db,
+    `DELETE FROM product_memory
+      WHERE client_id = $1 AND product_id = $2 AND memory = 'refused' AND since = $3`,
+    [clientId, productId, on],
+  )

@@ -11,6 +11,7 @@ const props = defineProps<{
 const emit = defineEmits<{
   close: []
   skip: [reason: string]
+  refuse: []
   hand: []
   note: [text: string]
 }>()
@@ -25,7 +26,12 @@ watch(
 </script>
 
 <template>
-  <PlainDialog :open="open" wide title="Leave out, hand over, note" @close="emit('close')">
+  <PlainDialog
+    :open="open"
+    wide
+    title="Leave out, another product, hand over, note"
+    @close="emit('close')"
+  >
     <p v-if="follows" class="text-lg">
       Another tablet leads: what is left out is said there, or take the lead.
     </p>
@@ -48,6 +54,12 @@ watch(
     <p v-else class="text-lg">
       Nothing can be left out now: what lies on the skin has to come off.
     </p>
+    <div v-if="!follows" class="mt-6 border-t border-hair pt-5 flex items-center gap-4">
+      <p class="text-lg flex-1">A product that is not wanted: what stands in is shown first.</p>
+      <button type="button" class="rung !min-h-[64px] text-lg" @click="emit('refuse')">
+        Not this one …
+      </button>
+    </div>
     <div v-if="handTitle" class="mt-6 border-t border-hair pt-5 flex items-center gap-4">
       <p class="text-lg flex-1">
         <span class="font-semibold">{{ handTitle }}</span> is done by somebody else, on a tablet of

@@ -1,5 +1,4 @@
 <script setup lang="ts">
-import { causeWords, glyphOf } from '~/support/fit/consequences'
 import { clockTime } from '~/support/time'
 
 /** Arrived late, or has to go: what ending by a time costs, before anything is said. */
@@ -7,19 +6,13 @@ const props = defineProps<{ open: boolean }>()
 const emit = defineEmits<{ close: []; take: [endsMs: number]; pause: [] }>()
 const { store, paused, timeZone } = useRunning()
 const end = useEndBy()
-const { endMs, trouble, isBusy, bookedMs, beforeMs, afterMs, changes, isTooLate } = end
-const { said } = useMeasures()
+const { endMs, shown, bookedMs, beforeMs, isTooLate, mayTake, takeWords } = end
 const clock = (ms: number) => clockTime(ms, timeZone.value)
 const nextMs = computed(() => (store.run?.next ? Date.parse(store.run.next.startsAt) : undefined))
-const mayTake = computed(() => !isBusy.value && afterMs.value !== undefined)
 const nowWords = computed(() => {
   const booked = bookedMs.value === undefined ? '' : ` Booked until ${clock(bookedMs.value)}.`
   const next = nextMs.value === undefined ? '' : ` The next client comes at ${clock(nextMs.value)}.`
   return `As it goes it is done at ${clock(beforeMs.value)}.${booked}${next}`
-})
-const takeWords = computed(() => {
-  if (isBusy.value) return 'Fitting …'
-  return mayTake.value ? 'Take it' : 'Nothing to take'
 })
 watch(
   () => props.open,
@@ -51,30 +44,11 @@ watch(
         As booked
       </button>
     </div>
-    <div class="mt-5 border-t border-hair pt-4 min-h-[13rem]" aria-live="polite">
-      <p v-if="isBusy" class="text-lg text-soft">Fitting what is left …</p>
-      <p v-else-if="trouble" role="alert" class="text-lg text-mind">{{ trouble }}</p>
-      <template v-else-if="afterMs">
-        <p class="text-2xl tabular-nums">
-          {{ clock(beforeMs) }} → <span class="font-semibold">{{ clock(afterMs) }}</span>
-        </p>
-        <p v-if="isTooLate" class="text-mind mt-1">
-          No earlier: what lies on the skin and what has to be in it take until then.
-        </p>
-        <ul class="mt-3 grid gap-1.5 text-lg" aria-label="What goes">
-          <li v-for="change in changes" :key="change.what">
-            <span class="text-mind font-bold" aria-hidden="true">
-              {{ glyphOf(change.kind).glyph }}
-            </span>
-            {{ change.what }}
-            <span v-if="change.why[0]" class="block text-sm text-soft">
-              {{ said(causeWords(change.why[0])) }}
-            </span>
-          </li>
-          <li v-if="changes.length === 0" class="text-soft">Nothing has to go.</li>
-        </ul>
-      </template>
-    </div>
+    <FitPreview class="mt-5" :shown="shown" name="What goes" none="Nothing has to go.">
+      <p v-if="isTooLate" class="text-mind mt-1">
+        No earlier: what lies on the skin and what has to be in it take until then.
+      </p>
+    </FitPreview>
     <div class="grid grid-cols-2 sm:grid-cols-3 gap-3 mt-5">
       <button
         type="button"

@@ -1,11 +1,13 @@
-import type { Layer } from '#core/perform'
+import type { Layer, RunBody, RunEvent } from '#core/perform'
 
-type Panel = 'sensation' | 'more' | 'time'
+type Panel = 'sensation' | 'more' | 'time' | 'refuse'
+
+type RefusedBody = Extract<RunBody, { type: 'refused' }>
 
 /** What is opened and said beside the big target: every word closes the sheet it was said in. */
 export function useBeside(
   { tap, took }: Pick<ReturnType<typeof useTaps>, 'tap' | 'took'>,
-  gate: Pick<ReturnType<typeof useGate>, 'endBy' | 'fitAgain'>,
+  gate: Pick<ReturnType<typeof useGate>, 'fitAgain'>,
   big: Pick<ReturnType<typeof useBigTarget>, 'leaveOut' | 'takeOff'>,
 ) {
   const { store, live, titleOf, productOf } = useRunning()
@@ -28,9 +30,12 @@ export function useBeside(
     emergencyOpen.value = true
     return store.say({ type: 'emergency' })
   })
-  // What the server keeps is the newest fit: taken back, the rest is fitted without that end.
-  const endBy = closed(async (endsMs: number) =>
-    took(await gate.endBy(endsMs), 'The end', gate.fitAgain),
+  // What the server keeps is the newest fit: taken back, the rest is fitted without that end, or with that product.
+  const fittedTo = async (said: RunBody, words: string) =>
+    took(await saidAndFitted(said, gate.fitAgain), words, gate.fitAgain)
+  const endBy = closed((atMs: number) => fittedTo({ type: 'ends', atMs }, 'The end'))
+  const refuse = closed((said: RefusedBody) =>
+    fittedTo(said, `${productOf(said.stepId)?.name ?? titleOf(said.stepId)} refused`),
   )
   const handOver = closed(async () => {
     const part = mayHand.value
@@ -42,10 +47,21 @@ export function useBeside(
     await take()
   }
   return {
-    ...{ panel, emergencyOpen, takesLead, offWords, emergency, endBy, handOver, lead },
+    ...{ panel, emergencyOpen, takesLead, offWords, emergency, endBy, refuse, handOver, lead },
     skip: closed((reason: string) => big.leaveOut(reason)),
     pause: closed(() => tap({ type: 'pause' }, 'Pause')),
     keepNote: closed((text: string) => store.say({ type: 'note', text })),
     takeOffFelt: closed((layer: Layer) => big.takeOff(layer)),
   }
+}
+
+/** Said, and the rest fitted to it. Gives what takes both back. */
+async function saidAndFitted(said: RunBody, fitAgain: () => Promise<void>): Promise<string[]> {
+  const store = useRunStore()
+  const known = new Set(store.events.map(({ id }) => id))
+  await store.say(said)
+  await fitAgain()
+  const isOurs = ({ id, body }: RunEvent) =>
+    !known.has(id) && (body.type === said.type || body.type === 'replanned')
+  return store.events.filter(isOurs).map(({ id }) => id)
 }

@@ -1,6 +1,3 @@
-import { hasLadder, type FittedPlan } from '#core/adapt'
-import { newChanges } from '~/support/perform/running'
-
 const GRID_MS = 300_000
 const roundedDown = (ms: number): number => Math.floor((ms - 1) / GRID_MS) * GRID_MS
 
@@ -17,28 +14,14 @@ export function useBookedEnd() {
 
 /** The visit has to end by a time: what that costs is fitted and shown before anything is said. */
 export function useEndBy() {
-  const { store, plan, live, now, startedMs } = useRunning()
+  const { store, live, now } = useRunning()
   const bookedMs = useBookedEnd()
   const endMs = ref(0)
-  const found = shallowRef<FittedPlan>()
-  const trouble = ref('')
-  const isBusy = ref(false)
-  let asked = 0
+  const preview = useFitPreview()
 
-  /** Fits for a chosen end; what was asked before and comes later is let go. */
-  async function choose(ms: number) {
+  function choose(ms: number) {
     endMs.value = Math.max(ms, now.value)
-    const turn = ++asked
-    isBusy.value = true
-    found.value = undefined
-    trouble.value = store.mayNotFit() ?? ''
-    if (!trouble.value) {
-      const { next } = await store.fitted(endMs.value)
-      if (turn !== asked) return
-      if (hasLadder(next)) found.value = next
-      else trouble.value = next.problems.join(' ')
-    }
-    isBusy.value = false
+    return preview.tryOut({ type: 'ends', atMs: endMs.value })
   }
   /** Opens with the end that was said, else the booked one where it runs over that, else a little earlier than it goes. */
   function open() {
@@ -47,18 +30,9 @@ export function useEndBy() {
   }
   const earlier = () => choose(endMs.value - GRID_MS)
   const later = () => choose(endMs.value + GRID_MS)
-
-  const afterMs = computed(() =>
-    found.value && startedMs.value !== undefined
-      ? startedMs.value + found.value.totalS * 1000
-      : undefined,
-  )
-  const changes = computed(() => newChanges(found.value?.changes ?? [], plan.value?.changes ?? []))
   /** Nothing more can go, and even so it is later than asked. */
-  const isTooLate = computed(() => afterMs.value !== undefined && afterMs.value > endMs.value + 999)
-  const beforeMs = computed(() => live.value?.finishMs ?? now.value)
-  return {
-    ...{ endMs, found, trouble, isBusy, bookedMs, beforeMs, afterMs, changes, isTooLate },
-    ...{ open, choose, earlier, later },
-  }
+  const isTooLate = computed(
+    () => preview.afterMs.value !== undefined && preview.afterMs.value > endMs.value + 999,
+  )
+  return { ...preview, endMs, bookedMs, isTooLate, open, choose, earlier, later }
 }

@@ -1,4 +1,4 @@
-import { readingUnderway, type RunEvent } from '#core/perform'
+import { readingUnderway } from '#core/perform'
 import { Reading } from '#core/skin/model'
 import { dropDraft, keepDraft, keptDraft } from '~/support/held'
 import { plain } from '~/support/plain'
@@ -26,15 +26,6 @@ export function useGate(visitId: () => string) {
   async function fitAgain() {
     fitTrouble.value = (await store.fitAgain()) ?? ''
   }
-  /** It has to end by then: said, and the rest fitted to it. Gives what takes it back; the rest is then fitted once more. */
-  async function endBy(atMs: number): Promise<string[]> {
-    const known = new Set(store.events.map(({ id }) => id))
-    await store.say({ type: 'ends', atMs })
-    await fitAgain()
-    const isOurs = ({ id, body }: RunEvent) =>
-      !known.has(id) && (body.type === 'ends' || body.type === 'replanned')
-    return store.events.filter(isOurs).map(({ id }) => id)
-  }
   async function keepReading() {
     const done = { ...reading.value!, done: true }
     const gate = openGate.value?.gate === 'lamp' ? openGate.value : undefined
@@ -52,5 +43,6 @@ export function useGate(visitId: () => string) {
     await store.say({ type: 'finished', segmentId })
     await fitAgain()
   }
-  return { reading, fitTrouble, openGate, readSkin, painted, keepReading, checked, fitAgain, endBy }
+  const painting = { reading, readSkin, painted, keepReading }
+  return { ...painting, fitTrouble, openGate, checked, fitAgain }
 }

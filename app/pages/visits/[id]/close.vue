@@ -20,6 +20,8 @@ const { laid } = useLaidOut({
 const actual = computed(() =>
   plan.value ? plannedAgainstActual(plan.value, store.data!.events) : undefined,
 )
+const productName = (id: string) =>
+  store.data!.input.shelf.products.find((product) => product.id === id)?.name ?? id
 const isBegun = computed(
   () => store.data?.events.some((event) => event.body.type === 'start') ?? false,
 )
@@ -74,6 +76,10 @@ const preset = computed(() => {
         </p>
         <p v-for="line in actual.opened" :key="line" class="mt-2">
           <span class="text-soft">Opened with:</span> {{ line }}
+        </p>
+        <p v-for="{ productId, why } in actual.refused" :key="productId" class="mt-2">
+          <span class="text-soft">Refused:</span> {{ productName(productId) }},
+          {{ why.toLowerCase() }}
         </p>
         <StungList />
         <p v-for="text in actual.notes" :key="text" class="mt-2">

@@ -19,7 +19,7 @@ const big = useBigTarget(taps, gate)
 const { primary, skipId, lotOf, act, opened, takeOff } = big
 const beside = useBeside(taps, gate, big)
 const { panel, emergencyOpen, takesLead, offWords, emergency, endBy, lead } = beside
-const { skip, handOver, pause, keepNote, takeOffFelt } = beside
+const { refuse, skip, handOver, pause, keepNote, takeOffFelt } = beside
 /** What the big target asks for is this tablet's to say. */
 const mayAct = computed(() => {
   const target = primary.value
@@ -145,6 +145,7 @@ const isPast = computed(
       @emergency="emergency"
     />
     <TimeSheet :open="panel === 'time'" @close="panel = undefined" @take="endBy" @pause="pause" />
+    <RefuseSheet :open="panel === 'refuse'" @close="panel = undefined" @take="refuse" />
     <LeadSheet :open="takesLead" @close="takesLead = false" @taken="lead" />
     <LotSheet :step-id="lotOf" @close="lotOf = undefined" @opened="opened" />
     <MoreSheet
@@ -156,6 +157,7 @@ const isPast = computed(
       @hand="handOver"
       @close="panel = undefined"
       @skip="skip"
+      @refuse="panel = 'refuse'"
       @note="keepNote"
     />
     <LampReading

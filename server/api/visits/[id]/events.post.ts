@@ -1,7 +1,8 @@
 import { z } from 'zod'
-import { isPossible, withOutcomes, withPossibleTimes } from '#core/perform'
+import { isPossible, refusalsIn, withOutcomes, withPossibleTimes } from '#core/perform'
 import { RunEvent } from '#core/perform/model'
 import { writeAudit, type Account } from '../../../db/access.sql'
+import { dropRefusal, keepRefusal } from '../../../db/note.sql'
 import { addEvents, listEvents } from '../../../db/run.sql'
 import { addReading, latestReading } from '../../../db/reading.sql'
 import { setStage } from '../../../db/visit.sql'
@@ -11,7 +12,7 @@ import { defineVisitDoor } from '../../../utils/door'
 import { Forbidden } from '#core/fault'
 import { takeReplans, type Taking } from '../../../utils/replans'
 import { compileInputOf } from '../../../utils/visit-input'
-import { dayOf } from '../../../utils/zone'
+import { dayOf, formatInTimeZone } from '../../../utils/zone'
 
 const onlyServer = { error: 'only the server says this' }
 /** An event as a tablet may say it. */
@@ -58,7 +59,12 @@ export default defineVisitDoor(
 )
 
 /** What speaks of the skin, or of what the rest is made of. */
-const READS: ReadonlySet<RunEvent['body']['type']> = new Set(['read', 'extracted', 'replanned'])
+const READS: ReadonlySet<RunEvent['body']['type']> = new Set([
+  'read',
+  'extracted',
+  'refused',
+  'replanned',
+])
 
 /** What is read under the lamp and what is fitted belong to those who may do so beside a run too. The event is named: what else was sent can go without it. */
 function requireMayFit(events: readonly RunEvent[], { role }: Account) {
@@ -79,6 +85,19 @@ async function readingOf(db: Taking['db'], visitId: string, body: RunEvent['body
   return withOutcomes(await latestReading(db, visitId), new Map(Object.entries(body.outcomes)))
 }
 
+/** What was refused falls out of this client's choices from now on, until somebody says otherwise; what was taken back does not. */
+async function rememberRefused(
+  { db, visit }: Pick<Taking, 'db' | 'visit'>,
+  fresh: readonly RunEvent[],
+) {
+  if (!fresh.some(({ body }) => body.type === 'refused' || body.type === 'retract')) return
+  const { stands, takenBack } = refusalsIn(await listEvents(db, visit.id))
+  const { date: on } = formatInTimeZone(visit.starts_at, visit.time_zone)
+  for (const { productId, why } of stands)
+    await keepRefusal(db, visit.client_id, { productId, on, note: why })
+  for (const productId of takenBack) await dropRefusal(db, visit.client_id, productId, on)
+}
+
 async function keep(keeping: Omit<Taking, 'input'>, fresh: readonly RunEvent[]) {
   const { db, visit, account } = keeping
   const isFitted = fresh.some(({ body }) => body.type === 'replanned')
@@ -88,5 +107,6 @@ async function keep(keeping: Omit<Taking, 'input'>, fresh: readonly RunEvent[]) 
     const reading = await readingOf(db, visit.id, body)
     if (reading) await addReading(db, id, visit.id, reading, account.id)
   }
+  await rememberRefused(keeping, fresh)
   if (input) await takeReplans({ ...keeping, input }, fresh)
 }

@@ -1,0 +1,49 @@
+import { hasLadder, type FittedPlan } from '#core/adapt'
+import type { RunBody } from '#core/perform'
+import { newChanges } from '~/support/perform/running'
+
+/** What saying something would make of the rest: fitted and shown before anything is said. */
+export function useFitPreview() {
+  const { store, plan, live, now, startedMs } = useRunning()
+  const found = shallowRef<FittedPlan>()
+  const trouble = ref('')
+  const isBusy = ref(false)
+  let asked = 0
+
+  /** Fits as if that had been said; what was asked before and comes later is let go. */
+  async function tryOut(said: RunBody) {
+    const turn = ++asked
+    isBusy.value = true
+    found.value = undefined
+    trouble.value = store.mayNotFit() ?? ''
+    if (!trouble.value) {
+      const { next } = await store.fitted(said)
+      if (turn !== asked) return
+      if (hasLadder(next)) found.value = next
+      else trouble.value = next.problems.join(' ')
+    }
+    isBusy.value = false
+  }
+  /** Nothing is chosen any more. */
+  function forget() {
+    asked++
+    isBusy.value = false
+    found.value = undefined
+    trouble.value = ''
+  }
+  const afterMs = computed(() =>
+    found.value && startedMs.value !== undefined
+      ? startedMs.value + found.value.totalS * 1000
+      : undefined,
+  )
+  const changes = computed(() => newChanges(found.value?.changes ?? [], plan.value?.changes ?? []))
+  const beforeMs = computed(() => live.value?.finishMs ?? now.value)
+  const mayTake = computed(() => !isBusy.value && found.value !== undefined)
+  /** What the button says that takes it; why it does not, where it waits. */
+  const takeWords = computed(() => {
+    if (isBusy.value) return 'Fitting …'
+    return mayTake.value ? 'Take it' : 'Nothing to take'
+  })
+  const shown = reactive({ trouble, isBusy, beforeMs, afterMs, changes })
+  return { tryOut, forget, shown, afterMs, beforeMs, isBusy, mayTake, takeWords }
+}
