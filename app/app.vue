@@ -7,5 +7,6 @@ const guard = useGuardStore()
 
 <template>
   <NuxtLayout><NuxtPage /></NuxtLayout>
+  <OffReason />
   <CoverScreen v-if="session.account && (session.tablet || guard.covered)" />
 </template>

@@ -5,7 +5,7 @@ import type { RunBody } from '#core/perform'
 const MIN = 60_000
 const uuid = (n: number) => `00000000-0000-4000-8000-${String(n).padStart(12, '0')}`
 
-/** What is said of several tablets, and of what the skin is opened with. */
+/** What is said of several tablets, of what the skin is opened with, and of what is refused. */
 const ofSeveral: fc.Arbitrary<RunBody> = fc.oneof(
   fc.constant({ type: 'lead' as const }),
   fc.record({
@@ -17,6 +17,12 @@ const ofSeveral: fc.Arbitrary<RunBody> = fc.oneof(
     stepId: fc.constantFrom('massage', 'kelp'),
     lot: fc.constantFrom('A 1', 'B 2'),
     depthMm: fc.constantFrom(0.2, 0.25),
+  }),
+  fc.record({
+    type: fc.constant('refused' as const),
+    stepId: fc.constantFrom('enzyme', 'kelp'),
+    productId: fc.constantFrom('papaya-paste', 'kelp-set'),
+    why: fc.constant('Smell'),
   }),
 )
 
@@ -54,12 +60,6 @@ export const anyBody = (
       segmentId: fc.constantFrom('kelp/dwell', 'extract/work', 'cleanse-2/off'),
     }),
     ofSeveral,
-    fc.record({
-      type: fc.constant('refused' as const),
-      stepId: fc.constantFrom('enzyme', 'kelp'),
-      productId: fc.constantFrom('papaya-paste', 'kelp-set'),
-      why: fc.constant('Smell'),
-    }),
     fc.record({
       type: fc.constant('extracted' as const),
       stepId: fc.constant('extract'),

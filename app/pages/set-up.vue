@@ -69,7 +69,8 @@ const start = () => found(session.setUp)
       <button
         type="submit"
         class="rung rung-strong !min-h-[56px] px-8 text-lg"
-        :disabled="busy || missing !== undefined"
+        :disabled="busy"
+        v-off="missing"
       >
         Open my salon
       </button>

@@ -96,7 +96,10 @@ function setMonthFirst(is: boolean) {
         <button
           type="button"
           class="rung rung-strong"
-          :disabled="!isWhole || found?.rows.length === 0"
+          v-off="
+            (!isWhole && 'Leave out what has a fault, or mend it in the file.') ||
+            (found?.rows.length === 0 && 'There is nothing in the file.')
+          "
           @click="send(found!)"
         >
           Take {{ found?.rows.length ?? 0 }} in

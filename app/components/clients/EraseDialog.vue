@@ -54,7 +54,12 @@ async function go() {
     <form class="flex gap-3 items-end mt-4" @submit.prevent="go">
       <OwnPassword v-model="password" class="flex-1" />
       <button type="button" class="rung" @click="emit('close')">Keep the record</button>
-      <button type="submit" class="rung !border-mind text-mind" :disabled="busy || !password">
+      <button
+        type="submit"
+        class="rung !border-mind text-mind"
+        :disabled="busy"
+        v-off="!password && 'Type your password first.'"
+      >
         {{ password ? 'Erase for good' : 'Type your password first' }}
       </button>
     </form>

@@ -64,7 +64,12 @@ function add() {
           aria-label="Something to remember"
           placeholder="bed raised slowly, no music, hand signal …"
         />
-        <button type="submit" class="rung" :disabled="!text.trim()">Add</button>
+        <button
+          type="submit"
+          class="rung"
+          v-off="!text.trim() && 'Type what is to be remembered first.'"
+          >Add</button
+        >
       </div>
     </form>
   </section>

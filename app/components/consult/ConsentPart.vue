@@ -109,7 +109,11 @@ function withdraw(id: string) {
         <SignaturePad v-if="open" @drawn="signature = $event" />
         <div class="flex justify-end gap-3 mt-4">
           <button type="button" class="rung" @click="open = undefined">Not now</button>
-          <button type="submit" class="rung rung-strong" :disabled="!signature">
+          <button
+            type="submit"
+            class="rung rung-strong"
+            v-off="!signature && 'Sign in the field first.'"
+          >
             Keep the signature
           </button>
         </div>

@@ -65,7 +65,12 @@ async function publish() {
       <div class="flex justify-end items-center gap-3">
         <p v-if="isSame" class="text-soft mr-auto">Nothing is changed yet.</p>
         <button type="button" class="rung" @click="emit('close')">Cancel</button>
-        <button type="submit" class="rung rung-strong" :disabled="!text || isSame">Publish</button>
+        <button
+          type="submit"
+          class="rung rung-strong"
+          v-off="(!text && 'There are no words yet.') || (isSame && 'Nothing is changed yet.')"
+          >Publish</button
+        >
       </div>
     </form>
   </PlainDialog>

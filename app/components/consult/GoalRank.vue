@@ -66,7 +66,8 @@ function flipWish(concern: Concern) {
           type="button"
           class="pick !px-0 grid place-items-center"
           :aria-label="`${GOAL_WORDS[concern]}: more wanted`"
-          :disabled="disabled || at === 0"
+          :disabled="disabled"
+          v-off="at === 0 && 'It is wanted most already.'"
           @click="move(at, -1)"
         >
           <ArrowUp :size="17" />
@@ -75,7 +76,8 @@ function flipWish(concern: Concern) {
           type="button"
           class="pick !px-0 grid place-items-center"
           :aria-label="`${GOAL_WORDS[concern]}: less wanted`"
-          :disabled="disabled || at === concerns.length - 1"
+          :disabled="disabled"
+          v-off="at === concerns.length - 1 && 'It is wanted least already.'"
           @click="move(at, 1)"
         >
           <ArrowDown :size="17" />

@@ -41,7 +41,8 @@ function keep(answer: SkinAnswer) {
         type="button"
         class="pick w-36"
         :aria-pressed="visit.answer !== null"
-        :disabled="disabled || visit.answer !== null"
+        :disabled="disabled"
+        v-off="visit.answer !== null && 'It was told already.'"
         @click="keep({ ...CALM_ANSWER })"
       >
         {{ visit.answer ? '✓ Told' : 'It was calm' }}

@@ -103,7 +103,8 @@ function words(test: PatchTest): string {
       <button
         type="button"
         class="rung"
-        :disabled="disabled || !productId"
+        :disabled="disabled"
+        v-off="!productId && 'Choose a product first.'"
         @click="place('delayed', 'waiting')"
       >
         Place a delayed test
@@ -111,7 +112,8 @@ function words(test: PatchTest): string {
       <button
         type="button"
         class="rung"
-        :disabled="disabled || !productId"
+        :disabled="disabled"
+        v-off="!productId && 'Choose a product first.'"
         @click="place('quick', 'calm')"
       >
         Quick check: calm
@@ -119,7 +121,8 @@ function words(test: PatchTest): string {
       <button
         type="button"
         class="rung"
-        :disabled="disabled || !productId"
+        :disabled="disabled"
+        v-off="!productId && 'Choose a product first.'"
         @click="place('quick', 'reacted')"
       >
         Quick check: stung

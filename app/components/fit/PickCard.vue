@@ -23,7 +23,7 @@ function take(protocolId: string) {
     <button
       type="button"
       class="rung whitespace-nowrap"
-      :disabled="seat === undefined"
+      v-off="seat === undefined && wants"
       @click="cards.open"
     >
       Which card?

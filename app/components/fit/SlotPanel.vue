@@ -86,7 +86,8 @@ const alternativeWords = (alternative: SlotOptions['alternatives'][number]) =>
         type="button"
         class="pick"
         aria-label="Five minutes less"
-        :disabled="disabled || minutes <= 30"
+        :disabled="disabled"
+        v-off="minutes <= 30 && 'No visit is shorter than half an hour.'"
         @click="toLength(minutes - 5)"
       >
         −
@@ -106,7 +107,8 @@ const alternativeWords = (alternative: SlotOptions['alternatives'][number]) =>
         type="button"
         class="pick"
         aria-label="Five minutes more"
-        :disabled="disabled || minutes >= 180"
+        :disabled="disabled"
+        v-off="minutes >= 180 && 'No visit is longer than three hours.'"
         @click="toLength(minutes + 5)"
       >
         +

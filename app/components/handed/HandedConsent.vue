@@ -35,7 +35,7 @@ const isReady = computed(() => signature.value !== '' && signer.value.trim().len
       <button
         type="submit"
         class="rung rung-strong !min-h-[72px] text-2xl flex-1"
-        :disabled="!isReady"
+        v-off="!isReady && 'Write your name, and sign in the field above.'"
       >
         {{ isReady ? 'Sign' : 'Sign in the field above first' }}
       </button>

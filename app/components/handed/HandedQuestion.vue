@@ -65,7 +65,11 @@ const wordOf = (answer: Fact['answer']) => ANSWERS.find(({ value }) => value ===
           :max="question.date === 'ahead' ? undefined : today"
         />
       </label>
-      <button type="submit" class="rung rung-strong !min-h-[88px] text-2xl" :disabled="day === ''">
+      <button
+        type="submit"
+        class="rung rung-strong !min-h-[88px] text-2xl"
+        v-off="day === '' && 'Choose the day first.'"
+      >
         {{ day === '' ? 'Choose the day' : 'On' }}
       </button>
       <button type="button" class="rung !min-h-[72px] text-xl" @click="keep('yes')">

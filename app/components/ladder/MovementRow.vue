@@ -38,18 +38,18 @@ const sides = [
     />
     <button
       type="button"
-      class="w-8 h-9 grid place-items-center disabled:opacity-40"
+      class="w-8 h-9 grid place-items-center aria-disabled:opacity-40"
       :aria-label="`Movement ${nr} up`"
-      :disabled="nr === 1"
+      v-off="nr === 1 && 'It is the first already.'"
       @click="emit('move', -1)"
     >
       <ArrowUp :size="16" />
     </button>
     <button
       type="button"
-      class="w-8 h-9 grid place-items-center disabled:opacity-40"
+      class="w-8 h-9 grid place-items-center aria-disabled:opacity-40"
       :aria-label="`Movement ${nr} down`"
-      :disabled="isLast"
+      v-off="isLast && 'It is the last already.'"
       @click="emit('move', 1)"
     >
       <ArrowDown :size="16" />

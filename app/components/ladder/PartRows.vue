@@ -63,9 +63,9 @@ function limit(part: Segment, which: keyof typeof LIMITS, event: Event) {
         />
         <button
           type="button"
-          class="h-9 grid place-items-center disabled:opacity-40"
+          class="h-9 grid place-items-center aria-disabled:opacity-40"
           :aria-label="`Take ${PART_WORDS[part.kind]} out`"
-          :disabled="step.segments.length === 1"
+          v-off="step.segments.length === 1 && 'It is the only part: take the step out instead.'"
           @click="emit('change', withoutPart(step, part.id))"
         >
           <Trash2 :size="16" />

@@ -8,7 +8,9 @@ const isAsked = way.value === undefined
 </script>
 
 <template>
-  <p class="text-xl text-soft mt-6">First: {{ titleOf(live?.next?.segment.stepId ?? '') }}</p>
+  <h1 class="font-sans text-xl text-soft mt-6">
+    First: {{ titleOf(live?.next?.segment.stepId ?? '') }}
+  </h1>
   <p v-if="plan" class="display text-6xl mt-2">
     {{ minutesSeconds(plan.totalS) }}
   </p>

@@ -65,8 +65,8 @@ const undoWords = computed(() => {
     <button
       v-else
       type="button"
-      class="rung !min-h-[120px] max-sm:!min-h-[72px] text-xl"
-      :disabled="startedMs === undefined"
+      class="rung !flex-col !gap-0 !min-h-[120px] max-sm:!min-h-[72px] text-xl"
+      v-off="startedMs === undefined && 'Nothing is on the skin before the visit has begun.'"
       @click="emit('stings')"
     >
       Stings
@@ -75,7 +75,7 @@ const undoWords = computed(() => {
     <button
       type="button"
       class="rung !min-h-[120px] max-sm:!min-h-[72px] text-lg"
-      :disabled="!undoable && !inferred"
+      v-off="!undoable && !inferred && 'What was tapped can be taken back for ten seconds.'"
       @click="emit('undo')"
     >
       {{ undoWords }}

@@ -36,7 +36,7 @@ function up() {
         type="button"
         class="rung !min-h-[64px] w-20 text-3xl"
         aria-label="Lower"
-        :disabled="isAtLeast"
+        v-off="isAtLeast && 'The device goes no lower.'"
         @click="tap('lower')"
       >
         −
@@ -50,7 +50,7 @@ function up() {
         type="button"
         class="rung !min-h-[64px] w-20 text-3xl relative overflow-hidden touch-none"
         aria-label="Higher"
-        :disabled="isAtMost"
+        v-off="isAtMost && 'No higher: a rule or the maker allows no more.'"
         @click="up"
         @pointerdown="isAtMark && hold.start()"
         @pointerup="hold.stop"

@@ -65,7 +65,7 @@ function keep() {
             type="button"
             class="rung !min-h-[64px] w-20 text-3xl"
             aria-label="Shallower"
-            :disabled="depth <= level.least"
+            v-off="depth <= level.least && 'The handpiece goes no shallower.'"
             @click="change('lower')"
           >
             −
@@ -101,7 +101,7 @@ function keep() {
         <button type="button" class="rung !min-h-[64px] text-lg" @click="emit('close')">
           Not yet
         </button>
-        <button type="submit" class="rung rung-strong !min-h-[64px] text-lg" :disabled="!!missing">
+        <button type="submit" class="rung rung-strong !min-h-[64px] text-lg" v-off="missing">
           Keep it: begin
         </button>
       </div>

@@ -11,7 +11,7 @@ const REASONS = ['Smell', 'How it feels', 'Does not want it'] as const
 /** More are a list to read, not to touch with gloves on; what comes later is refused when it comes nearer. */
 const SHOWN_MOST = 6
 const { store, live, plan, titleOf, productOf } = useRunning()
-const { tryOut, forget, shown, mayTake, takeWords } = useFitPreview()
+const { tryOut, forget, shown, whyNotTake, takeWords } = useFitPreview()
 const chosen = ref<Refusable>()
 const why = ref<(typeof REASONS)[number]>('Does not want it')
 const products = ref<readonly Refusable[]>([])
@@ -89,7 +89,7 @@ function choose(product: Refusable) {
         v-if="products.length > 0"
         type="button"
         class="rung rung-strong !min-h-[72px] text-xl"
-        :disabled="!mayTake"
+        v-off="whyNotTake"
         @click="said && emit('take', said)"
       >
         {{ takeWords }}

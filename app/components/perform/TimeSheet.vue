@@ -6,7 +6,7 @@ const props = defineProps<{ open: boolean }>()
 const emit = defineEmits<{ close: []; take: [endsMs: number]; pause: [] }>()
 const { store, paused, timeZone } = useRunning()
 const end = useEndBy()
-const { endMs, shown, bookedMs, beforeMs, isTooLate, mayTake, takeWords } = end
+const { endMs, shown, bookedMs, beforeMs, isTooLate, whyNotTake, takeWords } = end
 const clock = (ms: number) => clockTime(ms, timeZone.value)
 const nextMs = computed(() => (store.run?.next ? Date.parse(store.run.next.startsAt) : undefined))
 const nowWords = computed(() => {
@@ -53,7 +53,7 @@ watch(
       <button
         type="button"
         class="rung rung-strong !min-h-[72px] text-xl"
-        :disabled="!mayTake"
+        v-off="whyNotTake"
         @click="emit('take', endMs)"
       >
         {{ takeWords }}
@@ -64,7 +64,7 @@ watch(
       <button
         type="button"
         class="rung !min-h-[72px] text-xl"
-        :disabled="paused"
+        v-off="paused && 'Your clock stands already: Go on ends it.'"
         @click="emit('pause')"
       >
         {{ paused ? 'Paused already' : 'Pause' }}

@@ -27,7 +27,8 @@ const openingOf = (kit: Kit) => props.openings.find(({ kitId }) => kitId === kit
           v-else
           type="button"
           class="pick text-sm"
-          :disabled="disabled || kit.stock < 1"
+          :disabled="disabled"
+          v-off="kit.stock < 1 && 'None is left on the shelf.'"
           @click="emit('open', kit.id)"
         >
           Open it

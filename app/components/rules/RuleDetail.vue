@@ -119,7 +119,12 @@ const { said } = useMeasures()
             :disabled="!owner"
           />
         </label>
-        <button v-if="owner" type="submit" class="rung" :disabled="days === inForceDays">
+        <button
+          v-if="owner"
+          type="submit"
+          class="rung"
+          v-off="days === inForceDays && 'It is in force already.'"
+        >
           Set
         </button>
         <button
@@ -136,7 +141,7 @@ const { said } = useMeasures()
         v-if="isAdvice(rule)"
         type="button"
         class="rung"
-        :disabled="!owner"
+        v-off="!owner && 'The owner sets this.'"
         :aria-pressed="off"
         @click="set(!off, null)"
       >

@@ -61,7 +61,9 @@ const drop = (gone: ClosedDay) =>
           @keydown.enter.prevent="add"
         />
       </label>
-      <button type="button" class="rung" :disabled="!day" @click="add">Add the day</button>
+      <button type="button" class="rung" v-off="!day && 'Choose the day first.'" @click="add"
+        >Add the day</button
+      >
     </div>
   </div>
 </template>

@@ -85,7 +85,11 @@ const moved = (timeZone: string) => {
         <button
           type="submit"
           class="rung rung-strong"
-          :disabled="busy || !salon.name.trim() || !room.trim()"
+          :disabled="busy"
+          v-off="
+            (!salon.name.trim() && 'Its name is missing.') ||
+            (!room.trim() && 'A room needs a name.')
+          "
         >
           Open the branch
         </button>

@@ -34,10 +34,10 @@ const timeZone = computed(() => session.salon?.timeZone ?? 'UTC')
       </FieldTick>
       <div class="grid grid-cols-3 gap-4 max-w-2xl">
         <FieldChoice
+          v-if="wish.daily"
           label="At"
           :value="String(wish.hour)"
           :options="HOURS"
-          :disabled="!wish.daily"
           @change="set({ hour: Number($event) })"
         />
         <FieldNumber
@@ -64,7 +64,8 @@ const timeZone = computed(() => session.salon?.timeZone ?? 'UTC')
     <button
       type="button"
       class="rung rung-strong self-start !min-h-[52px]"
-      :disabled="busy || Boolean(copies?.why)"
+      :disabled="busy"
+      v-off="copies?.why"
       @click="makeNow"
     >
       {{ busy ? 'Making a copy …' : 'Make a copy now' }}

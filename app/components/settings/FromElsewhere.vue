@@ -53,7 +53,11 @@ async function add() {
     <div class="flex justify-end gap-3 mt-4 items-center">
       <p v-if="!chosen && people?.length" class="text-soft mr-auto">Choose somebody.</p>
       <button type="button" class="rung" @click="emit('close')">Cancel</button>
-      <button type="button" class="rung rung-strong" :disabled="!chosen" @click="add"
+      <button
+        type="button"
+        class="rung rung-strong"
+        v-off="!chosen && 'Choose somebody.'"
+        @click="add"
         >Works here too</button
       >
     </div>

@@ -53,7 +53,12 @@ const minutesOf = (event: Event) => Number((event.target as HTMLInputElement).va
           placeholder="Name of another room"
           aria-label="Name of another room"
         />
-        <button type="submit" class="rung" :disabled="!name.trim()">Add the room</button>
+        <button
+          type="submit"
+          class="rung"
+          v-off="!name.trim() && 'Type the name of the room first.'"
+          >Add the room</button
+        >
       </form>
     </section>
     <label class="flex items-center gap-3">

@@ -87,7 +87,11 @@ async function go() {
       </p>
       <form v-if="chosen > 0" class="flex gap-3 items-end mt-4" @submit.prevent="go">
         <OwnPassword v-model="password" class="w-72" />
-        <button type="submit" class="rung !border-mind text-mind" :disabled="!password">
+        <button
+          type="submit"
+          class="rung !border-mind text-mind"
+          v-off="!password && 'Type your password first.'"
+        >
           {{ password ? `Erase the ${chosen} chosen, for good` : 'Type your password first' }}
         </button>
       </form>

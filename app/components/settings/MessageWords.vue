@@ -46,7 +46,11 @@ const isUsual = computed(() => kept.value === USUAL_WORDS[kind.value])
         />
         <p class="text-sm text-soft"> Places that are filled in: {{ places }} </p>
         <div class="flex gap-3">
-          <button type="submit" class="rung rung-strong" :disabled="fault !== undefined || isKept">
+          <button
+            type="submit"
+            class="rung rung-strong"
+            v-off="fault ?? (isKept && 'Nothing is changed yet.')"
+          >
             Keep the words
           </button>
           <button v-if="!isUsual" type="button" class="rung" @click="save(USUAL_WORDS[kind])">

@@ -107,7 +107,11 @@ async function makeLink() {
             @change="password = $event"
             @weak="weakness = $event"
           />
-          <button type="submit" class="rung mt-7" :disabled="!password || weakness !== undefined">
+          <button
+            type="submit"
+            class="rung mt-7"
+            v-off="(!password && 'Type the password first.') || weakness"
+          >
             Set it
           </button>
         </form>

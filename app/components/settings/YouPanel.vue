@@ -59,7 +59,12 @@ const callOff = (id: string) =>
         />
       </label>
       <OwnPassword v-model="pinPassword" />
-      <button type="submit" class="rung" :disabled="!pin || !pinPassword">Set the PIN</button>
+      <button
+        type="submit"
+        class="rung"
+        v-off="(!pin && 'Type the PIN first.') || (!pinPassword && 'Type your password first.')"
+        >Set the PIN</button
+      >
     </form>
     <form
       aria-label="Password"
@@ -81,7 +86,11 @@ const callOff = (id: string) =>
       <button
         type="submit"
         class="rung mt-7"
-        :disabled="!old || !password || weakness !== undefined"
+        v-off="
+          (!old && 'Type the password you have first.') ||
+          (!password && 'Type the new password first.') ||
+          weakness
+        "
       >
         Change it
       </button>

@@ -149,7 +149,7 @@ async function add() {
           <button
             type="button"
             class="pick !min-h-[38px]"
-            :disabled="kit.items.length < 2"
+            v-off="kit.items.length < 2 && 'A kit holds at least one product.'"
             @click="removeItem(kit, at)"
           >
             Take out

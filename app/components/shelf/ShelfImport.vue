@@ -174,7 +174,10 @@ async function putIn() {
         <button
           type="button"
           class="rung rung-strong"
-          :disabled="found.faults.length > 0 || found.rows.length === 0"
+          v-off="
+            (found.faults.length > 0 && 'Mend what is marked in the file first.') ||
+            (found.rows.length === 0 && 'There is nothing in the file.')
+          "
           @click="putIn"
         >
           Put {{ found.rows.length }} on the shelf

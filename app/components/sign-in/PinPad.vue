@@ -71,7 +71,8 @@ onUnmounted(() => window.removeEventListener('keydown', onKey))
       <button
         type="button"
         class="rung rung-strong !min-h-[72px] text-lg !px-0"
-        :disabled="busy || pin.length < LEAST"
+        :disabled="busy"
+        v-off="pin.length < LEAST && `A PIN has at least ${LEAST} figures.`"
         @click="emit('pin', pin)"
       >
         {{ does ?? 'Open' }}

@@ -141,7 +141,11 @@ const carry = () =>
           role="radio"
           class="pick text-sm"
           :aria-checked="lesion.outcome === outcome"
-          :disabled="disabled || lesion.decision === 'refer'"
+          :disabled="disabled"
+          v-off="
+            lesion.decision === 'refer' &&
+            'What is referred is not worked on: nothing comes of it here.'
+          "
           @click="put({ outcome: outcome })"
         >
           {{ OUTCOME_WORDS[outcome] }}

@@ -127,7 +127,12 @@ watch([kind, zone], stop)
       <p class="flex-1" :class="live.steady ? 'text-calm font-semibold' : 'text-soft'">
         {{ live.steady ? 'Steady' : 'Settling …' }}
       </p>
-      <button type="button" class="rung rung-strong" :disabled="!live.steady" @click="take">
+      <button
+        type="button"
+        class="rung rung-strong"
+        v-off="!live.steady && 'The probe is still settling.'"
+        @click="take"
+      >
         Take it
       </button>
       <button type="button" class="rung" @click="stop">Cancel</button>

@@ -91,7 +91,8 @@ function openLesion(id: string) {
         <button
           type="button"
           class="rung text-sm !px-3"
-          :disabled="!canUndo || disabled"
+          :disabled="disabled"
+          v-off="!canUndo && 'Nothing was changed here yet.'"
           @click="undo"
         >
           <Undo2 :size="16" />Undo
@@ -144,7 +145,8 @@ function openLesion(id: string) {
         <button
           type="button"
           class="rung text-sm ml-auto whitespace-nowrap"
-          :disabled="disabled || reading.done"
+          :disabled="disabled"
+          v-off="reading.done && 'The skin was read today already.'"
           @click="change({ ...reading, done: true })"
         >
           {{ reading.done ? 'Read today' : 'Nothing to note' }}

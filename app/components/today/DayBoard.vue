@@ -116,7 +116,7 @@ onMounted(() => {
                 top: `${yOf(gap.fromMs, span)}px`,
                 height: `${yOf(gap.toMs, span) - yOf(gap.fromMs, span)}px`,
               }"
-              :disabled="gap.cards.length === 0"
+              v-off="gap.cards.length === 0 && 'No card of the library fits into this gap.'"
               @click="emit('book', gap, column.id)"
             >
               <span>

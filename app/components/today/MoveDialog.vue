@@ -113,7 +113,12 @@ const callOff = (noShow: boolean) =>
         />
       </label>
       <FieldTick :checked="tells" @change="tells = $event">by e-mail too</FieldTick>
-      <button type="button" class="rung" :disabled="!reason.trim()" @click="callOff(false)">
+      <button
+        type="button"
+        class="rung"
+        v-off="!reason.trim() && 'Say why first.'"
+        @click="callOff(false)"
+      >
         Call it off
       </button>
       <button v-if="isPast" type="button" class="rung" @click="callOff(true)">Did not come</button>

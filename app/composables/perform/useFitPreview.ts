@@ -39,11 +39,15 @@ export function useFitPreview() {
   const changes = computed(() => newChanges(found.value?.changes ?? [], plan.value?.changes ?? []))
   const beforeMs = computed(() => live.value?.finishMs ?? now.value)
   const mayTake = computed(() => !isBusy.value && found.value !== undefined)
-  /** What the button says that takes it; why it does not, where it waits. */
+  /** What the button says that takes it, and why it does not where it waits. */
   const takeWords = computed(() => {
     if (isBusy.value) return 'Fitting …'
     return mayTake.value ? 'Take it' : 'Nothing to take'
   })
+  const whyNotTake = computed(() => {
+    if (isBusy.value) return 'The rest is still being fitted.'
+    return mayTake.value ? undefined : trouble.value || 'Nothing is chosen yet.'
+  })
   const shown = reactive({ trouble, isBusy, beforeMs, afterMs, changes })
-  return { tryOut, forget, shown, afterMs, beforeMs, isBusy, mayTake, takeWords }
+  return { tryOut, forget, shown, afterMs, beforeMs, isBusy, whyNotTake, takeWords }
 }

@@ -67,7 +67,8 @@ async function join() {
         <button
           type="submit"
           class="rung rung-strong !min-h-[56px] text-lg"
-          :disabled="busy || password === '' || weakness !== undefined"
+          :disabled="busy"
+          v-off="(password === '' && 'Choose a password first.') || weakness"
         >
           Sign in
         </button>

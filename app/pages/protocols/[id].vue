@@ -84,7 +84,10 @@ const NOTE = 'mb-3 px-4 py-2.5 bg-mind-ground border-l-4 border-mind no-print'
               v-if="wrong.length > 0"
               type="button"
               class="rung !border-mind text-mind whitespace-nowrap"
-              :disabled="!wrong.some(({ mended }) => mended)"
+              v-off="
+                !wrong.some(({ mended }) => mended) &&
+                'No mend is known: it stands at the rung what is wrong.'
+              "
               @click="rungs.mend(wrong[0]!.stepId)"
             >
               ✕ {{ wrongWords }}: mend
@@ -92,7 +95,7 @@ const NOTE = 'mb-3 px-4 py-2.5 bg-mind-ground border-l-4 border-mind no-print'
             <button
               type="button"
               class="pick"
-              :disabled="!history.canUndo.value"
+              v-off="!history.canUndo.value && 'Nothing was changed here yet.'"
               @click="rungs.undo"
             >
               Undo
@@ -100,7 +103,7 @@ const NOTE = 'mb-3 px-4 py-2.5 bg-mind-ground border-l-4 border-mind no-print'
             <button
               type="button"
               class="pick"
-              :disabled="!history.canRedo.value"
+              v-off="!history.canRedo.value && 'Nothing was taken back.'"
               @click="rungs.redo"
             >
               Redo
@@ -160,7 +163,10 @@ const NOTE = 'mb-3 px-4 py-2.5 bg-mind-ground border-l-4 border-mind no-print'
               v-if="mayWrite"
               type="button"
               class="rung rung-strong flex-1 whitespace-nowrap !px-2"
-              :disabled="!changed || steps.length === 0"
+              v-off="
+                (steps.length === 0 && 'A card needs at least one step.') ||
+                (!changed && 'Nothing is changed since the version in force.')
+              "
               @click="panel = 'publish'"
             >
               Publish version {{ nextVersion }}

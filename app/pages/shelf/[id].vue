@@ -52,7 +52,12 @@ const { amountOf } = useMeasures()
       </h1>
       <p class="text-sm text-soft pb-3" role="status">{{ STATE_WORDS[state] }}</p>
       <template v-if="!disabled && !isNew">
-        <button type="button" class="rung" :disabled="!bench.history.canUndo.value" @click="undo">
+        <button
+          type="button"
+          class="rung"
+          v-off="!bench.history.canUndo.value && 'Nothing was changed here yet.'"
+          @click="undo"
+        >
           Undo
         </button>
         <button type="button" class="rung" @click="bench.putAway(!archived)">{{
@@ -81,7 +86,7 @@ const { amountOf } = useMeasures()
           <button
             type="button"
             class="rung rung-strong"
-            :disabled="product.name.trim() === ''"
+            v-off="product.name.trim() === '' && 'A product needs a name.'"
             @click="create"
           >
             Put it on the shelf

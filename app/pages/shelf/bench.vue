@@ -22,9 +22,10 @@ const choices = computed(() => [
 const faults = computed(() => result.value?.scaled.faults ?? [])
 const faultOf = (part: BenchPart) =>
   faults.value.findLast((fault) => fault.productId === part.productId)
-const isStopped = computed(
-  () => !result.value || faults.value.some(({ kind }) => kind === 'limit' || kind === 'missing'),
-)
+const whyStopped = computed(() => {
+  if (!result.value) return 'Put at least two parts on the bench first.'
+  return faults.value.find(({ kind }) => kind === 'limit' || kind === 'missing')?.says
+})
 function complain(says: string) {
   trouble.value = says
 }
@@ -56,11 +57,16 @@ function weighed(at: number, weighedG: number) {
         }}<span class="text-soft text-xl ml-3">{{ mix ? 'on the bench' : '' }}</span>
       </h1>
       <p v-if="notice" role="status" class="text-calm pb-3">✓ {{ notice }}</p>
-      <button type="button" class="rung" :disabled="!history.canUndo.value" @click="history.undo()">
+      <button
+        type="button"
+        class="rung"
+        v-off="!history.canUndo.value && 'Nothing was changed here yet.'"
+        @click="history.undo()"
+      >
         Undo
       </button>
       <button type="button" class="rung" @click="fresh">Clear the bench</button>
-      <button type="button" class="rung rung-strong" :disabled="isStopped" @click="keep">
+      <button type="button" class="rung rung-strong" v-off="whyStopped" @click="keep">
         {{ mix ? 'Keep the change' : 'Keep as a house mix' }}
       </button>
     </header>

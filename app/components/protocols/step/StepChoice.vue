@@ -42,6 +42,9 @@ const chooseConcern = (at: number, concern: Concern) =>
     >
       the client’s goals decide
     </FieldTick>
+    <p v-if="products.length < 2" class="text-sm text-soft">
+      There is one product that reaches these zones: nothing to choose from.
+    </p>
     <template v-if="step.choice">
       <FieldTick :checked="step.choice.several" @change="emit('change', withSeveral(step, $event))">
         several at once, each on its own zones

@@ -75,7 +75,7 @@ const scaleWords = computed(() => {
     <button
       type="button"
       class="pick text-sm whitespace-nowrap"
-      :disabled="line?.grams === undefined"
+      v-off="line?.grams === undefined && 'Say how much is mixed first.'"
       @click="emit('weigh')"
     >
       {{ scaleWords }}

@@ -56,7 +56,7 @@ const at = (grams: number) => 8 + 284 * Math.min(1, grams / (props.grams * (1 + 
     <button
       type="button"
       class="rung rung-strong"
-      :disabled="!live.steady"
+      v-off="!live.steady && 'The scale is still settling.'"
       @click="emit('weighed', live.grams)"
     >
       Take it

@@ -81,7 +81,7 @@ function weighed(
       <button
         type="button"
         class="rung"
-        :disabled="!measured"
+        v-off="!measured && 'Weigh some measures first: how many, and what they weigh together.'"
         @click="measured && emit('change', { measure: measured })"
       >
         {{ measured ? `Keep: one is ${figure(measured.per)} ${measured.unit}` : 'Keep' }}
@@ -107,7 +107,7 @@ function weighed(
       <button
         type="button"
         class="rung"
-        :disabled="!spoon"
+        v-off="!spoon && 'Weigh some level teaspoons first: how many, and their grams together.'"
         @click="spoon && emit('change', { gramsPerTeaspoon: Math.round(spoon.per * 1000) / 1000 })"
       >
         {{ spoon ? `Keep: one is ${figure(spoon.per)} g` : 'Keep' }}

@@ -89,10 +89,10 @@ const { amountOf } = useMeasures()
             @bad="emit('bad', $event)"
           />
           <FieldChoice
+            v-if="use.dose"
             name="Unit of the dose"
-            :value="use.dose?.unit ?? unitOf(product)"
+            :value="use.dose.unit"
             :options="asOptions(['g', 'mL'])"
-            :disabled="!use.dose"
             @change="putDose(at, { unit: $event })"
           />
           <button type="button" class="pick ml-auto" @click="remove(at)">Take this use out</button>

@@ -184,14 +184,13 @@ async function go() {
               v-if="!isFixed"
               type="button"
               class="rung rung-strong !min-h-[52px] flex-1"
-              :disabled="!mayGo"
-              :aria-describedby="whyNotGo ? 'why-not-go' : undefined"
+              v-off="whyNotGo"
               @click="go"
             >
               Prepare the tray
             </button>
           </div>
-          <p v-if="whyNotGo" id="why-not-go" class="text-sm text-mind mt-1.5">{{ whyNotGo }}</p>
+          <p v-if="whyNotGo" class="text-sm text-mind mt-1.5">{{ whyNotGo }}</p>
         </div>
       </div>
     </div>
