@@ -5,7 +5,7 @@ import type { RunBody } from '#core/perform'
 const MIN = 60_000
 const uuid = (n: number) => `00000000-0000-4000-8000-${String(n).padStart(12, '0')}`
 
-/** What is said of several tablets, of what the skin is opened with, and of what is refused. */
+/** What is said of several tablets, of what the skin is opened with, of what is refused, and of order and pace. */
 const ofSeveral: fc.Arbitrary<RunBody> = fc.oneof(
   fc.constant({ type: 'lead' as const }),
   fc.record({
@@ -24,6 +24,12 @@ const ofSeveral: fc.Arbitrary<RunBody> = fc.oneof(
     productId: fc.constantFrom('papaya-paste', 'kelp-set'),
     why: fc.constant('Smell'),
   }),
+  fc.record({
+    type: fc.constant('called' as const),
+    stepId: fc.constantFrom('massage', 'kelp'),
+    after: fc.constantFrom('tone', 'enzyme'),
+  }),
+  fc.record({ type: fc.constant('slower' as const), percent: fc.constantFrom(0, 10, 30) }),
 )
 
 /** Anything that can be said in a run of this plan that began at `startMs`, but for a fit and a reading. */

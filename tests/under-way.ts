@@ -14,7 +14,7 @@ export const event = (n: number, second: number, body: RunBody): RunEvent => ({
   body,
 })
 
-/** First touches of what acts at once, removals and gates said when they are due, everything else by the clock, until `second`. */
+/** First touches of what acts at once, cartridges, removals and gates said when they are due, everything else by the clock, until `second`. */
 export function performed(plan: FittedPlan, second: number): RunEvent[] {
   const touched = touchedFirst(plan)
   const said = plan.segments.filter(
@@ -23,8 +23,12 @@ export function performed(plan: FittedPlan, second: number): RunEvent[] {
       (part.kind === 'remove' || part.gate || touched.has(part.id)) &&
       part.startS <= second,
   )
+  const opens = plan.segments.filter((part) => part.asksLot && part.startS <= second)
   return [
     event(1, 0, { type: 'start' }),
+    ...opens.map(({ stepId, startS }, n) =>
+      event(700 + n, startS, { type: 'cartridge', stepId, lot: 'L 1', depthMm: 0.2 }),
+    ),
     ...said.flatMap((one, n) => [
       event(10 + 2 * n, one.startS, { type: 'started', segmentId: one.id }),
       ...(one.endS <= second

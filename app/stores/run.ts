@@ -54,16 +54,17 @@ export const useRunStore = defineStore('run', () => {
   /** Why whoever is signed in may not read the skin or fit the rest; undefined where they may. */
   const mayNotFit = () => (useSessionStore().can('health.write') ? undefined : NOT_YOURS)
 
-  /** The rest as it is fitted from now, with what is already on the skin; `body`: as if that had been said. Nothing is said of it. */
-  async function fitted(body?: RunBody) {
+  /** The rest as it is fitted from now, with what is already on the skin; `bodies`: as if that had been said. Nothing is said of it. */
+  async function fitted(bodies: readonly RunBody[] = []) {
     const now = momentOf(events.value.at(-1), clock())
-    const said = body ? asIfSaid(eventOf(body, events.value.length, now)) : state.value!
+    const said = reduceRun(run.value!.plan, [
+      ...events.value,
+      ...eventsOf(bodies, events.value.length, now),
+    ])
     const underway = underwayOf(said, liveAt(said.plan, said, now), now)
     const input = inputUnderway(run.value!.input, said)
     return { now, next: await useFitter().fit(input, { plan: said.plan, underway }) }
   }
-
-  const asIfSaid = (event: RunEvent) => reduceRun(run.value!.plan, [...events.value, event])
 
   /** Fits the rest again from now; the new ladder is kept as an event, never computed anew. */
   async function fitAgain(): Promise<string | undefined> {
@@ -90,6 +91,8 @@ function isAnsweredSinceFit({ finishedMs, events }: RunState): boolean {
       body.type === 'checked' ||
       body.type === 'ends' ||
       body.type === 'refused' ||
+      body.type === 'slower' ||
+      body.type === 'called' ||
       (body.type === 'sensation' && body.beyond === true),
   )
   return answers > events.findLastIndex(({ body }) => body.type === 'replanned')
@@ -183,6 +186,9 @@ async function shownAndKept(event: RunEvent, { run, events, unsent, trouble, sai
     throw error
   }
 }
+
+const eventsOf = (bodies: readonly RunBody[], seq: number, wallMs: number): RunEvent[] =>
+  bodies.map((body, at) => eventOf(body, seq + at, wallMs))
 
 const eventOf = (body: RunBody, seq: number, wallMs: number): RunEvent => ({
   id: crypto.randomUUID(),

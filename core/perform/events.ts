@@ -3,6 +3,7 @@ import { FittedPlan } from '../adapt/plan'
 import { SENSATIONS } from '../catalog/model'
 import { LevelUse } from '../climb/model'
 import { DEPTH_MM } from './device-set'
+import { SLOWER_MOST } from './slower'
 import { TOUCH_KINDS } from './touch-kinds'
 import { OUTCOMES } from '../skin/lesion-words'
 import { Reading } from '../skin/model'
@@ -62,6 +63,13 @@ export const RunBody = z.discriminatedUnion('type', [
   z.strictObject({ type: z.literal('resume') }),
   /** When the visit has to end, by the wall clock: arrived late, or has to go. The last one counts. */
   z.strictObject({ type: z.literal('ends'), atMs: z.number().int() }),
+  /** Hands take so much longer today, percent; the last one said counts. */
+  z.strictObject({
+    type: z.literal('slower'),
+    percent: z.number().int().min(0).max(SLOWER_MOST),
+  }),
+  /** A step is taken earlier or later than the card has it: right after that one. */
+  z.strictObject({ type: z.literal('called'), stepId: z.string(), after: z.string() }),
   /** A layer that is due is not ready by its sign: a minute more, up to its maximum. */
   z.strictObject({ type: z.literal('not-yet'), segmentId: z.string() }),
   z.strictObject({ type: z.literal('comfort'), stepId: z.string(), measure: z.string().max(160) }),

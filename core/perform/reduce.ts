@@ -5,6 +5,7 @@ import type { RunBody, RunEvent } from './events'
 import { canonical } from './canonical'
 import { liveAt, staysIn } from './live'
 import type { Lead } from './lead'
+import type { Called } from './order'
 import type { PassSaid } from './passes'
 import { isPaused, type Pause } from './pauses'
 import { isUntouched, withoutLogsOf } from './refusing'
@@ -34,6 +35,8 @@ export function reduceRun<Plan extends Ladder>(
     startedMs: undefined,
     finishedMs: undefined,
     endsMs: undefined,
+    slowerBy: 0,
+    called: [],
     areas: new Map(),
     outcomes: new Map(),
     notYet: new Map(),
@@ -67,6 +70,8 @@ interface Building<Plan extends Ladder> {
   finishedMs: number | undefined
   emergencyMs: number | undefined
   endsMs: number | undefined
+  slowerBy: number
+  called: readonly Called[]
   readonly areas: Map<string, number>
   readonly outcomes: Map<string, LesionOutcome>
   readonly notYet: Map<string, readonly number[]>
@@ -132,6 +137,12 @@ const changeBy = byType<RunBody, [state: Building<Ladder>, event: RunEvent], voi
   },
   ends: ({ atMs }, state) => {
     state.endsMs = atMs
+  },
+  slower: ({ percent }, state) => {
+    state.slowerBy = percent
+  },
+  called: ({ type: _, ...call }, state) => {
+    state.called = [...state.called, call]
   },
   'not-yet': ({ segmentId }, { notYet }, { wallMs }) => {
     notYet.set(segmentId, [...(notYet.get(segmentId) ?? []), wallMs])

@@ -2,6 +2,8 @@ import type { CompileInput } from '../adapt/input'
 import type { ProductMemory } from '../client/model'
 import type { Reading } from '../skin/model'
 import { withOutcomes } from './extracting'
+import { inCalledOrder } from './order'
+import { slowed } from './slower'
 import { beyondOf, type RunState } from './state'
 
 /** The rule that keeps what somebody refused out of the plan. */
@@ -10,6 +12,7 @@ const REFUSED = 'B02'
 /** What a visit under way is fitted from: what the run has said goes before what was known when it was opened. */
 export const inputUnderway = (input: CompileInput, state: RunState): CompileInput => ({
   ...input,
+  protocol: protocolUnderway(input, state),
   reading: readingUnderway(input, state),
   gates: Object.fromEntries(state.checks),
   stung: state.stung,
@@ -17,6 +20,12 @@ export const inputUnderway = (input: CompileInput, state: RunState): CompileInpu
   ...refusedOf(input, state),
   ...endOf(state),
 })
+
+/** The card as it is done today: in the order that was called, at the pace that was said. */
+function protocolUnderway({ protocol }: CompileInput, { slowerBy, called }: RunState) {
+  const slow = slowed(protocol, slowerBy)
+  return called.length === 0 ? slow : { ...slow, steps: [...inCalledOrder(slow.steps, called)] }
+}
 
 /** What was refused today is remembered as what was refused before, and outranks what was decided then. */
 function refusedOf(

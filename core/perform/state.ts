@@ -7,6 +7,7 @@ import type { FeltToday } from '../safety/situation'
 import type { RunEvent } from './events'
 import { SENSATION_WORDS } from './tables/sensations'
 import type { Lead } from './lead'
+import type { Called } from './order'
 import type { PassSaid } from './passes'
 import type { Pause } from './pauses'
 import type { TouchKind } from './touch-kinds'
@@ -76,6 +77,10 @@ export interface RunState<Plan extends Ladder = FittedPlan> {
   readonly outcomes: ReadonlyMap<string, LesionOutcome>
   /** When it has to end, where somebody has said so. */
   readonly endsMs: number | undefined
+  /** How much longer hands take today; percent. */
+  readonly slowerBy: number
+  /** Steps taken earlier or later than the card has them, in order. */
+  readonly called: readonly Called[]
   /** Layers that were not ready when they were due: when that was said, by segment. */
   readonly notYet: ReadonlyMap<string, readonly number[]>
   readonly strokes: readonly StrokeSaid[]

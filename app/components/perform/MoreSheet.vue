@@ -12,6 +12,7 @@ const emit = defineEmits<{
   close: []
   skip: [reason: string]
   refuse: []
+  order: []
   hand: []
   note: [text: string]
 }>()
@@ -26,12 +27,7 @@ watch(
 </script>
 
 <template>
-  <PlainDialog
-    :open="open"
-    wide
-    title="Leave out, another product, hand over, note"
-    @close="emit('close')"
-  >
+  <PlainDialog :open="open" wide title="Leave out, change, hand over, note" @close="emit('close')">
     <p v-if="follows" class="text-lg">
       Another tablet leads: what is left out is said there, or take the lead.
     </p>
@@ -55,7 +51,10 @@ watch(
       Nothing can be left out now: what lies on the skin has to come off.
     </p>
     <div v-if="!follows" class="mt-6 border-t border-hair pt-5 flex items-center gap-4">
-      <p class="text-lg flex-1">A product that is not wanted: what stands in is shown first.</p>
+      <p class="text-lg flex-1">What it changes is shown first:</p>
+      <button type="button" class="rung !min-h-[64px] text-lg" @click="emit('order')">
+        Earlier, later …
+      </button>
       <button type="button" class="rung !min-h-[64px] text-lg" @click="emit('refuse')">
         Not this one …
       </button>

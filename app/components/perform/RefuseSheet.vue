@@ -36,7 +36,7 @@ watch(
 )
 function choose(product: Refusable) {
   chosen.value = product
-  void tryOut(said.value!)
+  void tryOut([said.value!])
 }
 </script>
 

@@ -1,12 +1,13 @@
 <script setup lang="ts">
+import { SLOWER, type RunBody } from '#core/perform'
 import { clockTime } from '~/support/time'
 
 /** Arrived late, or has to go: what ending by a time costs, before anything is said. */
 const props = defineProps<{ open: boolean }>()
-const emit = defineEmits<{ close: []; take: [endsMs: number]; pause: [] }>()
+const emit = defineEmits<{ close: []; take: [said: readonly RunBody[]]; pause: [] }>()
 const { store, paused, timeZone } = useRunning()
 const end = useEndBy()
-const { endMs, shown, bookedMs, beforeMs, isTooLate, whyNotTake, takeWords } = end
+const { endMs, slowerBy, shown, bookedMs, beforeMs, isTooLate, whyNotTake, takeWords } = end
 const clock = (ms: number) => clockTime(ms, timeZone.value)
 const nextMs = computed(() => (store.run?.next ? Date.parse(store.run.next.startsAt) : undefined))
 const nowWords = computed(() => {
@@ -44,6 +45,23 @@ watch(
         As booked
       </button>
     </div>
+    <div
+      class="mt-4 flex flex-wrap items-center gap-2"
+      role="radiogroup"
+      aria-label="How fast hands are today"
+    >
+      <button
+        v-for="percent in SLOWER"
+        :key="percent"
+        type="button"
+        role="radio"
+        class="pick !min-h-[64px] flex-1 text-lg"
+        :aria-checked="slowerBy === percent"
+        @click="end.slower(percent)"
+      >
+        {{ percent === 0 ? 'Hands as usual' : `Slower, + ${percent} %` }}
+      </button>
+    </div>
     <FitPreview class="mt-5" :shown="shown" name="What goes" none="Nothing has to go.">
       <p v-if="isTooLate" class="text-mind mt-1">
         No earlier: what lies on the skin and what has to be in it take until then.
@@ -54,7 +72,7 @@ watch(
         type="button"
         class="rung rung-strong !min-h-[72px] text-xl"
         v-off="whyNotTake"
-        @click="emit('take', endMs)"
+        @click="emit('take', end.said())"
       >
         {{ takeWords }}
       </button>

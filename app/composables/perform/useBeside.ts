@@ -1,8 +1,6 @@
-import type { Layer, RunBody, RunEvent } from '#core/perform'
+import type { Layer } from '#core/perform'
 
-type Panel = 'sensation' | 'more' | 'time' | 'refuse'
-
-type RefusedBody = Extract<RunBody, { type: 'refused' }>
+type Panel = 'sensation' | 'more' | 'time' | 'refuse' | 'order'
 
 /** What is opened and said beside the big target: every word closes the sheet it was said in. */
 export function useBeside(
@@ -30,13 +28,7 @@ export function useBeside(
     emergencyOpen.value = true
     return store.say({ type: 'emergency' })
   })
-  // What the server keeps is the newest fit: taken back, the rest is fitted without that end, or with that product.
-  const fittedTo = async (said: RunBody, words: string) =>
-    took(await saidAndFitted(said, gate.fitAgain), words, gate.fitAgain)
-  const endBy = closed((atMs: number) => fittedTo({ type: 'ends', atMs }, 'The end'))
-  const refuse = closed((said: RefusedBody) =>
-    fittedTo(said, `${productOf(said.stepId)?.name ?? titleOf(said.stepId)} refused`),
-  )
+  const refits = useRefits({ took, fitAgain: gate.fitAgain })
   const handOver = closed(async () => {
     const part = mayHand.value
     if (part)
@@ -47,21 +39,13 @@ export function useBeside(
     await take()
   }
   return {
-    ...{ panel, emergencyOpen, takesLead, offWords, emergency, endBy, refuse, handOver, lead },
+    ...{ panel, emergencyOpen, takesLead, offWords, emergency, handOver, lead },
+    endBy: closed(refits.endBy),
+    refuse: closed(refits.refuse),
+    callNow: closed(refits.call),
     skip: closed((reason: string) => big.leaveOut(reason)),
     pause: closed(() => tap({ type: 'pause' }, 'Pause')),
     keepNote: closed((text: string) => store.say({ type: 'note', text })),
     takeOffFelt: closed((layer: Layer) => big.takeOff(layer)),
   }
-}
-
-/** Said, and the rest fitted to it. Gives what takes both back. */
-async function saidAndFitted(said: RunBody, fitAgain: () => Promise<void>): Promise<string[]> {
-  const store = useRunStore()
-  const known = new Set(store.events.map(({ id }) => id))
-  await store.say(said)
-  await fitAgain()
-  const isOurs = ({ id, body }: RunEvent) =>
-    !known.has(id) && (body.type === said.type || body.type === 'replanned')
-  return store.events.filter(isOurs).map(({ id }) => id)
 }

@@ -10,8 +10,11 @@ export function useFitPreview() {
   const isBusy = ref(false)
   let asked = 0
 
-  /** Fits as if that had been said; what was asked before and comes later is let go. */
-  async function tryOut(said: RunBody) {
+  /** Fits as if that had been said; what was asked before and comes later is let go. `against`: what speaks against what was found. */
+  async function tryOut(
+    said: readonly RunBody[],
+    against: (found: FittedPlan) => string | undefined = () => undefined,
+  ) {
     const turn = ++asked
     isBusy.value = true
     found.value = undefined
@@ -19,8 +22,8 @@ export function useFitPreview() {
     if (!trouble.value) {
       const { next } = await store.fitted(said)
       if (turn !== asked) return
-      if (hasLadder(next)) found.value = next
-      else trouble.value = next.problems.join(' ')
+      trouble.value = (hasLadder(next) ? against(next) : next.problems.join(' ')) ?? ''
+      if (!trouble.value) found.value = next
     }
     isBusy.value = false
   }
@@ -38,15 +41,14 @@ export function useFitPreview() {
   )
   const changes = computed(() => newChanges(found.value?.changes ?? [], plan.value?.changes ?? []))
   const beforeMs = computed(() => live.value?.finishMs ?? now.value)
-  const mayTake = computed(() => !isBusy.value && found.value !== undefined)
   /** What the button says that takes it, and why it does not where it waits. */
   const takeWords = computed(() => {
     if (isBusy.value) return 'Fitting …'
-    return mayTake.value ? 'Take it' : 'Nothing to take'
+    return found.value ? 'Take it' : 'Nothing to take'
   })
   const whyNotTake = computed(() => {
     if (isBusy.value) return 'The rest is still being fitted.'
-    return mayTake.value ? undefined : trouble.value || 'Nothing is chosen yet.'
+    return found.value ? undefined : trouble.value || 'Nothing is chosen yet.'
   })
   const shown = reactive({ trouble, isBusy, beforeMs, afterMs, changes })
   return { tryOut, forget, shown, afterMs, beforeMs, isBusy, whyNotTake, takeWords }

@@ -19,7 +19,7 @@ const big = useBigTarget(taps, gate)
 const { primary, skipId, lotOf, act, opened, takeOff } = big
 const beside = useBeside(taps, gate, big)
 const { panel, emergencyOpen, takesLead, offWords, emergency, endBy, lead } = beside
-const { refuse, skip, handOver, pause, keepNote, takeOffFelt } = beside
+const { refuse, callNow, skip, handOver, pause, keepNote, takeOffFelt } = beside
 /** What the big target asks for is this tablet's to say. */
 const mayAct = computed(() => {
   const target = primary.value
@@ -146,6 +146,7 @@ const isPast = computed(
     />
     <TimeSheet :open="panel === 'time'" @close="panel = undefined" @take="endBy" @pause="pause" />
     <RefuseSheet :open="panel === 'refuse'" @close="panel = undefined" @take="refuse" />
+    <OrderSheet :open="panel === 'order'" @close="panel = undefined" @take="callNow" />
     <LeadSheet :open="takesLead" @close="takesLead = false" @taken="lead" />
     <LotSheet :step-id="lotOf" @close="lotOf = undefined" @opened="opened" />
     <MoreSheet
@@ -158,6 +159,7 @@ const isPast = computed(
       @close="panel = undefined"
       @skip="skip"
       @refuse="panel = 'refuse'"
+      @order="panel = 'order'"
       @note="keepNote"
     />
     <LampReading
