@@ -6,6 +6,7 @@ import { client, input, planFor } from '../../tests/situations'
 import { compile, hasLadder, type FittedPlan } from '../adapt'
 import { productById } from '../catalog/shelf'
 import type { Step } from '../protocol/model'
+import { NOSE } from '../skin'
 import { guideOf, type Guide } from './guide'
 
 const EVERYTHING = {
@@ -202,6 +203,19 @@ describe('beside the clock', () => {
     expect(towels).toEqual(['warm towel', 'lukewarm towel', 'room-warm towel', 'cool towel'])
     expect(new Set([...towels, ...sponges]).size).toBe(6)
     expect(withOf({ tool: 'sponge', temperature: 'room' })).toContain('room-warm')
+  })
+  test('what follows the muscles shows those of today’s zones, while it is put on and never else', () => {
+    const plan = planFor()
+    const steps = plan.steps.map((step) =>
+      step.id === 'kelp' ? { ...step, follows: 'muscles' as const, zones: [...NOSE] } : step,
+    )
+    const muscles = (id: string) => {
+      const placed = plan.segments.find((part) => part.id === id)!
+      return guideOf({ plan: { steps }, written: plan.steps, shelf: SHELF }, placed)!.muscles
+    }
+    expect(muscles('kelp/on')).toEqual(['nasalis'])
+    expect(muscles('kelp/off')).toBeUndefined()
+    expect(muscles('enzyme/on')).toBeUndefined()
   })
   test('a segment that is none of the ladder has no guide', () => {
     const plan = planFor({ client: client() })

@@ -12,6 +12,7 @@ import {
 } from '../mixing'
 import type { Segment, Step } from '../protocol/model'
 import { TEMPERATURE_WORDS, type Tool } from '../protocol/words'
+import { musclesUnder, type MuscleId } from '../skin/muscles'
 import type { ZoneId } from '../skin/zones'
 import { SUPPLY_NAMES, type Laid } from '../protocol/tray'
 import { durationInWords, inMinutes } from '../quantity'
@@ -41,6 +42,8 @@ export interface Guide {
   readonly where: readonly ZoneId[]
   /** Zones of the card that are left out today. */
   readonly leftOut: readonly ZoneId[]
+  /** What is followed while it is put on, from origin to insertion. */
+  readonly muscles?: readonly MuscleId[]
   readonly how: readonly string[]
   readonly say?: string
 }
@@ -52,11 +55,14 @@ export function guideOf(guided: Guided, placed: PlacedSegment): Guide | undefine
   const mix = placed.kind === 'prepare' ? mixOf(guided, part) : undefined
   const say = sayOf(part)
   const where = part.segment.zones ?? part.step.zones
+  const isFollowed = part.step.follows === 'muscles' && placed.kind === 'apply'
+  const muscles = isFollowed ? musclesUnder(where) : []
   return {
     verb: verbFor(part),
     with: WITH[placed.kind](guided, part),
     ...(mix ? { mix } : {}),
     where,
+    ...(muscles.length > 0 ? { muscles } : {}),
     leftOut: (part.original?.zones ?? []).filter((zone) => !part.step.zones.includes(zone)),
     how: howOf(part, mix),
     ...(say === undefined ? {} : { say }),

@@ -201,6 +201,8 @@ export const Step = z.strictObject({
   /** Instruments and cloths laid out besides what the segments need. */
   tray: z.array(z.string().max(80)).optional(),
   say: z.string().max(200).optional(),
+  /** Put on along the muscles, each from where it begins to where it ends; ring muscles are left out. */
+  follows: z.literal('muscles').optional(),
   /** How it is done: direction, strokes, what to watch. */
   technique: z.string().max(300).optional(),
   condition: z.string().max(120).optional(),

@@ -296,6 +296,7 @@ const KIT = version(
       concern: 'firm',
       zones: [...FACE, ...NECK],
       tray: ['one towel more'],
+      follows: 'muscles',
       say: 'It draws. Please do not speak; lift a finger and I am here.',
       technique:
         'Following the muscles from origin to end; the ring muscles of eye and mouth are left out.',

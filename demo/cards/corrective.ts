@@ -35,6 +35,7 @@ const UNDERTOW = version(
       lever: ['enzyme', 4],
       priority: 5,
       concern: 'brighten',
+      follows: 'muscles',
       technique:
         'Coat on coat, following each muscle from where it begins to where it ends; the rings of eye and mouth stay free. No massage before it.',
       say: 'You should hardly feel this one.',

@@ -31,6 +31,12 @@ const isCrowded = computed(
       <GuideLines v-if="guide" :guide="guide" :stroke="way" :caution="cautionOf(segment.stepId)" />
     </div>
     <StrokeFace v-if="isPlayed && inHand" class="mt-2" :now="inHand" :of="movements.length" />
+    <MuscleFace
+      v-else-if="guide?.muscles"
+      class="mt-2"
+      :muscles="guide.muscles"
+      :left-out="guide.leftOut"
+    />
     <WhereFace
       v-else-if="guide"
       class="mt-2"

@@ -17,6 +17,12 @@ const isCrowded = computed(() => (live.value?.layers.length ?? 0) > 0)
       <BigClock :left-s="lastsMs / 1000" :small="isCrowded" over-class="" />
       <GuideLines v-if="guide" :guide="guide" :stroke="[]" :caution="cautionOf(segment.stepId)" />
     </div>
-    <WhereFace v-if="guide" class="mt-2" :where="guide.where" :left-out="guide.leftOut" />
+    <MuscleFace
+      v-if="guide?.muscles"
+      class="mt-2"
+      :muscles="guide.muscles"
+      :left-out="guide.leftOut"
+    />
+    <WhereFace v-else-if="guide" class="mt-2" :where="guide.where" :left-out="guide.leftOut" />
   </div>
 </template>

@@ -96,6 +96,7 @@ const minutesOf = (step: Step) => {
           </td>
           <td>{{
             [
+              step.follows && 'along the muscles, from origin to insertion',
               step.technique,
               ...partsSaid(step),
               step.movements?.length

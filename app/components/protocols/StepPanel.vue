@@ -40,6 +40,12 @@ const movementsHeld = computed(() => {
     <StepConditions :step="step" :steps="steps" @change="change" />
     <StepVariants :step="step" @change="change" />
     <StepPasses :step="step" @change="change" />
+    <FieldTick
+      :checked="step.follows === 'muscles'"
+      @change="set('follows', $event ? 'muscles' : undefined)"
+    >
+      put on along the muscles, from origin to insertion
+    </FieldTick>
     <FieldText
       label="How it is done"
       :lines="2"
