@@ -2,6 +2,7 @@ import { defineStore } from 'pinia'
 import { hasLadder } from '#core/adapt'
 import {
   inputUnderway,
+  knownBefore,
   liveAt,
   reduceRun,
   underwayOf,
@@ -62,7 +63,7 @@ export const useRunStore = defineStore('run', () => {
       ...eventsOf(bodies, events.value.length, now),
     ])
     const underway = underwayOf(said, liveAt(said.plan, said, now), now)
-    const input = inputUnderway(run.value!.input, said)
+    const input = inputUnderway(knownBefore(run.value!.input, events.value), said)
     return { now, next: await useFitter().fit(input, { plan: said.plan, underway }) }
   }
 

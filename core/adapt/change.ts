@@ -73,3 +73,9 @@ export const ownWhy = (ruleId: string, reason: string, instead: string): Why => 
 /** By which two visits' changes are the same: what changed, and every rule with its cause. What is as last time need not be said loudly again. */
 export const changeKey = ({ what, why }: Pick<Change, 'what' | 'why'>): string =>
   [what, ...why.map(({ ruleId, because }) => `${ruleId}:${because}`).sort()].join('|')
+
+/** Changes that the ladder before did not have; what hangs elsewhere now is nothing that was changed. */
+export function newChanges(changes: readonly Change[], before: readonly Change[]): Change[] {
+  const known = new Set(before.map(({ what }) => what))
+  return changes.filter(({ kind, what }) => kind !== 'hung' && !known.has(what))
+}

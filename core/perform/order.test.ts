@@ -1,42 +1,26 @@
 import fc from 'fast-check'
 import { describe, expect, test } from 'vitest'
-import { DEMO_PROTOCOLS } from '../../demo/protocols'
-import { DEMO_SHELF } from '../../demo/shelf'
+import { DEMO_CARDS, visitOn, type DemoVisit } from '../../tests/demo-visit'
 import { runs } from '../../tests/runs'
-import { input, readingOf, TOLERATED } from '../../tests/situations'
-import { event, performed, START } from '../../tests/under-way'
+import { event, performed, runningAt, START } from '../../tests/under-way'
 import { audit } from '../adapt/audit'
-import { compile, hasLadder, type CompileInput, type FittedPlan } from '../adapt'
-import { callable, inputUnderway, liveAt, reduceRun, underwayOf, whyNotThere, type Called } from '.'
+import { compile, hasLadder, type FittedPlan } from '../adapt'
+import { callable, inputUnderway, liveAt, reduceRun, whyNotThere, type Called } from '.'
 import { PHASES } from '../protocol/words'
 import { inCalledOrder } from './order'
 import { STRETCHES } from './tables/stages'
 
-const practitioner = { scope: ['needling' as const], hazards: [] }
-const visits = new Map<string, { given: CompileInput; plan: FittedPlan }>()
-function visitOn(cardId: string) {
-  const protocol = DEMO_PROTOCOLS.find(({ protocolId }) => protocolId === cardId)!
-  const given = input({
-    ...{ protocol, practitioner, slotMinutes: 240, history: TOLERATED },
-    ...{ shelf: DEMO_SHELF, reading: readingOf() },
-  })
-  const known = visits.get(cardId) ?? { given, plan: compile(given) }
-  visits.set(cardId, known)
-  return known
-}
-const nowOf = (second: number) => START + second * 1000
-function coming({ given, plan }: ReturnType<typeof visitOn>, second: number) {
+function coming({ given, plan }: DemoVisit, second: number) {
   const state = reduceRun(plan, performed(plan, second))
-  const live = liveAt(plan, state, nowOf(second))
+  const live = liveAt(plan, state, START + second * 1000)
   return callable(plan, live, state, given.protocol.steps).ids
 }
 /** A call at a second, and the rest fitted at once. */
-function call({ given, plan }: ReturnType<typeof visitOn>, called: Called, second: number) {
+function call({ given, plan }: DemoVisit, called: Called, second: number) {
   const said = event(900, second, { type: 'called' as const, ...called })
-  const state = reduceRun(plan, [...performed(plan, second), said])
-  const underway = underwayOf(state, liveAt(state.plan, state, nowOf(second)), nowOf(second))
-  const running = { plan: state.plan, underway }
-  const asked = inputUnderway(given, state)
+  const events = [...performed(plan, second), said]
+  const running = runningAt(plan, events, second)
+  const asked = inputUnderway(given, reduceRun(plan, events))
   const next = compile(asked, running)
   return { asked, running, next, why: whyNotThere(called, plan, next) }
 }
@@ -50,6 +34,9 @@ describe('another order', () => {
     [[{ stepId: 'c', after: 'a' }], 'a c b b2'],
     [[{ stepId: 'b', after: 'c' }], 'a c b b2'],
     [[{ stepId: 'b', after: 'b2' }], 'a b b2 c'],
+    // Nothing comes between a step and what closes it.
+    [[{ stepId: 'c', after: 'b' }], 'a b b2 c'],
+    [[{ stepId: 'a', after: 'b' }], 'b b2 a c'],
     [[{ stepId: 'b', after: 'none' }], 'a b b2 c'],
     [[{ stepId: 'none', after: 'a' }], 'a b b2 c'],
     [
@@ -75,6 +62,22 @@ describe('another order', () => {
     expect(onS(visit.plan, massage)).toBeGreaterThan(onS(visit.plan, order[at - 1]!))
   })
 
+  test('what closes a step goes along and has no place of its own; nothing comes between the two', () => {
+    const visit = visitOn('undertow')
+    const closers = visit.plan.steps.filter(({ closes }) => closes !== undefined)
+    expect(closers.length).toBeGreaterThan(0)
+    const order = coming(visit, 30)
+    for (const { id, closes } of closers)
+      if (order.includes(closes!)) expect(order).not.toContain(id)
+    const after = closers.find(({ closes }) => order.includes(closes!))!.closes!
+    const { next, why } = call(visit, { stepId: 'tone-1', after }, 30)
+    expect(why).toBeUndefined()
+    const ids = next.steps.filter(({ floating }) => !floating).map(({ id }) => id)
+    const closing = next.steps.filter(({ closes }) => closes === after)
+    const block = ids.slice(ids.indexOf(after) + 1, ids.indexOf('tone-1'))
+    expect([...block].sort()).toEqual(closing.map(({ id }) => id).sort())
+  })
+
   test('what the order of the skin forbids says why', () => {
     const visit = visitOn('brightening')
     const order = coming(visit, 30)
@@ -90,25 +93,30 @@ describe('another order', () => {
   })
 
   test('on any card, at any moment, any call: it stands as called and no limit is broken, or it says why not', () => {
-    const cards = DEMO_PROTOCOLS.map(({ protocolId }) => protocolId)
     let taken = 0
     fc.assert(
-      fc.property(fc.constantFrom(...cards), fc.nat(), fc.nat(), fc.nat(), (card, when, a, b) => {
-        const visit = visitOn(card)
-        if (!hasLadder(visit.plan)) return
-        const second = when % visit.plan.totalS
-        const order = coming(visit, second)
-        const [stepId, after] = [order[a % order.length], order[b % order.length]]
-        if (stepId === undefined || after === undefined || stepId === after) return
-        const { next, why, asked, running } = call(visit, { stepId, after }, second)
-        if (!hasLadder(next)) {
-          expect(next.problems.join(' ')).toMatch(/\w/)
-          return
-        }
-        expect(audit(next, asked, running).faults).toEqual([])
-        if (why === undefined) taken++
-        else expect(why).toMatch(/\w/)
-      }),
+      fc.property(
+        fc.constantFrom(...DEMO_CARDS),
+        fc.nat(),
+        fc.nat(),
+        fc.nat(),
+        (card, when, a, b) => {
+          const visit = visitOn(card)
+          if (!hasLadder(visit.plan)) return
+          const second = when % visit.plan.totalS
+          const order = coming(visit, second)
+          const [stepId, after] = [order[a % order.length], order[b % order.length]]
+          if (stepId === undefined || after === undefined || stepId === after) return
+          const { next, why, asked, running } = call(visit, { stepId, after }, second)
+          if (!hasLadder(next)) {
+            expect(next.problems.join(' ')).toMatch(/\w/)
+            return
+          }
+          expect(audit(next, asked, running).faults).toEqual([])
+          if (why === undefined) taken++
+          else expect(why).toMatch(/\w/)
+        },
+      ),
       { numRuns: runs(40) },
     )
     expect(taken).toBeGreaterThan(0)

@@ -1,5 +1,5 @@
 import type { FittedPlan } from '../adapt/plan'
-import type { Change } from '../adapt/change'
+import { newChanges, type Change } from '../adapt/change'
 import type { Step } from '../protocol/model'
 import type { Phase } from '../protocol/words'
 import { isUntouched } from './refusing'
@@ -25,6 +25,13 @@ function withClosers(steps: readonly Order[], stepId: string): Set<string> {
   return block
 }
 
+/** The last of a step and what directly follows to close it: nothing comes between them. */
+function endOfBlock(steps: readonly Order[], at: number): number {
+  const block = withClosers(steps, steps[at]!.id)
+  const rest = steps.slice(at).findIndex(({ id }) => !block.has(id))
+  return rest === -1 ? steps.length - 1 : at + rest - 1
+}
+
 /** Steps in the order that was called, one call after the other; what closes a step comes along. What the card does not have moves nothing. */
 export function inCalledOrder<One extends Order>(
   steps: readonly One[],
@@ -36,7 +43,8 @@ export function inCalledOrder<One extends Order>(
     const at = rest.findIndex(({ id }) => id === after)
     if (at === -1 || rest.length === now.length) return now
     const moved = now.filter(({ id }) => block.has(id))
-    return [...rest.slice(0, at + 1), ...moved, ...rest.slice(at + 1)]
+    const end = endOfBlock(rest, at) + 1
+    return [...rest.slice(0, end), ...moved, ...rest.slice(end)]
   }, steps)
 }
 
@@ -46,8 +54,8 @@ const stretchOf = (phase: Phase): Stretch => STRETCHES.find(({ phases }) => phas
 /** Why two steps keep their order; undefined where hands may change it. */
 function boundTo(phase: Phase, other: Phase): string | undefined {
   const [here, there] = [stretchOf(phase), stretchOf(other)]
-  if (here !== there) return (here.isFree ? there : here).why
-  return here.isFree || phase === other ? undefined : here.why
+  if (here !== there) return here.keeps ?? there.keeps
+  return phase === other ? undefined : here.keeps
 }
 
 /** When hands put on the first of a step. */
@@ -72,7 +80,10 @@ export function callable(
     .filter(({ id, floating }) => !floating && own.has(id))
     .map(({ id }) => id)
     .sort((a, b) => (onS(plan, a) ?? 0) - (onS(plan, b) ?? 0))
-  const ids = inOrder.filter((id) => isUntouched(live, told, id))
+  const free = new Set(inOrder.filter((id) => isUntouched(live, told, id)))
+  // What closes one of them goes along with it.
+  const goesAlong = (id: string) => free.has(plan.steps.find((one) => one.id === id)?.closes ?? '')
+  const ids = [...free].filter((id) => !goesAlong(id))
   const after = inOrder[inOrder.indexOf(ids[0] ?? '') - 1]
   return { ids, ...(after === undefined ? {} : { after }) }
 }
@@ -91,7 +102,8 @@ export function whyNotThere(
   const isWhole = before.steps.every(({ id }) => kept.has(id))
   if (!step || !isWhole || next.steps.length > before.steps.length)
     return (
-      reasonOf(newIn(next.changes, before.changes)) ?? 'Something else would have to go for it.'
+      reasonOf(newChanges(next.changes, before.changes)) ??
+      'Something else would have to go for it.'
     )
   const gate = next.steps.find(({ id, checks }) => id === step.onlyIf?.gate || checks === stepId)
   const here = onS(next, stepId)!
@@ -106,16 +118,12 @@ export function whyNotThere(
     .filter(({ id }) => isBefore(next, id))
     .sort((a, b) => onS(next, a.id)! - onS(next, b.id)!)
     .at(-1)
-  if (last?.id === after) return undefined
+  if (last && withClosers(next.steps, after).has(last.id)) return undefined
   return (
-    reasonOf(newIn(next.changes, before.changes)) ??
+    reasonOf(newChanges(next.changes, before.changes)) ??
     'What lies on the skin, or what has to come before it, keeps it where it is.'
   )
 }
 
-const newIn = (changes: readonly Change[], before: readonly Change[]): Change[] => {
-  const known = new Set(before.map(({ what }) => what))
-  return changes.filter(({ kind, what }) => kind !== 'hung' && !known.has(what))
-}
 const reasonOf = ([change]: readonly Change[]): string | undefined =>
   change && [change.what, change.why[0]?.reason].filter(Boolean).join(': ')

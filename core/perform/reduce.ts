@@ -218,7 +218,7 @@ function refuse(
 ): void {
   const isOpen = isUntouched(liveAt(state.plan, state, wallMs), state, stepId)
   if (isOpen) withoutLogsOf(stepId, state.plan.segments, state.segments)
-  state.refused = [...state.refused, { stepId, productId, why, atMs: wallMs, isOpen }]
+  state.refused = [...state.refused, { stepId, productId, why, isOpen }]
 }
 
 function skip(

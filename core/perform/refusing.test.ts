@@ -1,42 +1,27 @@
 import fc from 'fast-check'
 import { describe, expect, test } from 'vitest'
-import { DEMO_PROTOCOLS } from '../../demo/protocols'
-import { DEMO_SHELF } from '../../demo/shelf'
+import { DEMO_CARDS, visitOn, type DemoVisit } from '../../tests/demo-visit'
 import { runs } from '../../tests/runs'
-import { input, readingOf, TOLERATED } from '../../tests/situations'
-import { event, performed, START } from '../../tests/under-way'
+import { event, performed, runningAt, START } from '../../tests/under-way'
 import { audit } from '../adapt/audit'
-import { compile, hasLadder, type CompileInput, type FittedPlan } from '../adapt'
+import { compile, hasLadder, type FittedPlan } from '../adapt'
 import {
   inputUnderway,
+  knownBefore,
   liveAt,
   reduceRun,
   refusable,
   refusalsIn,
-  underwayOf,
   type RunEvent,
 } from '.'
 
-const practitioner = { scope: ['needling' as const], hazards: [] }
-const visits = new Map<string, { given: CompileInput; plan: FittedPlan }>()
-/** A visit on a card, fitted once for all tests. */
-function visitOn(cardId: string) {
-  const protocol = DEMO_PROTOCOLS.find(({ protocolId }) => protocolId === cardId)!
-  const given = input({
-    ...{ protocol, practitioner, slotMinutes: 240, history: TOLERATED },
-    ...{ shelf: DEMO_SHELF, reading: readingOf() },
-  })
-  const known = visits.get(cardId) ?? { given, plan: compile(given) }
-  visits.set(cardId, known)
-  return known
-}
 const at = (plan: FittedPlan, events: readonly RunEvent[], second: number) => {
   const state = reduceRun(plan, events)
   return { state, live: liveAt(state.plan, state, START + second * 1000) }
 }
 /** "Not this one" at a second, and the rest fitted at once. */
 function refuse(
-  visit: { given: CompileInput; plan: FittedPlan },
+  visit: DemoVisit,
   before: readonly RunEvent[],
   said: { stepId: string; productId: string },
   second: number,
@@ -45,12 +30,9 @@ function refuse(
     ...before,
     event(900, second, { type: 'refused' as const, ...said, why: 'Smell' }),
   ]
-  const { state, live } = at(visit.plan, events, second)
+  const state = reduceRun(visit.plan, events)
   const given = inputUnderway(visit.given, state)
-  const running = {
-    plan: state.plan,
-    underway: underwayOf(state, live, START + second * 1000),
-  }
+  const running = runningAt(visit.plan, events, second)
   return { events, state, given, running, next: compile(given, running) }
 }
 /** When hands come to what is put on of a step. */
@@ -140,10 +122,23 @@ describe('"not this one"', () => {
     expect(reduceRun(visit.plan, [...events, fitted]).refused).toMatchObject([{ isOpen: false }])
   })
 
+  test('what this run itself had remembered is its own word; what was known before is not', () => {
+    const second = bowl.startS - 20
+    const { events } = refuse(visit, performed(visit.plan, second), said, second)
+    const back = event(901, second + 2, { type: 'retract' as const, eventId: events.at(-1)!.id })
+    const own = { productId, memory: 'refused' as const, on: visit.given.date }
+    const earlier = { ...own, on: '2026-03-01' }
+    const reacted = { ...own, memory: 'reacted' as const }
+    const memories = [own, earlier, reacted]
+    const known = { ...visit.given, client: { ...visit.given.client, memories } }
+    for (const log of [events, [...events, back]])
+      expect(knownBefore(known, log).client.memories).toEqual([earlier, reacted])
+    expect(knownBefore(known, []).client.memories).toEqual(memories)
+  })
+
   test('on any card, at any moment, whatever product: it is put on no more, what has begun keeps its times, and no limit is broken', () => {
-    const cards = DEMO_PROTOCOLS.map(({ protocolId }) => protocolId)
     fc.assert(
-      fc.property(fc.constantFrom(...cards), fc.nat(), fc.nat(), (card, when, which) => {
+      fc.property(fc.constantFrom(...DEMO_CARDS), fc.nat(), fc.nat(), (card, when, which) => {
         const here = visitOn(card)
         if (!hasLadder(here.plan)) return
         const second = when % here.plan.totalS

@@ -1,6 +1,7 @@
 import type { CompileInput } from '../adapt/input'
 import type { ProductMemory } from '../client/model'
 import type { Reading } from '../skin/model'
+import type { RunEvent } from './events'
 import { withOutcomes } from './extracting'
 import { inCalledOrder } from './order'
 import { slowed } from './slower'
@@ -25,6 +26,18 @@ export const inputUnderway = (input: CompileInput, state: RunState): CompileInpu
 function protocolUnderway({ protocol }: CompileInput, { slowerBy, called }: RunState) {
   const slow = slowed(protocol, slowerBy)
   return called.length === 0 ? slow : { ...slow, steps: [...inCalledOrder(slow.steps, called)] }
+}
+
+/**
+ * What was known before the run: a product refused in it, or no more, is the run's own word (`log`: all of it, what was taken back too), each from
+ * its own moment on.
+ */
+export function knownBefore(input: CompileInput, log: readonly RunEvent[]): CompileInput {
+  const said = new Set(log.flatMap(({ body }) => (body.type === 'refused' ? [body.productId] : [])))
+  const isOwn = ({ memory, productId, on }: ProductMemory) =>
+    memory === 'refused' && on === input.date && said.has(productId)
+  const memories = input.client.memories.filter((memory) => !isOwn(memory))
+  return { ...input, client: { ...input.client, memories } }
 }
 
 /** What was refused today is remembered as what was refused before, and outranks what was decided then. */

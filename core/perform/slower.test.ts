@@ -1,27 +1,14 @@
 import fc from 'fast-check'
 import { describe, expect, test } from 'vitest'
 import { DEMO_PROTOCOLS } from '../../demo/protocols'
-import { DEMO_SHELF } from '../../demo/shelf'
+import { DEMO_CARDS, visitOn } from '../../tests/demo-visit'
 import { runs } from '../../tests/runs'
-import { input, readingOf, TOLERATED } from '../../tests/situations'
-import { event, performed, START } from '../../tests/under-way'
+import { event, performed, runningAt, START } from '../../tests/under-way'
 import { audit } from '../adapt/audit'
-import { compile, hasLadder, type CompileInput, type FittedPlan } from '../adapt'
-import { inputUnderway, liveAt, reduceRun, SLOWER, underwayOf } from '.'
+import { compile, hasLadder, type FittedPlan } from '../adapt'
+import { inputUnderway, reduceRun, SLOWER } from '.'
 import { slowed } from './slower'
 
-const practitioner = { scope: ['needling' as const], hazards: [] }
-const visits = new Map<string, { given: CompileInput; plan: FittedPlan }>()
-function visitOn(cardId: string) {
-  const protocol = DEMO_PROTOCOLS.find(({ protocolId }) => protocolId === cardId)!
-  const given = input({
-    ...{ protocol, practitioner, slotMinutes: 240, history: TOLERATED },
-    ...{ shelf: DEMO_SHELF, reading: readingOf() },
-  })
-  const known = visits.get(cardId) ?? { given, plan: compile(given) }
-  visits.set(cardId, known)
-  return known
-}
 const lengthOf = (plan: FittedPlan, id: string) => {
   const part = plan.segments.find((segment) => segment.id === id)
   return part && part.endS - part.startS
@@ -62,10 +49,8 @@ describe('slower today', () => {
         ...before,
         ...said.map((percent, n) => event(900 + n, second, { type: 'slower' as const, percent })),
       ]
-      const state = reduceRun(plan, events)
-      const live = liveAt(state.plan, state, START + second * 1000)
-      const underway = underwayOf(state, live, START + second * 1000)
-      return compile(inputUnderway(given, state), { plan: state.plan, underway })
+      const asked = inputUnderway(given, reduceRun(plan, events))
+      return compile(asked, runningAt(plan, events, second))
     }
     const usual = fittedWith()
     const slow = fittedWith(30)
@@ -78,10 +63,9 @@ describe('slower today', () => {
   })
 
   test('on any card, at any moment, also with an end: what has begun keeps its times, and no limit is broken', () => {
-    const cards = DEMO_PROTOCOLS.map(({ protocolId }) => protocolId)
     fc.assert(
       fc.property(
-        fc.constantFrom(...cards),
+        fc.constantFrom(...DEMO_CARDS),
         fc.nat(),
         fc.constantFrom(...SLOWER),
         fc.option(fc.integer({ min: -20, max: 20 })),
@@ -101,13 +85,8 @@ describe('slower today', () => {
                   }),
                 ]),
           ]
-          const state = reduceRun(plan, said)
-          const nowMs = START + second * 1000
-          const running = {
-            plan: state.plan,
-            underway: underwayOf(state, liveAt(state.plan, state, nowMs), nowMs),
-          }
-          const asked = inputUnderway(given, state)
+          const running = runningAt(plan, said, second)
+          const asked = inputUnderway(given, reduceRun(plan, said))
           const next = compile(asked, running)
           expect(hasLadder(next), next.problems.join(' ')).toBe(true)
           for (const [id, { startS }] of running.underway.begun)

@@ -46,7 +46,6 @@ export interface Refusal {
   readonly stepId: string
   readonly productId: string
   readonly why: string
-  readonly atMs: number
   /** It had not touched yet, and no fit has answered since: the step begins anew. */
   readonly isOpen: boolean
 }

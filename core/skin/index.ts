@@ -21,7 +21,7 @@ export {
   zonesMeet,
 } from './zones'
 export type { ZoneGroup, ZoneId } from './zones'
-export { MUSCLES, musclesUnder, RINGS } from './muscles'
+export { MUSCLES, musclesUnder } from './muscles'
 export type { MuscleId } from './muscles'
 export { FINDING_KINDS, FINDING_PARTS, FINDINGS, findingWords } from './findings'
 export type { FindingKind, FindingPart, FindingWords } from './findings'

@@ -1,7 +1,7 @@
 import { MUSCLES, type MuscleId } from './tables/muscles'
 import type { ZoneId } from './zones'
 
-export { MUSCLES, RINGS } from './tables/muscles'
+export { MUSCLES } from './tables/muscles'
 export type { MuscleId } from './tables/muscles'
 
 /** Muscles that lie under these zones, from the brow down; ring muscles are none of them. */

@@ -124,6 +124,36 @@ test('an allergy written down at the desk meanwhile: the tablet’s ladder witho
 })
 const productsOf = ({ steps }: FittedPlan) => steps.flatMap((step) => step.product?.productId ?? [])
 
+test('a refusal taken back in the very batch that fits the rest without it: the tablet’s ladder holds', async () => {
+  const id = await book(owner, 'Caspian Hurst')
+  const plan = await planOf(id)
+  const step = plan.steps.find(({ product, essential }) => product && !essential)!
+  const { productId } = step.product!
+  const run = await runOf(id)
+  const nowMs = Date.now()
+  const refused = eventAt(nowMs - 5000, 1, {
+    ...{ type: 'refused', stepId: step.id },
+    ...{ productId, why: 'Smell' },
+  })
+  const said = [eventAt(nowMs - MINUTE_MS, 0, { type: 'start' }), refused]
+  const without = fittedOn(run, said, nowMs - 5000)
+  expect(productsOf(without)).not.toContain(productId)
+  const fitted = eventAt(nowMs - 4000, 2, {
+    ...{ type: 'replanned', plan: without, fromMs: nowMs - 5000 },
+  })
+  expect(insteadIn((await send(id, [...said, fitted])).body.events)).toEqual([])
+
+  const back = [
+    eventAt(nowMs - 3000, 3, { type: 'retract', eventId: refused.id }),
+    eventAt(nowMs - 3000, 4, { type: 'retract', eventId: fitted.id }),
+  ]
+  const again = fittedOn(run, [...said, fitted, ...back], nowMs - 3000)
+  expect(productsOf(again)).toContain(productId)
+  const last = eventAt(nowMs - 2000, 5, { type: 'replanned', plan: again, fromMs: nowMs - 3000 })
+  expect(insteadIn((await send(id, [...back, last])).body.events)).toEqual([])
+  expect(productsOf((await runOf(id)).plan.plan)).toContain(productId)
+})
+
 test('a ladder for a visit that has not begun is not taken', async () => {
   const id = await book(owner, 'Caspian Hurst')
   const plan = await planOf(id)

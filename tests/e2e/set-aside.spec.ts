@@ -1,6 +1,6 @@
 import { expect, test } from '@playwright/test'
 import { withDatabase } from '../api/http'
-import { open, pass, primary, stage, onItsDay } from './steps'
+import { onItsDay, open, pass, primary, stage, startTheVisit } from './steps'
 
 const typesOf = async (visitId: string): Promise<string[]> =>
   withDatabase(async (db) =>
@@ -49,4 +49,31 @@ test('one entry that the server will never take does not hold up those behind it
   await expect(page.getByText(/One entry is on this tablet alone/)).toBeVisible()
   await page.reload()
   await expect(page.getByText(/One entry is on this tablet alone/)).toBeVisible()
+})
+
+test('a tap that the tablet cannot keep is not shown as if it were, and is told', async ({
+  page,
+}) => {
+  await open(page, await onItsDay(page, { protocol: 'hydrating' }))
+  await startTheVisit(page)
+  await expect(page.getByText('Saved', { exact: true })).toBeVisible()
+  const doing = page.getByRole('region', { name: 'At the hands' }).locator('p').first()
+  const words = await doing.innerText()
+  await page.evaluate(() => {
+    const { put } = IDBObjectStore.prototype
+    const full = () => {
+      throw new DOMException('full', 'QuotaExceededError')
+    }
+    Object.assign(IDBObjectStore.prototype, { put: full })
+    Object.assign(globalThis, {
+      emptied: () => Object.assign(IDBObjectStore.prototype, { put }),
+    })
+  })
+  await primary(page).click()
+  await expect(page.getByText('This tablet could not keep what was tapped last.')).toBeVisible()
+  await expect(doing).toHaveText(words)
+  await page.evaluate(() => (globalThis as unknown as { emptied: () => void }).emptied())
+  await primary(page).click()
+  await expect(doing).not.toHaveText(words)
+  await expect(page.getByText('Saved', { exact: true })).toBeVisible()
 })

@@ -76,7 +76,7 @@ const whyNotLater = computed(() => {
           <button
             type="button"
             role="radio"
-            class="pick w-full !min-h-[52px] text-left text-lg"
+            class="pick w-full !min-h-[64px] text-left text-lg"
             :aria-checked="chosen === stepId"
             @click="choose(stepId)"
           >
@@ -115,18 +115,11 @@ const whyNotLater = computed(() => {
         </p>
       </div>
     </div>
-    <div class="grid grid-cols-2 gap-3 mt-4">
-      <button
-        type="button"
-        class="rung rung-strong !min-h-[72px] text-xl"
-        v-off="whyNotTake"
-        @click="said && emit('take', said)"
-      >
-        {{ takeWords }}
-      </button>
-      <button type="button" class="rung !min-h-[72px] text-xl" @click="emit('close')">
-        Leave it as it is
-      </button>
-    </div>
+    <TakeRow
+      :words="takeWords"
+      :why-not="whyNotTake"
+      @take="said && emit('take', said)"
+      @close="emit('close')"
+    />
   </PlainDialog>
 </template>

@@ -72,7 +72,7 @@ function choose(product: Refusable) {
           :key="one"
           type="button"
           role="radio"
-          class="pick !min-h-[56px] flex-1"
+          class="pick !min-h-[64px] flex-1"
           :aria-checked="why === one"
           @click="why = one"
         >
@@ -84,19 +84,11 @@ function choose(product: Refusable) {
     <p class="mt-3 text-soft">
       Kept with the client: it falls out of every choice until somebody says otherwise.
     </p>
-    <div class="grid grid-cols-2 gap-3 mt-4">
-      <button
-        v-if="products.length > 0"
-        type="button"
-        class="rung rung-strong !min-h-[72px] text-xl"
-        v-off="whyNotTake"
-        @click="said && emit('take', said)"
-      >
-        {{ takeWords }}
-      </button>
-      <button type="button" class="rung !min-h-[72px] text-xl" @click="emit('close')">
-        Leave it as it is
-      </button>
-    </div>
+    <TakeRow
+      :words="takeWords"
+      :why-not="whyNotTake"
+      @take="said && emit('take', said)"
+      @close="emit('close')"
+    />
   </PlainDialog>
 </template>

@@ -67,18 +67,12 @@ watch(
         No earlier: what lies on the skin and what has to be in it take until then.
       </p>
     </FitPreview>
-    <div class="grid grid-cols-2 sm:grid-cols-3 gap-3 mt-5">
-      <button
-        type="button"
-        class="rung rung-strong !min-h-[72px] text-xl"
-        v-off="whyNotTake"
-        @click="emit('take', end.said())"
-      >
-        {{ takeWords }}
-      </button>
-      <button type="button" class="rung !min-h-[72px] text-xl" @click="emit('close')">
-        Leave it as it is
-      </button>
+    <TakeRow
+      :words="takeWords"
+      :why-not="whyNotTake"
+      @take="emit('take', end.said())"
+      @close="emit('close')"
+    >
       <button
         type="button"
         class="rung !min-h-[72px] text-xl"
@@ -87,6 +81,6 @@ watch(
       >
         {{ paused ? 'Paused already' : 'Pause' }}
       </button>
-    </div>
+    </TakeRow>
   </PlainDialog>
 </template>

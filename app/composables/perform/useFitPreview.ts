@@ -1,6 +1,5 @@
-import { hasLadder, type FittedPlan } from '#core/adapt'
+import { hasLadder, newChanges, type FittedPlan } from '#core/adapt'
 import type { RunBody } from '#core/perform'
-import { newChanges } from '~/support/perform/running'
 
 /** What saying something would make of the rest: fitted and shown before anything is said. */
 export function useFitPreview() {
@@ -51,5 +50,5 @@ export function useFitPreview() {
     return found.value ? undefined : trouble.value || 'Nothing is chosen yet.'
   })
   const shown = reactive({ trouble, isBusy, beforeMs, afterMs, changes })
-  return { tryOut, forget, shown, afterMs, beforeMs, isBusy, whyNotTake, takeWords }
+  return { tryOut, forget, shown, afterMs, beforeMs, whyNotTake, takeWords }
 }

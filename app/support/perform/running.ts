@@ -1,4 +1,4 @@
-import type { Change, FittedPlan } from '#core/adapt'
+import { newChanges, type Change, type FittedPlan } from '#core/adapt'
 import type { Live, RunEvent } from '#core/perform'
 
 /** The other end of the finish, in wall-clock milliseconds, while branches are open that may fall away. */
@@ -44,12 +44,6 @@ export interface LastFit {
   readonly refer: FittedPlan['refer']
   /** The server fitted it, because the tablet's ladder broke these limits. */
   readonly faults: readonly string[]
-}
-
-/** Changes that the ladder before did not have; what hangs elsewhere now is nothing that was changed. */
-export function newChanges(changes: readonly Change[], before: readonly Change[]): Change[] {
-  const known = new Set(before.map(({ what }) => what))
-  return changes.filter(({ kind, what }) => kind !== 'hung' && !known.has(what))
 }
 
 /** What the newest fit changed that the ladder before it did not have. `begun`: the plan the run was opened with. */

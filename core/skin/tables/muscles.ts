@@ -2,7 +2,7 @@ import type { ZoneId } from '../zones'
 
 /**
  * Muscles of the face and neck that a coat can follow: from where each begins to where it ends (general anatomy, from memory). Left and right are
- * the client's own; a muscle of the middle has no side.
+ * the client's own; a muscle of the middle has no side. Ring muscles are none of them: nobody foresees which way they draw (common practice).
  */
 export const MUSCLES = [
   { id: 'frontalis', begins: 'the hairline', ends: 'the brow', zones: ['forehead'] },
@@ -93,6 +93,3 @@ export const MUSCLES = [
 }[]
 
 export type MuscleId = (typeof MUSCLES)[number]['id']
-
-/** Ring muscles: nobody foresees which way they draw, so they are left out (common practice, no source). */
-export const RINGS = ['orbicularis oculi', 'orbicularis oris'] as const

@@ -1,5 +1,5 @@
 import { z } from 'zod'
-import { isPossible, refusalsIn, withOutcomes, withPossibleTimes } from '#core/perform'
+import { isPossible, knownBefore, refusalsIn, withOutcomes, withPossibleTimes } from '#core/perform'
 import { RunEvent } from '#core/perform/model'
 import { writeAudit, type Account } from '../../../db/access.sql'
 import { dropRefusal, keepRefusal } from '../../../db/note.sql'
@@ -102,7 +102,9 @@ async function keep(keeping: Omit<Taking, 'input'>, fresh: readonly RunEvent[]) 
   const { db, visit, account } = keeping
   const isFitted = fresh.some(({ body }) => body.type === 'replanned')
   // Before the readings of this run: those it says itself, each from its own moment on.
-  const input = isFitted ? await compileInputOf(db, visit) : undefined
+  const input = isFitted
+    ? knownBefore(await compileInputOf(db, visit), await listEvents(db, visit.id))
+    : undefined
   for (const { id, body } of fresh) {
     const reading = await readingOf(db, visit.id, body)
     if (reading) await addReading(db, id, visit.id, reading, account.id)
