@@ -5,6 +5,7 @@ import { fileURLToPath } from 'node:url'
 import { ensureDebian } from './lib/debian.mjs'
 import { ensureBuild, ensurePackages } from './lib/packages.mjs'
 import { run } from './lib/run.mjs'
+import { startTestServer } from './lib/test-server.mjs'
 
 // `npm run proof`: the large sizes of property, oracle and fuzz tests, and how often each was tried. An hour, not minutes.
 const root = dirname(dirname(fileURLToPath(import.meta.url)))
@@ -18,6 +19,18 @@ function triedIn(file) {
     tried.set(name, (tried.get(name) ?? 0) + count)
   }
   return tried
+}
+
+/** Four cards performed from start to close in the browser. */
+async function inTheBrowser(env, playwright) {
+  const server = await startTestServer(root, new Date().toISOString().slice(0, 10), 0)
+  try {
+    const args = [playwright, 'test', 'tests/e2e/performed.spec.ts', '--reporter=list']
+    const given = { cwd: root, env: { ...env, ...server.env } }
+    return (await run(process.execPath, [...args, `--output=${join(folder, 'shown')}`], given)).code
+  } finally {
+    await server.stop()
+  }
 }
 
 await ensurePackages(root)
@@ -38,11 +51,12 @@ try {
   // Kills need the built server and a database of their own.
   const isWhole = process.argv.length === 2
   if (isWhole) {
-    await ensureDebian(['postgres'])
+    await ensureDebian(['postgres', 'chromium'])
     await ensureBuild(root)
   }
   const killed = isWhole ? await tests(['run', '--project', 'api', 'tests/api/kills']) : 0
-  const code = unit || killed
+  const performed = isWhole ? await inTheBrowser(env, bin('@playwright/test/cli.js')) : 0
+  const code = unit || killed || performed
   const tried = triedIn(file)
   for (const [name, count] of tried) console.log(`${String(count).padStart(7)}  ${name}`)
   const sum = [...tried.values()].reduce((total, count) => total + count, 0)

@@ -108,10 +108,14 @@ function sayDevices(programme: Programme, a: Chain, b: Chain) {
 const areTogether = (a: Chain, b: Chain): boolean =>
   a.beside !== undefined && a.beside === b.beside && !meet(a, b)
 
+/** In the order in which it is written; what happens next door is not. */
+const isWritten = ({ hosts, reservedFromS }: Chain): boolean =>
+  !hosts && reservedFromS === undefined
+
 /** One pair of hands: fixed chains in their order, but for what lies side by side after its beginning. */
 function sayHands(programme: Programme, a: Chain, b: Chain) {
   const { start, end, say } = programme
-  const isFixed = !a.hosts && !b.hosts
+  const isFixed = isWritten(a) && isWritten(b)
   const isTogether = areTogether(a, b)
   const mixes = [...mixOf(a), ...mixOf(b)]
   for (const x of workOf(a))
@@ -164,7 +168,7 @@ export function toLp(problem: PlacingProblem, bigM: number): string {
       programme.say(`${programme.start(parts[0]!)} = ${reservedFromS}`)
   for (const [a, b] of pairsOf(chains)) {
     sayDevices(programme, a, b)
-    if (a.reservedFromS !== undefined || b.reservedFromS !== undefined) continue
+    if (a.reservedFromS !== undefined && b.reservedFromS !== undefined) continue
     sayHands(programme, a, b)
     sayPresence(programme, a, b)
     sayPresence(programme, b, a)

@@ -32,6 +32,14 @@ const ofSeveral: fc.Arbitrary<RunBody> = fc.oneof(
   fc.record({ type: fc.constant('slower' as const), percent: fc.constantFrom(0, 10, 30) }),
 )
 
+/** Hands rest, are with another client, come back, go on. */
+const resting: fc.Arbitrary<RunBody> = fc.constantFrom(
+  { type: 'pause' as const },
+  { type: 'resume' as const },
+  { type: 'left' as const, bell: true as const },
+  { type: 'came' as const },
+)
+
 /** Anything that can be said in a run of this plan that began at `startMs`, but for a fit and a reading. */
 export const anyBody = (
   plan: Pick<FittedPlan, 'segments'>,
@@ -78,7 +86,7 @@ export const anyBody = (
       type: fc.constant('ends' as const),
       atMs: fc.integer({ min: startMs, max: startMs + 90 * MIN }),
     }),
-    fc.constantFrom({ type: 'pause' as const }, { type: 'resume' as const }),
+    resting,
     fc.constant({ type: 'start' as const }),
     fc.constant({ type: 'finish' as const }),
   )

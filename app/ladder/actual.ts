@@ -1,5 +1,5 @@
 import type { FittedPlan } from '#core/adapt'
-import { liveAt, reduceRun, type RunEvent } from '#core/perform'
+import { liveAt, reduceRun, type Absence, type RunEvent } from '#core/perform'
 
 export interface ActualRow {
   readonly stepId: string
@@ -16,6 +16,8 @@ export interface Actual {
   readonly notes: readonly string[]
   /** What the skin was opened with: step, lot, depth. */
   readonly opened: readonly string[]
+  /** How often and how long the client was alone, with the call bell. */
+  readonly alone: readonly string[]
   /** Steps whose product was refused, by product, with why. */
   readonly refused: readonly { readonly productId: string; readonly why: string }[]
 }
@@ -59,12 +61,19 @@ export function plannedAgainstActual(plan: FittedPlan, events: readonly RunEvent
     opened: [...state.cartridges].map(
       ([stepId, { lot, depthMm }]) => `${titleOf(stepId)}: cartridge ${lot}, ${depthMm} mm deep`,
     ),
+    alone: state.absences.map((one) => aloneWords(one, end)),
     refused: state.refused.map(({ productId, why }) => ({ productId, why })),
     felt: state.sensations.map(
       ({ stepId, sensation, beyond }) =>
         `${titleOf(stepId)}: ${sensation.replaceAll('-', ' ')}${beyond ? ', more than expected' : ''}`,
     ),
   }
+}
+
+function aloneWords({ leftMs, cameMs, bell }: Absence, endMs: number): string {
+  const minutes = Math.round(((cameMs ?? endMs) - leftMs) / 60_000)
+  const lasted = minutes < 1 ? 'less than a minute' : `${minutes} min`
+  return `Alone for ${lasted}${bell ? ', call bell within reach' : ''}`
 }
 
 /** Steps that were left out, as the run itself reckons it: what lies on the skin cannot be. */

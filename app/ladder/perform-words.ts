@@ -72,7 +72,7 @@ export function fetchWords({ cloth, outMs, readyInS, targetC }: Fetch, nowMs: nu
 }
 
 export type Primary =
-  | { readonly kind: 'start' | 'finish' | 'resume'; readonly words: string }
+  | { readonly kind: 'start' | 'finish' | 'resume' | 'come'; readonly words: string }
   | {
       readonly kind: 'lot'
       readonly words: string

@@ -44,7 +44,7 @@ export function placingOf(
     chains: [
       ...chains,
       ...reserved
-        .filter((reservation) => needed.has(reservation.deviceId) && reservation.toS > 0)
+        .filter(({ deviceId, toS }) => toS > 0 && (deviceId === undefined || needed.has(deviceId)))
         .map(elsewhere),
     ],
     lags: steps.flatMap((step) => lagOf(step, steps)),
@@ -53,22 +53,20 @@ export function placingOf(
 
 const elsewhere = ({ deviceId, fromS: began, toS }: Reservation, at: number): Chain => {
   const fromS = Math.max(0, began)
+  const name = deviceId === undefined ? 'the client next door' : 'the device next door'
   return {
-    id: `reserved-${at}`,
-    name: 'the device next door',
-    reservedFromS: fromS,
+    ...{ id: `reserved-${at}`, name, reservedFromS: fromS },
     parts: [
       {
-        id: `reserved-${at}/use`,
-        name: 'the device next door',
+        ...{ id: `reserved-${at}/use`, name },
         leastS: toS - fromS,
         mostS: toS - fromS,
-        hands: false,
+        hands: deviceId === undefined,
         at: 'away',
         needs: 'away',
         zones: [],
         mayStretch: false,
-        device: deviceId,
+        ...(deviceId === undefined ? {} : { device: deviceId }),
       },
     ],
   }

@@ -10,6 +10,7 @@ import { partId } from './ladder'
 import { makespanOf, placeKeeping, segmentsOf, withHygiene } from './lay'
 import { mend } from './mend'
 import type { PlacedSegment } from './plan'
+import type { Reservation } from './wish'
 
 /** A written ladder as it stands while it is being written. */
 export interface Sketch {
@@ -46,6 +47,17 @@ export function sketch(
     rhythm: course && shortRhythm(course, steps.map(subjectReader(shelf))),
     withoutHost: laid.left.map((change) => change.stepId),
   }
+}
+
+/** A written ladder around what is needed elsewhere, hands above all; undefined where not all of it finds a place. */
+export function ladderAround(
+  steps: readonly Step[],
+  reserved: readonly Reservation[],
+): { readonly segments: readonly PlacedSegment[]; readonly totalS: number } | undefined {
+  const laid = placeKeeping(withHygiene(steps.map(unrolled)), undefined, reserved)
+  const totalS = makespanOf(laid.placing)
+  if (totalS === undefined || laid.left.length > 0) return undefined
+  return { segments: segmentsOf(laid.steps, laid.placing), totalS }
 }
 
 function findingsOf(steps: readonly Step[], shelf: Shelf, daytime: boolean): Sketch['findings'] {

@@ -9,9 +9,9 @@ export const SlotWish = z.strictObject({
 })
 export type SlotWish = z.infer<typeof SlotWish>
 
-/** A device that somebody else needs, in seconds from the start of this visit. */
+/** A device that somebody else needs; without one the hands of whoever performs, who is at another client. In seconds from the start of this visit. */
 export const Reservation = z.strictObject({
-  deviceId: z.string(),
+  deviceId: z.string().optional(),
   fromS: z.number().int(),
   toS: z.number().int(),
 })

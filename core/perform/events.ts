@@ -61,6 +61,10 @@ export const RunBody = z.discriminatedUnion('type', [
   /** Hands rest, and go on; the clocks of what lies on the skin know nothing of it. */
   z.strictObject({ type: z.literal('pause') }),
   z.strictObject({ type: z.literal('resume') }),
+  /** Hands go to another client; where something lies on the skin, with the call bell within this one's reach. Until they are back they rest here. */
+  z.strictObject({ type: z.literal('left'), bell: z.literal(true).optional() }),
+  /** They are back, and are washed and gloved anew before they go on (`resume`). */
+  z.strictObject({ type: z.literal('came') }),
   /** When the visit has to end, by the wall clock: arrived late, or has to go. The last one counts. */
   z.strictObject({ type: z.literal('ends'), atMs: z.number().int() }),
   /** Hands take so much longer today, percent; the last one said counts. */

@@ -2,6 +2,7 @@ import type { LesionOutcome } from '../skin/lesion-words'
 import type { Reading } from '../skin/model'
 import { byType } from '../kinds'
 import type { RunBody, RunEvent } from './events'
+import { back, left, readyAgain, type Absence } from './absence'
 import { canonical } from './canonical'
 import { liveAt, staysIn } from './live'
 import type { Lead } from './lead'
@@ -52,6 +53,7 @@ export function reduceRun<Plan extends Ladder>(
     refused: [],
     cartridges: new Map(),
     pauses: [],
+    absences: [],
     comforts: [],
     notes: [],
     checks: new Map(),
@@ -86,6 +88,7 @@ interface Building<Plan extends Ladder> {
   refused: readonly Refusal[]
   readonly cartridges: Map<string, Cartridge>
   pauses: readonly Pause[]
+  absences: readonly Absence[]
   readonly comforts: { stepId: string; measure: string; atMs: number }[]
   readonly notes: { text: string; atMs: number }[]
   readonly checks: Map<string, 'calm' | 'stings'>
@@ -168,8 +171,14 @@ const changeBy = byType<RunBody, [state: Building<Ladder>, event: RunEvent], voi
   read: ({ reading }, state) => {
     state.reading = reading
   },
-  pause: (_, state, { wallMs }) => {
-    if (!isPaused(state.pauses)) state.pauses = [...state.pauses, { fromMs: wallMs }]
+  pause: (_, state, { wallMs }) => rest(state, wallMs),
+  left: ({ bell }, state, { wallMs }) => {
+    if (state.startedMs === undefined) return
+    state.absences = left(state.absences, wallMs, bell)
+    rest(state, wallMs)
+  },
+  came: (_, state, { wallMs }) => {
+    state.absences = back(state.absences, wallMs)
   },
   resume: (_, state, { wallMs }) => goOn(state, wallMs),
   // A fit knows how long hands have rested so far, and what was done again: it is in its lengths.
@@ -185,8 +194,13 @@ const changeBy = byType<RunBody, [state: Building<Ladder>, event: RunEvent], voi
 
 const apply: Change = (state, event) => changeBy(event.body, state, event)
 
+function rest(state: Building<Ladder>, wallMs: number): void {
+  if (!isPaused(state.pauses)) state.pauses = [...state.pauses, { fromMs: wallMs }]
+}
+
 /** A pause that still lasts ends. */
 function goOn(state: Building<Ladder>, wallMs: number): void {
+  state.absences = readyAgain(state.absences, wallMs)
   state.pauses = state.pauses.map((pause) => ({ toMs: wallMs, ...pause }))
 }
 

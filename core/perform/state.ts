@@ -8,6 +8,7 @@ import type { RunEvent } from './events'
 import { SENSATION_WORDS } from './tables/sensations'
 import type { Lead } from './lead'
 import type { Called } from './order'
+import type { Absence } from './absence'
 import type { PassSaid } from './passes'
 import type { Pause } from './pauses'
 import type { TouchKind } from './touch-kinds'
@@ -95,6 +96,8 @@ export interface RunState<Plan extends Ladder = FittedPlan> {
   readonly cartridges: ReadonlyMap<string, Cartridge>
   /** In order; before the last fit they are part of its lengths. */
   readonly pauses: readonly Pause[]
+  /** When hands were at another client, in order. */
+  readonly absences: readonly Absence[]
   readonly comforts: readonly {
     readonly stepId: string
     readonly measure: string

@@ -1,4 +1,4 @@
-import { isFloating, partsOf } from './chain'
+import { isFloating, partsOf, reservedIn } from './chain'
 import { fixedEdges } from './edges'
 import { endOf, modelOf, startOf, type Model } from './model'
 import type { Pair } from './pairs'
@@ -49,18 +49,6 @@ export function readPlacing(given: PlacingProblem, placed: readonly Placed[]): R
     ),
   }
 }
-
-/** Devices that are needed elsewhere stand where they stand. */
-const reservedIn = ({ chains }: PlacingProblem): Placed[] =>
-  chains.flatMap(({ reservedFromS, parts }) =>
-    reservedFromS === undefined
-      ? []
-      : parts.map(({ id, leastS }) => ({
-          partId: id,
-          startS: reservedFromS,
-          endS: reservedFromS + leastS,
-        })),
-  )
 
 /** Parts that the ladder does not have, has not been told of, or was told of twice. */
 function otherParts({ chains }: PlacingProblem, placed: readonly Placed[]): string[] {

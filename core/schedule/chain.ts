@@ -1,5 +1,5 @@
 import { ZONES, type ZoneId } from '../skin/zones'
-import { nameOf, type Chain, type Part, type PlacingProblem } from './problem'
+import { nameOf, type Chain, type Part, type Placed, type PlacingProblem } from './problem'
 
 /** Two stretches that may not overlap are each from the start of `first` to the end of `last`. */
 export interface Stretch {
@@ -68,3 +68,15 @@ function maskOf(chain: Chain): ZoneMask {
   masks.set(chain, mask)
   return mask
 }
+
+/** Devices and hands that are needed elsewhere stand where they stand. */
+export const reservedIn = ({ chains }: PlacingProblem): Placed[] =>
+  chains.flatMap(({ reservedFromS, parts }) =>
+    reservedFromS === undefined
+      ? []
+      : parts.map(({ id, leastS }) => ({
+          partId: id,
+          startS: reservedFromS,
+          endS: reservedFromS + leastS,
+        })),
+  )

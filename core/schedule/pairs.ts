@@ -42,11 +42,13 @@ interface HandPart {
   readonly free: boolean
 }
 
-/** Hands-on parts whose order the ladder does not fix: those of floating steps and all preparations. */
+/** Hands-on parts whose order the ladder does not fix: those of floating steps, of other clients, and all preparations. */
 function handPairs(problem: PlacingProblem): Pair[] {
   const parts = problem.chains.flatMap((chain) => handPartsOf(chain, problem))
   const undecided = (a: HandPart, b: HandPart): boolean =>
-    a.chain !== b.chain && (a.free || b.free || liesBeside(a.chain, b.chain))
+    a.chain !== b.chain &&
+    (a.free || b.free || liesBeside(a.chain, b.chain)) &&
+    !(isReserved(a.chain) && isReserved(b.chain))
   return pairsOf(parts, undecided).map(([a, b]) => ({
     a: stretchOf(a.part),
     b: stretchOf(b.part),
@@ -55,8 +57,8 @@ function handPairs(problem: PlacingProblem): Pair[] {
 }
 
 function handPartsOf(chain: Chain, problem: PlacingProblem): HandPart[] {
-  // What has begun side by side is ordered by nothing but its hands.
-  const free = isFloating(chain) || isPinned(problem, chain.parts[0])
+  // What has begun side by side is ordered by nothing but its hands; what hands do at another client by its clock.
+  const free = isFloating(chain) || isReserved(chain) || isPinned(problem, chain.parts[0])
   const preparing = chain.prepare ? [{ part: chain.prepare.part, chain, free: true }] : []
   return [...preparing, ...handsOf(chain).map((part) => ({ part, chain, free }))]
 }

@@ -4,7 +4,7 @@ import highsLoader from 'highs'
 import { beforeAll, describe, expect, test } from 'vitest'
 import { toLp } from '../../tests/oracle'
 import { busyLadder, randomLadder } from '../../tests/random-ladder'
-import { place, type Chain, type Part } from '.'
+import { place, readPlacing, type Chain, type Part } from '.'
 
 type Highs = Awaited<ReturnType<typeof highsLoader>>
 const part = (
@@ -148,6 +148,20 @@ describe('by hand', () => {
     expect(solve(panel, door(4))).toMatchObject({ makespanS: 4 })
     expect(solve(panel, door(30))).toMatchObject({ makespanS: 4 })
   })
+  test('hands that are at another client are waited for; a mask that lies alone bridges it, one that is stayed with does not', () => {
+    const nextDoor = (from: number, long: number): Chain => ({
+      id: 'door',
+      reservedFromS: from,
+      parts: [part('door-use', true, long, { zones: [], at: 'away' })],
+    })
+    const alone = mask('m', 10, { needs: 'away' })
+    expect(solve(alone, nextDoor(2, 8))).toMatchObject({ kind: 'optimal', makespanS: 13 })
+    expect(solve(alone, nextDoor(0, 8))).toMatchObject({ makespanS: 21 })
+    expect(solve(mask('m', 10, { needs: 'room' }), nextDoor(2, 8))).toMatchObject({
+      makespanS: 23,
+    })
+    expect(solve(alone, nextDoor(30, 8))).toMatchObject({ makespanS: 13 })
+  })
   test('a stopped search says so', () =>
     expect(place({ chains: [mask('m', 10), lips('m')], lags: [] }, 0)).toEqual({
       kind: 'unfinished',
@@ -159,6 +173,29 @@ describe('against an independent MILP solved by HiGHS', () => {
   let highs: Highs
   beforeAll(async () => {
     highs = await highsLoader()
+  })
+  test('random ladders beside another client: same makespan, every limit kept, hands in one place', () => {
+    const COUNT = runs(200)
+    let waited = 0
+    for (let seed = 1; seed <= COUNT; seed++) {
+      const alone = randomLadder(seed, { fixed: 2 + (seed % 2), floating: seed % 2 })
+      const nextDoor = [0, 1].slice(0, 1 + (seed % 2)).map((at): Chain => ({
+        id: `door${at}`,
+        reservedFromS: ((seed * 7) % 23) + at * 25,
+        parts: [part(`door${at}/use`, true, 3 + (seed % 9), { zones: [], at: 'away' })],
+      }))
+      const problem = { ...alone, chains: [...alone.chains, ...nextDoor] }
+      const ours = place(problem)
+      const theirs = highs.solve(toLp(problem, 500), { mip_rel_gap: 0, mip_abs_gap: 0 })
+      const expected = theirs.Status === 'Infeasible' ? 'infeasible' : 'optimal'
+      expect(ours.kind, `seed ${seed}`).toBe(expected)
+      if (ours.kind !== 'optimal') continue
+      expect(ours.makespanS, `seed ${seed}`).toBe(Math.round(theirs.ObjectiveValue))
+      expect(readPlacing(problem, ours.placed).breaches, `seed ${seed}`).toEqual([])
+      const without = place(alone)
+      if (without.kind === 'optimal' && without.makespanS < ours.makespanS) waited++
+    }
+    expect(waited).toBeGreaterThan(COUNT / 10)
   })
   test('random ladders: same makespan, same infeasibility, every limit kept', () => {
     const COUNT = runs(300)

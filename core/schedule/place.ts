@@ -1,4 +1,4 @@
-import { handsOf, isFloating, isPinned, leastSecondsOf } from './chain'
+import { handsOf, isFloating, isPinned, isReserved, leastSecondsOf, reservedIn } from './chain'
 import { fixedEdges } from './edges'
 import { DifferenceGraph } from './graph'
 import { mixLate } from './mixing-time'
@@ -44,15 +44,18 @@ function answerOf({ model, best, bound, nodes, stopped, clash }: Search): Placin
 /** What has been mixed stands where it was; everything else is mixed as late as it may be. */
 function mixedLate(problem: PlacingProblem, placed: readonly Placed[]): Placed[] {
   const ahead = problem.chains.filter((chain) => !isPinned(problem, chain.prepare?.part))
-  return mixLate(ahead, placed)
+  const elsewhere = reservedIn(problem)
+  return mixLate(ahead, [...placed, ...elsewhere]).slice(0, placed.length)
 }
 
-/** One pair of hands: no visit is shorter than all its hands-on work. */
+/** One pair of hands: no visit is shorter than all its own hands-on work. */
 const handsLoad = (problem: PlacingProblem): number =>
-  problem.chains.reduce(
-    (sum, chain) => sum + leastSecondsOf(handsOf(chain)) + (chain.prepare?.part.leastS ?? 0),
-    0,
-  )
+  problem.chains
+    .filter((chain) => !isReserved(chain))
+    .reduce(
+      (sum, chain) => sum + leastSecondsOf(handsOf(chain)) + (chain.prepare?.part.leastS ?? 0),
+      0,
+    )
 
 /** Without its enhancements a visit is no longer: the optimum of the fixed ladder alone bounds the whole. 0 when that says nothing. */
 function withoutFloating(problem: PlacingProblem, nodeLimit: number): number {

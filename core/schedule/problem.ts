@@ -43,7 +43,7 @@ export interface Chain {
   readonly over?: boolean
   /** Fixed steps of one name, each on its own zones, lie at the same time: they begin in written order, and what comes off first is the search's to find. */
   readonly beside?: string
-  /** Stands at this second, whatever the visit does, and is no part of it: a device that is needed elsewhere. */
+  /** Stands at this second, whatever the visit does, and is no part of it: a device that is needed elsewhere, hands that are at another client. */
   readonly reservedFromS?: number
 }
 

@@ -9,6 +9,7 @@ import {
   hands,
   handMassage,
   lamp,
+  leftAlone,
   light,
   lipLadder,
   lips,
@@ -141,12 +142,14 @@ const THREE_SERUM = version('three-serum', 'Willow clearing facial', [
   withProduct('cleanse-2', 'reed-wash', 'second', { title: 'Second cleanse', essential: true }),
   tone('tone-1', { closes: 'cleanse-2', within: { stepId: 'cleanse-2', seconds: 120 } }),
   lamp,
-  withProduct('clay', 'clay-mask', 'mask', {
-    title: 'Clay mask, boosted',
-    concern: 'clarify',
-    priority: 4,
-    technique: 'Booster stirred in: two drops to a bowl.',
-  }),
+  leftAlone(
+    withProduct('clay', 'clay-mask', 'mask', {
+      title: 'Clay mask, boosted',
+      concern: 'clarify',
+      priority: 4,
+      technique: 'Booster stirred in: two drops to a bowl.',
+    }),
+  ),
   withProduct('concentrate', 'kelp-concentrate', 'press', { title: 'Softening concentrate' }),
   extraction(8, { priority: 5 }),
   withProduct('spot', 'sorrel-spot', 'spot', {
@@ -161,11 +164,13 @@ const THREE_SERUM = version('three-serum', 'Willow clearing facial', [
     closes: 'extract',
     priority: 4,
   }),
-  withProduct('oat', 'oat-mask', 'mask', {
-    title: 'Second mask, oat',
-    concern: 'calm',
-    priority: 3,
-  }),
+  leftAlone(
+    withProduct('oat', 'oat-mask', 'mask', {
+      title: 'Second mask, oat',
+      concern: 'calm',
+      priority: 3,
+    }),
+  ),
   scalp,
   withProduct('serum', 'niacin-serum', 'serum', { title: 'First serum, thin' }),
   withProduct('serum-2', 'moss-serum', 'serum', { title: 'Second serum, water' }),

@@ -56,6 +56,14 @@ export const saying = (made: Step, partId: string, technique: string): Step => (
   segments: made.segments.map((part) => (part.id === partId ? { ...part, technique } : part)),
 })
 
+/** Nobody has to stay while it lies: eyes free, nothing that stings or heats, the call bell at hand. */
+export const leftAlone = (made: Step): Step => ({
+  ...made,
+  segments: made.segments.map((part) =>
+    part.kind === 'dwell' ? { ...part, presence: 'away' as const } : part,
+  ),
+})
+
 /** A step with a device of the shelf. */
 export const withDevice = (
   id: string,

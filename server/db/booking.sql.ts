@@ -86,6 +86,34 @@ export const busyPractitioners = async (db: Db, salonId: string, { from, to, but
       [salonId, from, to, but],
     )
   ).map(asBusy)
+/** Visits that bind somebody within a time, with what they are made of. */
+export const boundVisits = async (db: Db, salonId: string, { from, to, but }: Within) =>
+  many(
+    db,
+    z.object({
+      id: z.string(),
+      practitionerId: z.string(),
+      versionId: z.string(),
+      startsAt: z.date(),
+      endsAt: z.date(),
+    }),
+    `SELECT
+        v.id,
+        v.practitioner_id AS "practitionerId",
+        v.protocol_version_id AS "versionId",
+        v.starts_at AS "startsAt",
+        v.ends_at AS "endsAt"
+      FROM visit v
+      WHERE v.salon_id = $1
+        AND v.stage <> 'called-off'
+        AND v.starts_at < $3
+        AND v.starts_at > $2::timestamptz - interval '1 day'
+        AND v.ends_at > $2
+        AND v.id IS DISTINCT FROM $4
+        AND EXISTS (SELECT FROM practitioner_booking b WHERE b.visit_id = v.id)
+      ORDER BY v.starts_at`,
+    [salonId, from, to, but],
+  )
 /** When devices are named by the cards of other visits. */
 export const busyDevices = async (db: Db, salonId: string, { from, to, but }: Within) =>
   (

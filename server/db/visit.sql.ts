@@ -1,5 +1,6 @@
 import { z } from 'zod'
-import { Prep, Reservation, SlotWish } from '#core/adapt/model'
+import { PlacedSegment, Prep, Reservation, SlotWish } from '#core/adapt/model'
+import type { Span } from '#core/booking'
 import { TECHNIQUES } from '#core/safety'
 import { execute, many, maybeOne, type Db } from './rows'
 
@@ -71,7 +72,7 @@ export const nextVisitOf = (db: Db, visit: VisitRow) =>
     [visit.client_id, visit.starts_at],
   )
 
-/** The practitioner's next visit on the same day, or undefined: when the room must be free again. */
+/** The practitioner's next visit on the same day, or undefined: when the room must be free again. One that takes turns with this one is none. */
 export const followingVisit = (db: Db, visit: VisitRow) =>
   maybeOne(
     db,
@@ -80,11 +81,12 @@ export const followingVisit = (db: Db, visit: VisitRow) =>
       FROM visit_detail v
       WHERE v.practitioner_id = $1
         AND v.starts_at > $2
+        AND v.starts_at >= $3
         AND v.starts_at < $2::timestamptz + interval '12 hours'
         AND v.stage <> 'called-off'
       ORDER BY v.starts_at
       LIMIT 1`,
-    [visit.practitioner_id, visit.starts_at],
+    [visit.practitioner_id, visit.starts_at, visit.ends_at],
   )
 
 export interface Booking {
@@ -98,7 +100,16 @@ export interface Booking {
   slotMinutes: number
   turnoverMinutes: number
   walkIn?: boolean
+  /** Takes turns with others of the same practitioner: when each of them, this one too, binds whoever performs it. */
+  turns?: readonly Turn[]
 }
+
+/** When a visit binds whoever performs it. */
+export interface Turn {
+  readonly id: string
+  readonly spans: readonly Span[]
+}
+const MINUTE_MS = 60_000
 
 /** Books room and practitioner; a clash violates an exclusion constraint (`visit_room_free`, `practitioner_free`). Needs a transaction. */
 export async function bookVisit(db: Db, booking: Booking) {
@@ -142,13 +153,30 @@ export async function bookVisit(db: Db, booking: Booking) {
       booking.walkIn ?? false,
     ],
   )
+  const whole = {
+    fromMs: +booking.startsAt,
+    toMs: +booking.startsAt + booking.slotMinutes * MINUTE_MS,
+  }
+  const turns = booking.turns ?? [{ id: booking.id, spans: [whole] }]
+  await bindTo(db, booking.practitionerId, turns)
+}
+
+/** When visits bind whoever performs them; what bound them before is forgotten. Needs a transaction. */
+export async function bindTo(db: Db, practitionerId: string, visits: readonly Turn[]) {
+  const ids = visits.map(({ id }) => id)
+  await execute(db, 'DELETE FROM practitioner_booking WHERE visit_id = ANY ($1)', [ids])
+  const rows = visits.flatMap(({ id, spans }) => spans.map((span) => ({ id, ...span })))
   await execute(
     db,
     `INSERT INTO practitioner_booking (visit_id, practitioner_id, starts_at, ends_at)
-      SELECT id, practitioner_id, starts_at, ends_at
-      FROM visit
-      WHERE id = $1`,
-    [booking.id],
+      SELECT r.id, $1, r.starts_at, r.ends_at
+      FROM unnest($2::uuid[], $3::timestamptz[], $4::timestamptz[]) AS r (id, starts_at, ends_at)`,
+    [
+      practitionerId,
+      rows.map(({ id }) => id),
+      rows.map(({ fromMs }) => new Date(fromMs)),
+      rows.map(({ toMs }) => new Date(toMs)),
+    ],
   )
 }
 
@@ -212,6 +240,49 @@ export const reservedDevices = (db: Db, visit: VisitRow) =>
         AND part ->> 'kind' <> 'prepare'
       ORDER BY 2`,
     [visit.salon_id, visit.starts_at, visit.ends_at, visit.id, visit.room_id],
+  )
+
+/** Other fitted visits of the same practitioner that meet this one: their ladders, and when they begin, in seconds from its start. */
+export const ladderBeside = (db: Db, visit: VisitRow) =>
+  many(
+    db,
+    z.object({ id: z.string(), offsetS: z.number(), segments: z.array(PlacedSegment) }),
+    `SELECT DISTINCT ON (o.id)
+        o.id,
+        extract(epoch FROM o.starts_at - $2::timestamptz)::int AS "offsetS",
+        fp.plan -> 'segments' AS segments
+      FROM visit o
+        JOIN fitted_plan fp ON fp.visit_id = o.id
+      WHERE o.salon_id = $1
+        AND o.id <> $4
+        AND o.practitioner_id = $5
+        AND o.stage IN ('open', 'performing')
+        AND o.starts_at < $3
+        AND o.starts_at > $2::timestamptz - interval '1 day'
+        AND o.ends_at > $2
+      ORDER BY o.id, fp.revision DESC`,
+    [visit.salon_id, visit.starts_at, visit.ends_at, visit.id, visit.practitioner_id],
+  )
+
+/** When visits of the same practitioner that meet this one and are not fitted yet were booked to bind them, in seconds from its start. */
+export const bookedBeside = (db: Db, visit: VisitRow) =>
+  many(
+    db,
+    z.object({ fromS: z.number(), toS: z.number() }),
+    `SELECT
+        extract(epoch FROM b.starts_at - $2::timestamptz)::int AS "fromS",
+        extract(epoch FROM b.ends_at - $2::timestamptz)::int AS "toS"
+      FROM practitioner_booking b
+        JOIN visit o ON o.id = b.visit_id
+      WHERE o.salon_id = $1
+        AND o.id <> $4
+        AND b.practitioner_id = $5
+        AND o.starts_at < $3
+        AND o.starts_at > $2::timestamptz - interval '1 day'
+        AND o.ends_at > $2
+        AND NOT EXISTS (SELECT FROM fitted_plan fp WHERE fp.visit_id = o.id)
+      ORDER BY 1`,
+    [visit.salon_id, visit.starts_at, visit.ends_at, visit.id, visit.practitioner_id],
   )
 
 export const setStage = (db: Db, id: string, stage: Stage) =>

@@ -61,13 +61,15 @@ export async function seatFault(
   db: Db,
   { id: salonId, turnover_minutes: turnover }: { id: string; turnover_minutes: number },
   wish: SeatWish,
-  but: string | null = null,
+  { but, inTurn = false }: { readonly but?: string; readonly inTurn?: boolean } = {},
 ): Promise<Conflict | undefined> {
   const hours = await hoursFrom(db, salonId, wish.date)
   const { date, time, slotMinutes: minutes, roomId, practitionerId } = wish
-  const seats = await seatsOn(db, salonId, date, but)
+  const seats = await seatsOn(db, salonId, date, but ?? null)
   const atMs = (await salonInstant(db, salonId, date, time)).getTime()
-  const own = { ...seats, rooms: [roomId], practitioners: [practitionerId] }
+  // Who takes turns is asked by their steps: see `turns`.
+  const busy = inTurn ? { busyPractitioners: [] } : {}
+  const own = { ...seats, rooms: [roomId], practitioners: [practitionerId], ...busy }
   const clash = clashOf(own, atMs, minutes, turnover)
   const closed = closedFor(hours, date, time, minutes)
   const fault = closed ? { code: 'outside_hours' as const, says: closed } : clash
@@ -101,10 +103,11 @@ function clashOf(
   return undefined
 }
 
-async function nearestInWords(
+/** The times of a day that are nearest to a wished one, in words. */
+export async function nearestInWords(
   db: Db,
   salonId: string,
-  times: readonly FreeTime[],
+  times: readonly Pick<FreeTime, 'atMs'>[],
   atMs: number,
 ): Promise<string> {
   const nearest = nearestTimes(times, atMs, NEAREST)

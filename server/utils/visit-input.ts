@@ -1,7 +1,8 @@
 import { formatInTimeZone } from './zone'
-import type { CompileInput } from '#core/adapt'
+import type { CompileInput, Reservation } from '#core/adapt'
+import { boundSpans } from '#core/booking'
 import { namedIn } from '#core/formats'
-import type { ProtocolVersion, Step } from '#core/protocol'
+import { CHANGE_OVER_S, type ProtocolVersion, type Step } from '#core/protocol'
 import { nothingKnown, nothingOfTheDay } from '#core/client'
 import { isClientOf, loadClient } from '../db/client.sql'
 import { loadHistory } from '../db/history.sql'
@@ -12,7 +13,7 @@ import { loadShelf } from '../db/shelf.sql'
 import { listKnown, loadRuleSettings } from '../db/rules.sql'
 import { latestReading } from '../db/reading.sql'
 import { listOverrides } from '../db/plan.sql'
-import { reservedDevices, type VisitRow } from '../db/visit.sql'
+import { bookedBeside, ladderBeside, reservedDevices, type VisitRow } from '../db/visit.sql'
 
 /** Visits that end before this hour of the salon's day end by daylight (house figure). */
 const EVENING_HOUR = 18
@@ -37,10 +38,19 @@ export async function compileInputOf(db: Db, visit: VisitRow): Promise<CompileIn
     medicines: await medicinesOf(db, visit.salon_id),
     ...(visit.fit ? { fit: visit.fit } : {}),
     ...(visit.prep ? { prep: visit.prep } : {}),
-    reserved: await reservedDevices(db, visit),
+    reserved: [...(await reservedDevices(db, visit)), ...(await handsElsewhere(db, visit))],
     date,
     daytime: formatInTimeZone(visit.ends_at, visit.time_zone).hour < EVENING_HOUR,
   }
+}
+
+/** When other visits want the same pair of hands, with the way there: as they are fitted, else as they were booked. */
+async function handsElsewhere(db: Db, visit: VisitRow): Promise<Reservation[]> {
+  const fitted = (await ladderBeside(db, visit)).flatMap(({ offsetS, segments }) =>
+    boundSpans(segments).map(({ fromS, toS }) => ({ fromS: offsetS + fromS, toS: offsetS + toS })),
+  )
+  const all = [...fitted, ...(await bookedBeside(db, visit))]
+  return all.map(({ fromS, toS }) => ({ fromS: fromS - CHANGE_OVER_S, toS }))
 }
 
 /** A client of the salon; or somebody who has just come in, of whom only the birthday is known. */

@@ -1,7 +1,18 @@
 import { type ChildProcess, spawn } from 'node:child_process'
 import { expect, test } from '@playwright/test'
 import pg from 'pg'
-import { enterStudio, morning, openVisit, pass, primary, stage } from './steps'
+import {
+  enterStudio,
+  morning,
+  offlineReady,
+  onItsDay,
+  open,
+  openVisit,
+  pass,
+  primary,
+  stage,
+  startTheVisit,
+} from './steps'
 
 const PORT = 3599
 const ADDRESS = `http://127.0.0.1:${PORT}`
@@ -31,6 +42,12 @@ async function startServer(): Promise<ChildProcess> {
     )
     .toBe(true)
   return child
+}
+
+async function killed(server: ChildProcess) {
+  const gone = new Promise((resolve) => server.once('exit', resolve))
+  server.kill('SIGKILL')
+  await gone
 }
 
 /** What the database has of a visit's run, in its order. */
@@ -64,9 +81,7 @@ test('killing the server while a visit runs loses no event', async ({ page }) =>
     // “Saved” may still be that of the stage before: the start itself has to be there.
     await expect.poll(() => eventsOf(visitId).then((events) => events.length)).toBe(1)
 
-    const gone = new Promise((resolve) => server.once('exit', resolve))
-    server.kill('SIGKILL')
-    await gone
+    await killed(server)
     for (let taps = 0; taps < 4; taps++) {
       await pass(page, 0.5)
       await primary(page).click()
@@ -83,6 +98,51 @@ test('killing the server while a visit runs loses no event', async ({ page }) =>
       'finished',
       'finished',
     ])
+  } finally {
+    server.kill('SIGKILL')
+  }
+})
+
+test('server and tablet killed in turn: every tap is there once, and the clock shows the same second', async ({
+  page,
+  context,
+}) => {
+  let server = await startServer()
+  try {
+    const address = await onItsDay(page)
+    const visitId = address.split('/').at(-1)!
+    await open(page, address)
+    await startTheVisit(page)
+    await expect.poll(() => eventsOf(visitId).then((events) => events.length)).toBe(1)
+    await offlineReady(page)
+
+    // The server goes; two taps are kept. The tablet goes too, and comes up without a server.
+    await killed(server)
+    for (let taps = 0; taps < 2; taps++) {
+      await pass(page, 0.5)
+      await primary(page).click()
+    }
+    await expect(page.getByText(/2 kept on this tablet/)).toBeVisible()
+    const at = await page.evaluate(() => Date.now())
+    const words = await primary(page).innerText()
+    await page.close({ runBeforeUnload: false })
+    const next = await context.newPage()
+    await next.clock.setSystemTime(at)
+    await next.goto(`${address}/perform`)
+    await expect(primary(next)).toHaveText(words)
+    await expect(next.getByText(/2 kept on this tablet/)).toBeVisible()
+
+    // One tap more, the tablet goes in the middle of it; then the server is back.
+    await primary(next).click()
+    await expect(next.getByText(/3 kept on this tablet/)).toBeVisible()
+    await next.close({ runBeforeUnload: false })
+    server = await startServer()
+    const last = await context.newPage()
+    await last.goto(`${address}/perform`)
+    await expect(last.getByText('Saved', { exact: true })).toBeVisible()
+    await expect
+      .poll(() => eventsOf(visitId))
+      .toEqual(['start', 'finished', 'finished', 'finished'])
   } finally {
     server.kill('SIGKILL')
   }

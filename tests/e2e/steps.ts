@@ -4,6 +4,7 @@ import { randomUUID } from 'node:crypto'
 import { questionByCode } from '#core/client'
 import type { PastVisit } from '#core/climb'
 import { ALL_NO, CALM } from '../situations'
+import { bookInTurn } from '../api/in-turn'
 import { book, dayOf, OWNER, signedIn, withDatabase } from '../api/http'
 
 /** The day the demo was loaded for: a run may go past midnight. */
@@ -145,6 +146,7 @@ interface Fresh {
   readonly bornOn?: string
   readonly protocol?: string
   /** By name; left out: the first of the list. */ readonly practitioner?: string
+  /** In another room, in turn with the visit at that address. */ readonly inTurnWith?: string
   /** Codes left open; everything else was answered no. */ readonly open?: readonly string[]
 }
 /** A client of a test's own with a visit that nobody else changes; gives its address. */
@@ -152,6 +154,7 @@ export async function freshVisit({
   bornOn = '1985-06-15',
   protocol = 'brightening',
   practitioner,
+  inTurnWith,
   open = [],
 }: Fresh = {}): Promise<string> {
   const owner = await signedIn(OWNER)
@@ -162,7 +165,9 @@ export async function freshVisit({
       [client.id, client.name, bornOn],
     ),
   )
-  const id = await book(owner, client.name, protocol, 0, practitioner)
+  const id = inTurnWith
+    ? await bookInTurn(owner, client.name, protocol, idAt(inTurnWith))
+    : await book(owner, client.name, protocol, 0, practitioner)
   const askedOn = await dayOf(owner, id)
   const facts = ALL_NO.filter((fact) => !open.includes(fact.code)).map((fact) => ({
     id: randomUUID(),
@@ -173,9 +178,10 @@ export async function freshVisit({
   if (status !== 204) throw new Error(`answers refused: ${status}`)
   return `/visits/${id}`
 }
+const idAt = (address: string): string => address.split('/').at(-1)!
 /** The ISO day of a visit by its address. */
 export const dayAt = async (address: string): Promise<string> =>
-  dayOf(await signedIn(OWNER), address.split('/').at(-1)!)
+  dayOf(await signedIn(OWNER), idAt(address))
 /** A visit of a test's own, on a clock that the test moves: its day, five minutes before the studio opens. Gives its address. */
 export async function onItsDay(page: Page, fresh: Fresh = {}): Promise<string> {
   const address = await freshVisit(fresh)

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { whereabouts } from '#core/perform'
 import { clockTime } from '~/support/time'
 
 /** Everything between the header and the big target: what the hands do, what lies on the skin, what was fitted again. */
@@ -19,6 +20,7 @@ const {
   signOf,
 } = useRunning()
 const { follows, may } = useLead()
+const where = computed(() => whereabouts(store.state?.absences ?? []))
 </script>
 
 <template>
@@ -43,6 +45,7 @@ const { follows, may } = useLead()
           Close it
         </NuxtLink>
       </template>
+      <HandsAway v-else-if="where !== 'here'" :where="where" />
       <AtWork v-else-if="hands" :hands="hands" />
       <TouchWait
         v-else-if="live.touch"
@@ -77,13 +80,15 @@ const { follows, may } = useLead()
     <FetchLine v-if="startedMs !== undefined && !finished" class="shrink-0" />
     <OutcomeCard v-if="startedMs !== undefined && !follows" />
     <HandsMove
-      v-if="!finished && hands"
+      v-if="!finished && hands && where === 'here'"
       :key="hands.segment.id"
       :hands="hands"
       @again="emit('again')"
     />
     <DeviceSet
-      v-if="!finished && hands?.segment.kind === 'apply' && may(hands.segment.id)"
+      v-if="
+        !finished && where === 'here' && hands?.segment.kind === 'apply' && may(hands.segment.id)
+      "
       :key="hands.segment.stepId"
       class="shrink-0 mt-2"
       :step-id="hands.segment.stepId"
@@ -99,7 +104,7 @@ const { follows, may } = useLead()
         :key="layer.segmentId"
         :layer="layer"
         :title="titleOf(layer.stepId)"
-        :shown-big="!hands && !live.touch && layer === first"
+        :shown-big="where === 'here' && !hands && !live.touch && layer === first"
         :expect="expectOf(layer)"
         :now-ms="now"
         :sign="follows ? undefined : signOf(layer)"

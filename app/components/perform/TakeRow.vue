@@ -1,6 +1,10 @@
 <script setup lang="ts">
 /** The last row of a sheet that shows what saying something would make of the rest: take it, or leave it as it is. */
-defineProps<{ words: string; whyNot: string | undefined }>()
+const { back = 'Leave it as it is' } = defineProps<{
+  words: string
+  whyNot: string | undefined
+  back?: string
+}>()
 const emit = defineEmits<{ take: []; close: [] }>()
 </script>
 
@@ -15,7 +19,7 @@ const emit = defineEmits<{ take: []; close: [] }>()
       {{ words }}
     </button>
     <button type="button" class="rung !min-h-[72px] text-xl" @click="emit('close')">
-      Leave it as it is
+      {{ back }}
     </button>
     <slot />
   </div>

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import type { FreeTimes } from '~/composables/today/useFreeTimes'
 import { call, refusalOf } from '~/support/api'
 import { byName } from '~/support/options'
 import { missingChoice, REPEATS, seatAt, WEEKS, type DayChoices } from '~/support/today/booking'
@@ -19,7 +20,7 @@ const LENGTH = 90
 const DAYS_OF_WEEK = 7
 const empty = () => ({
   ...{ clientId: '', clientName: '', protocolId: '', roomId: '', practitionerId: '' },
-  ...{ date: props.day, time: '18:00', slotMinutes: LENGTH, count: 1, weeks: 4 },
+  ...{ date: props.day, time: '18:00', slotMinutes: LENGTH, count: 1, weeks: 4, turns: false },
   ...props.preset,
 })
 const form = ref(empty())
@@ -49,11 +50,12 @@ const lists = computed(
 )
 const NEEDED = [{ key: 'clientId', label: 'Client' }] as const
 const { free, trouble: freeTrouble } = useFreeTimes(() => {
-  const { protocolId, date, slotMinutes, clientId, roomId, practitionerId } = form.value
+  const { protocolId, date, slotMinutes, clientId, roomId, practitionerId, turns } = form.value
   if (!props.open || !protocolId || !date) return undefined
   const chosen = Object.entries({ clientId, roomId, practitionerId }).filter(([, id]) => id)
   const length = hasOwnLength.value ? { slotMinutes } : {}
-  return { protocolId, date, ...length, ...Object.fromEntries(chosen) }
+  const inTurn = turns ? { turns } : {}
+  return { protocolId, date, ...length, ...Object.fromEntries(chosen), ...inTurn }
 })
 watch(free, (found) => {
   if (found && !hasOwnLength.value) form.value.slotMinutes = found.minutes
@@ -68,12 +70,18 @@ const setLength = (event: Event) => {
   hasOwnLength.value = true
   form.value.slotMinutes = Number((event.target as HTMLInputElement).value)
 }
+function take(time: FreeTimes['times'][number]) {
+  Object.assign(form.value, seatAt(form.value, time))
+  // In turn it is longer by what it waits for hands.
+  if (time.minutes) form.value.slotMinutes = time.minutes
+}
 const setClient = (clientId: string, clientName: string) =>
   Object.assign(form.value, { clientId, clientName })
 async function book() {
   const missing = missingChoice([...NEEDED, ...lists.value], form.value)
   if (missing) return void (trouble.value = missing)
-  const { count, weeks, clientName: _name, ...body } = form.value
+  const { count, weeks, clientName: _name, turns, ...seat } = form.value
+  const body = { ...seat, ...(turns ? { turns } : {}) }
   const repeat = count > 1 ? { repeat: { count, everyDays: DAYS_OF_WEEK * weeks } } : {}
   try {
     const { id } = await call('/api/visits', { method: 'post', body: { ...body, ...repeat } })
@@ -147,11 +155,15 @@ async function book() {
       <FreeTimesList
         class="col-span-2"
         :free="free"
+        :in-turn="form.turns"
         :trouble="freeTrouble"
         :time="form.time"
         wants="Choose a protocol: the times that are really free stand here."
-        @take="Object.assign(form, seatAt(form, $event))"
+        @take="take"
       />
+      <FieldTick class="col-span-2" :checked="form.turns" @change="form.turns = $event">
+        Takes turns with another client of the same practitioner
+      </FieldTick>
       <p v-if="trouble" role="alert" class="col-span-2 text-mind font-medium">{{ trouble }}</p>
       <div class="col-span-2 flex gap-3 justify-end">
         <button type="button" class="rung" @click="emit('close')">Cancel</button>

@@ -8,6 +8,8 @@ const props = defineProps<{
   time: string
   wants: string
   trouble: string
+  /** In turn with another client of the same practitioner. */
+  inTurn?: boolean
 }>()
 const emit = defineEmits<{ take: [time: FreeTimes['times'][number]] }>()
 const lacking = computed(() =>
@@ -23,10 +25,20 @@ const lacking = computed(() =>
     <p v-else-if="!free" class="text-soft">{{ wants }}</p>
     <p v-else-if="free.closed" class="text-mind font-semibold">{{ free.closed }}</p>
     <p v-else-if="free.times.length === 0" class="text-mind font-semibold">
-      Nothing is free on that day for {{ free.minutes }} minutes. Try another day, room or person.
+      {{
+        inTurn
+          ? 'Nothing in turn on that day: at no other visit do hands get free long enough for this card, in time and with a room.'
+          : `Nothing is free on that day for ${free.minutes} minutes. Try another day, room or person.`
+      }}
     </p>
     <template v-else>
-      <p class="mb-1 text-soft">Free for {{ free.minutes }} minutes, turnover included</p>
+      <p class="mb-1 text-soft">
+        {{
+          inTurn
+            ? 'Two clients in turn: what each asks of the hands fits between the other’s steps'
+            : `Free for ${free.minutes} minutes, turnover included`
+        }}
+      </p>
       <div class="flex flex-wrap gap-1.5 max-h-36 overflow-y-auto" role="group" aria-label="Times">
         <button
           v-for="one in free.times"
@@ -35,12 +47,13 @@ const lacking = computed(() =>
           class="pick tabular-nums"
           :aria-pressed="one.time === time"
           :aria-label="
-            one.shares.length > 0 ? `${one.time}, shares ${one.shares.join(', ')}` : one.time
+            one.shares.length > 0 ? `${one.time}, shares ${one.shares.join(', ')}` : undefined
           "
           :title="one.shares.length > 0 ? `Another visit may want: ${one.shares.join(', ')}` : ''"
           @click="emit('take', one)"
         >
-          {{ one.time }}<span v-if="one.shares.length > 0" aria-hidden="true"> ⇄</span>
+          {{ one.time }}{{ one.minutes ? ` · ${one.minutes} min` : ''
+          }}<span v-if="one.shares.length > 0" aria-hidden="true"> ⇄</span>
         </button>
       </div>
     </template>

@@ -1,4 +1,4 @@
-import { skippable, type Layer, type RunBody } from '#core/perform'
+import { skippable, whereabouts, type Layer, type RunBody, type Whereabouts } from '#core/perform'
 import type { Step } from '#core/protocol'
 import { primaryOf, type Primary } from '~/ladder/perform-words'
 import { never } from '~/support/never'
@@ -10,15 +10,21 @@ export function useBigTarget(
 ) {
   const { store, plan, live, startedMs, finished, titleOf } = useRunning()
   const primary = usePrimary()
+  const rooms = useRooms()
   /** The step whose cartridge is asked for. */
   const lotOf = ref<string>()
   const skipId = computed(() =>
     live.value && startedMs.value !== undefined ? skippable(live.value) : undefined,
   )
 
+  /** Whoever is at another client leaves that one first. */
+  const comesFirst = ({ kind }: Primary): boolean =>
+    kind === 'come' || (kind === 'start' && rooms.isElsewhere.value)
+
   async function act() {
     const target = primary.value
     if (!target || finished.value) return
+    if (comesFirst(target)) return rooms.ask(rooms.here.value!)
     const body = saidBy(target)
     if (body) return tap(body, target.kind === 'start' ? 'Started' : target.words)
     if (target.kind === 'gate') return target.gate === 'lamp' ? readSkin() : checked('calm')
@@ -26,7 +32,6 @@ export function useBigTarget(
       lotOf.value = target.stepId
       return
     }
-    // What comes off early is held, not tapped: see `usePedal`.
     if (target.kind !== 'finish') return
     await store.say({ type: 'finish' })
     return navigateTo(`/visits/${store.run!.visitId}/close`)
@@ -50,7 +55,7 @@ export function useBigTarget(
   return { primary, skipId, lotOf, act, opened, takeOff, leaveOut }
 }
 
-/** What a tap on the target says; undefined where it does something else. */
+/** What a tap on the target says; undefined where it does something else. What comes off early is held, not tapped: see `usePedal`. */
 function saidBy(target: Primary): RunBody | undefined {
   switch (target.kind) {
     case 'start':
@@ -66,6 +71,7 @@ function saidBy(target: Primary): RunBody | undefined {
     case 'gate':
     case 'lot':
     case 'early':
+    case 'come':
     case 'finish':
       return undefined
     default:
@@ -74,11 +80,18 @@ function saidBy(target: Primary): RunBody | undefined {
 }
 
 const RESUME: Primary = { kind: 'resume', words: 'Go on' }
+/** With another client, or back and not clean yet: nothing else comes before. */
+const NOT_HERE: Readonly<Record<Exclude<Whereabouts, 'here'>, Primary>> = {
+  away: { kind: 'come', words: 'Back to this client' },
+  washing: { kind: 'resume', words: 'Hands washed, gloves new: go on' },
+}
 function usePrimary() {
-  const { plan, live, now, startedMs, paused } = useRunning()
+  const { store, plan, live, now, startedMs, paused } = useRunning()
   const { next } = useExtraction()
   return computed(() => {
     if (!plan.value || !live.value) return undefined
+    const where = whereabouts(store.state?.absences ?? [])
+    if (where !== 'here') return NOT_HERE[where]
     const isStarted = startedMs.value !== undefined
     const target = primaryOf(plan.value, live.value, isStarted, now.value, next.value?.words)
     // What is due comes off also while hands rest.

@@ -31,8 +31,10 @@ export function useOpenRun(visitId: () => string) {
   onMounted(() => {
     void wake.request('screen')
   })
+  const opened = visitId()
   onBeforeUnmount(() => {
-    store.close()
+    // Another room may be open already.
+    store.close(opened)
     void wake.release()
   })
   return { ready }

@@ -26,11 +26,20 @@ export function useSignals() {
   const { live, now, startedMs, finished, paused } = useRunning()
   const { way } = useSoundWay()
   const tones = makeTones()
-  const signals = computed(() =>
-    live.value && startedMs.value !== undefined && !finished.value
-      ? signalsAt(live.value, now.value)
-      : [],
-  )
+  const { others } = useRooms()
+  const isRunning = computed(() => startedMs.value !== undefined && !finished.value)
+  const signals = computed(() => [
+    ...(live.value && isRunning.value ? signalsAt(live.value, now.value) : []),
+    // What comes off in another room is heard here too: nobody else is there.
+    ...others.value.flatMap(({ visitId, live: there, state }) =>
+      state.startedMs === undefined
+        ? []
+        : signalsAt({ ...there, hands: undefined }, now.value).map(({ id, kind }) => ({
+            id: `${visitId}:${id}`,
+            kind,
+          })),
+    ),
+  ])
   let heard: ReadonlySet<string> | undefined
   watch(
     () => signals.value.map(({ id }) => id).join(' '),

@@ -11,6 +11,8 @@ export interface FreeWish {
   readonly roomId?: string
   readonly practitionerId?: string
   readonly but?: string
+  /** Only where whoever performs takes turns with another client. */
+  readonly turns?: true
 }
 
 /** Times at which a visit could really be, asked anew whenever the wish changes; the answer to the last one counts. */

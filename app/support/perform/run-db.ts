@@ -38,6 +38,8 @@ const KeptRun = z.object({
   input: z.custom<CompileInput>((value) => Input.safeParse(value).success),
   lastReading: z.object({ on: z.string(), body: Reading }).nullable(),
   next: z.object({ startsAt: z.string() }).nullable(),
+  /** Visits that take turns with this one; what an earlier version kept knew of none. */
+  beside: z.array(z.string()).default([]),
   emergency: z.object({ number: z.string(), address: z.string() }),
 })
 export type KeptRun = z.infer<typeof KeptRun>

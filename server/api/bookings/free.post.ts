@@ -11,6 +11,7 @@ import { salonById } from '../../db/salon.sql'
 import { loadShelf } from '../../db/shelf.sql'
 import { bookableVersion } from '../../utils/bookable'
 import { hoursFrom, seatsOn } from '../../utils/booking'
+import { timesInTurn, turnsOn } from '../../utils/turns'
 import { defineDoor } from '../../utils/door'
 
 const STEP_MINUTES = 15
@@ -19,6 +20,8 @@ const LEAST_MINUTES = 15
 const MOST_MINUTES = 240
 /** Any time of a day that is shut all day. */
 const NOON = '12:00'
+/** So long a client may lie waiting for hands, all in all (house figure). */
+const WAITS_MOST_MINUTES = 20
 const Body = z.strictObject({
   protocolId: z.string().max(80),
   date: z.iso.date(),
@@ -29,6 +32,8 @@ const Body = z.strictObject({
   practitionerId: z.uuid().optional(),
   /** A visit that is to be moved. */
   but: z.uuid().optional(),
+  /** Only where whoever performs takes turns with another client. */
+  turns: z.literal(true).optional(),
 })
 
 /** Times of a day at which a card can really be performed: the salon is open, a room is free with its turnover, somebody is free who may do it. */
@@ -40,18 +45,17 @@ export default defineDoor({ can: 'booking', body: Body }, async ({ db, account, 
   const seats = await seatsOn(db, salonId, body.date, body.but ?? null)
   const able = seats.people.filter(({ scope }) => card.asked.every((one) => scope.includes(one)))
   const ableIds = able.map(({ id }) => id)
-  const times = freeTimes(
-    {
-      ...seats,
-      rooms: only(seats.rooms, body.roomId),
-      practitioners: only(ableIds, body.practitionerId),
-      busyDevices: seats.busyDevices.filter(({ id }) => card.deviceIds.has(id)),
-    },
-    {
-      ...{ minutes, turnover: salon.turnover_minutes },
-      ...{ step: STEP_MINUTES, notBeforeMs: Date.now() },
-    },
-  )
+  const own = {
+    ...seats,
+    rooms: only(seats.rooms, body.roomId),
+    practitioners: only(ableIds, body.practitionerId),
+    busyDevices: seats.busyDevices.filter(({ id }) => card.deviceIds.has(id)),
+  }
+  const asked = { minutes, turnover: salon.turnover_minutes, notBeforeMs: Date.now() }
+  const most = body.slotMinutes ?? card.usual + WAITS_MOST_MINUTES
+  const times = body.turns
+    ? timesInTurn(card.version, own, await turnsOn(db, salon, body.date), { ...asked, most })
+    : freeTimes(own, { ...asked, step: STEP_MINUTES })
   const isShut = seats.open.length === 0
   const closed = isShut && closedFor(await hoursFrom(db, salonId, body.date), body.date, NOON, 1)
   return {
@@ -85,6 +89,7 @@ async function cardWanted(
   const rounded = ROUND_MINUTES * Math.ceil(writtenMinutes / ROUND_MINUTES)
   const client = clientId ? await clientDetails(db, salonId, clientId) : undefined
   return {
+    version: card,
     usual: Math.min(MOST_MINUTES, Math.max(LEAST_MINUTES, rounded)),
     asked: techniquesOf(
       card.steps,
@@ -99,7 +104,7 @@ async function cardWanted(
 async function onTheClock(
   db: PoolClient,
   salonId: string,
-  times: readonly FreeTime[],
+  times: readonly (FreeTime & { readonly minutes?: number })[],
   names: ReadonlyMap<string, string>,
 ) {
   const clocks = await clocksOf(
@@ -107,8 +112,10 @@ async function onTheClock(
     salonId,
     times.map(({ atMs }) => new Date(atMs)),
   )
-  return times.map(({ atMs: _at, shares, ...time }, at) => ({
+  return times.map(({ atMs: _at, shares, minutes, ...time }, at) => ({
     ...time,
+    /** In turn: with its waiting. */
+    minutes: minutes ?? null,
     time: clocks[at]!,
     shares: shares.map((id) => names.get(id) ?? id),
   }))

@@ -74,7 +74,7 @@ const preset = computed(() => {
         <p v-if="actual.felt.length > 0" class="mt-3">
           <span class="text-soft">Felt:</span> {{ actual.felt.join(' · ') }}
         </p>
-        <p v-for="line in actual.opened" :key="line" class="mt-2">
+        <p v-for="line in [...actual.opened, ...actual.alone]" :key="line" class="mt-2">
           <span class="text-soft">Opened with:</span> {{ line }}
         </p>
         <p v-for="{ productId, why } in actual.refused" :key="productId" class="mt-2">

@@ -2,12 +2,15 @@
 import { levelOf } from '#core/perform'
 import { clockOffWords } from '~/support/perform/running'
 
-definePageMeta({ layout: 'perform' })
-const route = useRoute()
-const visitId = () => String(route.params.id)
+// Each room is a page of its own: nothing that was opened in one stands in the other.
+definePageMeta({ layout: 'perform', key: ({ fullPath }) => fullPath })
+// This page's own, also while the next one comes up.
+const ownId = String(useRoute().params.id)
+const visitId = () => ownId
 const { store, plan, live, now, startedMs, finished, titleOf } = useRunning()
 const guard = useGuardStore()
 const { ready } = useOpenRun(visitId)
+useOpenRooms()
 useSignals()
 
 const { follows, leadWords, handedWords, mayHand, may } = useLead()
@@ -58,7 +61,7 @@ const isPast = computed(
     :class="isPast && 'bg-mind-ground'"
   >
     <div
-      v-if="store.run && plan && live && primary"
+      v-if="store.run?.visitId === visitId() && plan && live && primary"
       class="flex-1 min-h-0 grid xl:grid-cols-[560px_minmax(0,1fr)] grid-rows-[minmax(0,1fr)] max-xl:grid-cols-[minmax(0,1fr)] max-xl:grid-rows-[auto_minmax(0,1fr)] gap-10 max-xl:gap-3 px-6 max-xl:px-4 pt-4 pb-5 max-xl:pb-1"
     >
       <div
@@ -95,6 +98,7 @@ const isPast = computed(
       </div>
       <div class="flex flex-col min-w-0 min-h-0">
         <PerformHeader @emergency="emergencyOpen = true" @time="panel = 'time'" />
+        <OtherRooms />
         <PerformState
           :waiting="openGate !== undefined"
           :fit-trouble="fitTrouble"
@@ -147,6 +151,7 @@ const isPast = computed(
     <TimeSheet :open="panel === 'time'" @close="panel = undefined" @take="endBy" @pause="pause" />
     <RefuseSheet :open="panel === 'refuse'" @close="panel = undefined" @take="refuse" />
     <OrderSheet :open="panel === 'order'" @close="panel = undefined" @take="callNow" />
+    <ChangeSheet />
     <LeadSheet :open="takesLead" @close="takesLead = false" @taken="lead" />
     <LotSheet :step-id="lotOf" @close="lotOf = undefined" @opened="opened" />
     <MoreSheet

@@ -6,7 +6,7 @@ import { listKits, openingsOf } from '../../../db/things.sql'
 import { usesOf } from '../../../db/use.sql'
 import { protocolNamed } from '../../../db/protocol.sql'
 import type { Db } from '../../../db/rows'
-import { followingVisit, nextVisitOf, type VisitRow } from '../../../db/visit.sql'
+import { followingVisit, ladderBeside, nextVisitOf, type VisitRow } from '../../../db/visit.sql'
 import { latestPlan, listTicks } from '../../../db/plan.sql'
 import { listEvents } from '../../../db/run.sql'
 import { outcomeOf, visitBefore } from '../../../db/outcome.sql'
@@ -61,6 +61,8 @@ export default defineVisitDoor(
       courseNext,
       // Only when it is: in Perform nobody reads another client's name.
       following: following ? { startsAt: following.starts_at } : null,
+      /** Visits that take turns with this one. */
+      beside: (await ladderBeside(db, visit)).map(({ id }) => id),
       next: next ? { id: next.id, startsAt: next.starts_at, protocol: next.protocol_name } : null,
     }
   },

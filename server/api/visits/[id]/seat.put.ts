@@ -24,7 +24,7 @@ export default defineVisitDoor(
         detail: 'This visit has begun: it is not moved any more.',
       })
     const salon = (await salonById(db, account.salon_id))!
-    const fault = await seatFault(db, salon, body, visit.id)
+    const fault = await seatFault(db, salon, body, { but: visit.id })
     if (fault) throw fault
     const startsAt = await salonInstant(db, account.salon_id, body.date, body.time)
     await moveVisit(db, visit.id, {

@@ -1,0 +1,195 @@
+import type { RunBody, RunEvent } from '#core/perform'
+import type { StoredPlan, VisitData } from '~/stores/visit-data'
+import { call, refusalOf } from '~/support/api'
+import { plain } from '~/support/plain'
+import { keepEvent, keepRun, keptEvents, keptRun, markSent, setAside, type KeptRun } from './run-db'
+import { deviceId, ownClock, type OwnClock } from './run-clock'
+import { nextPart, refusedOf } from './sending'
+
+const SIGNED_OUT = 'Signed out: go on working. It is saved here, and sent when you sign in again.'
+const NOT_KEPT =
+  'This tablet could not keep what was tapped last. Tap it again; if it stays so, write it down.'
+const HELD = 'It waits for a practitioner to sign in here.'
+
+/** How far the log has been kept, and in words; what is laid aside is said as long as it is. */
+function howKept() {
+  const unsent = ref(0)
+  const aside = ref(0)
+  const trouble = ref('')
+  const saved = computed(() => savedWords(unsent.value, trouble.value, aside.value))
+  return { unsent, aside, trouble, saved }
+}
+
+/** The log of a run: on the tablet first, then on the server. */
+export function runLog() {
+  const run = ref<KeptRun>()
+  const events = ref<RunEvent[]>([])
+  const { unsent, aside, trouble, saved } = howKept()
+  const { nowMs, behindMs, clock, measured } = ownClock(events)
+
+  /** Said and seen, and not read back yet: a reading of what is kept that began before it must not hide it. */
+  const said = new Set<RunEvent>()
+
+  async function recall(visitId: string) {
+    const kept = await keptEvents(visitId)
+    const ids = new Set(kept.map(({ id }) => id))
+    for (const event of said) if (ids.has(event.id)) said.delete(event)
+    events.value = [...kept.map(({ event }) => event), ...said]
+    unsent.value = kept.filter(({ sent }) => sent === 0).length + said.size
+    aside.value = kept.filter(({ sent }) => sent === 2).length
+    // In the same breath: times set right beside a clock that is not yet would show the run hours on, or not begun.
+    nowMs.value = clock()
+  }
+  const { send, follow } = sender({ run, unsent, trouble, measured, recall, clock })
+
+  /** Asks the server for plan and log; without a network what is kept here serves. */
+  async function open(visitId: string) {
+    said.clear()
+    const known = await keptRun(visitId)
+    // One visit's ladder never stands beside another one's log.
+    if (run.value?.visitId !== visitId) events.value = []
+    run.value = known
+    await recall(visitId)
+    try {
+      const data = await call('/api/visits/:id', { params: { id: visitId } })
+      if (data.plan) run.value = await kept(data, data.plan)
+      await markSent(visitId, data.events)
+      await recall(visitId)
+      trouble.value = ''
+    } catch (error) {
+      trouble.value = refusalOf(error).detail
+    }
+    await send()
+  }
+
+  async function say(body: RunBody): Promise<RunEvent> {
+    nowMs.value = clock()
+    const event = eventOf(body, events.value.length, nowMs.value)
+    await shownAndKept(event, { run, events, unsent, trouble, said })
+    void send()
+    return event
+  }
+  return { run, events, unsent, saved, trouble, nowMs, behindMs, clock, open, say, send, follow }
+}
+
+interface Telling {
+  readonly run: Ref<KeptRun | undefined>
+  readonly events: Ref<RunEvent[]>
+  readonly unsent: Ref<number>
+  readonly trouble: Ref<string>
+  readonly said: Set<RunEvent>
+}
+/** Shows an event at once, and keeps it here; one that cannot be kept is not shown as if it were. */
+async function shownAndKept(event: RunEvent, { run, events, unsent, trouble, said }: Telling) {
+  said.add(event)
+  events.value = [...events.value, event]
+  unsent.value++
+  try {
+    await keepEvent(run.value!.visitId, event)
+  } catch (error) {
+    said.delete(event)
+    events.value = events.value.filter(({ id }) => id !== event.id)
+    unsent.value--
+    trouble.value = NOT_KEPT
+    throw error
+  }
+}
+
+export const eventsOf = (bodies: readonly RunBody[], seq: number, wallMs: number): RunEvent[] =>
+  bodies.map((body, at) => eventOf(body, seq + at, wallMs))
+
+const eventOf = (body: RunBody, seq: number, wallMs: number): RunEvent => ({
+  id: crypto.randomUUID(),
+  deviceId: deviceId(),
+  ...{ seq, wallMs },
+  elapsedMs: performance.now(),
+  body: plain(body),
+})
+
+async function kept(data: VisitData, plan: StoredPlan): Promise<KeptRun> {
+  const { salon } = useSessionStore()
+  const run = plain<KeptRun>({
+    visitId: data.visit.id,
+    head: data.visit,
+    planId: plan.id,
+    plan: plan.plan,
+    input: data.input,
+    lastReading: data.lastReading,
+    next: data.following,
+    beside: data.beside,
+    emergency: { number: salon?.emergencyNumber ?? '', address: salon?.address ?? '' },
+  })
+  await keepRun(run)
+  return run
+}
+
+interface Sending {
+  readonly clock: () => number
+  readonly run: Ref<KeptRun | undefined>
+  readonly unsent: Ref<number>
+  readonly trouble: Ref<string>
+  readonly measured: OwnClock['measured']
+  readonly recall: (visitId: string) => Promise<void>
+}
+
+const savedWords = (unsent: number, trouble: string, aside: number): string =>
+  unsent > 0 ? `${unsent} kept on this tablet. ${trouble}` : trouble || asideWords(aside) || 'Saved'
+
+const asideWords = (count: number): string => {
+  if (count === 0) return ''
+  return count === 1
+    ? 'One entry is on this tablet alone: the server did not take it. Put it in the note.'
+    : `${count} entries are on this tablet alone: the server did not take them. Put them in the note.`
+}
+
+/** Sends what waits, one request at a time; what was said meanwhile goes at once after it. */
+function sender({ run, unsent, trouble, measured, recall, clock }: Sending) {
+  let sending = false
+  let isAsked = false
+  const held = new Set<string>()
+  const { account } = storeToRefs(useSessionStore())
+  // Somebody else may be allowed to.
+  watch(account, () => held.clear())
+
+  async function send(): Promise<void> {
+    if (!run.value || sending || (unsent.value <= held.size && !isAsked)) return
+    sending = true
+    isAsked = false
+    const went = await sendOnce(run.value.visitId)
+    sending = false
+    if (went || isAsked) await send()
+  }
+  /** Another tablet of this visit has said something: the whole log comes with the answer. */
+  const follow = () => {
+    isAsked = true
+    return send()
+  }
+
+  /** One request. True when more may go at once: it was taken, or what hindered it is out of the way. */
+  async function sendOnce(visitId: string): Promise<boolean> {
+    const { part, behind } = nextPart(await keptEvents(visitId), held)
+    for (const event of behind) await setAside(visitId, event)
+    const askedMs = Date.now()
+    try {
+      const reply = await call('/api/visits/:id/events', {
+        method: 'post',
+        params: { id: visitId },
+        body: { events: part, clockMs: clock() },
+      })
+      measured(reply, askedMs)
+      await markSent(visitId, reply.events)
+      trouble.value = held.size > 0 ? HELD : ''
+      return part.length > 0
+    } catch (error) {
+      const refusal = refusalOf(error)
+      trouble.value = refusal.status === 401 ? SIGNED_OUT : refusal.detail
+      const { hold, aside } = refusedOf(part, refusal)
+      for (const { id } of hold) held.add(id)
+      for (const event of aside) await setAside(visitId, event)
+      return hold.length + aside.length > 0
+    } finally {
+      await recall(visitId)
+    }
+  }
+  return { send, follow }
+}
