@@ -5,6 +5,7 @@ import { ensureDebian } from './lib/debian.mjs'
 import { ensureBuild, ensurePackages } from './lib/packages.mjs'
 import { startTestServer } from './lib/test-server.mjs'
 import { picturesOf } from './lib/pictures.mjs'
+import { twoRooms } from './lib/two-rooms.mjs'
 
 // Takes one picture of each main view from the demo data, into docs/screenshots. `npm run screenshots -- FOLDER` puts them elsewhere.
 const root = dirname(dirname(fileURLToPath(import.meta.url)))
@@ -73,7 +74,7 @@ async function fitAndTray({ page, settle, shot, stage, light }) {
   await light('room')
 }
 
-/** Performed area by area, on a phone too, until two dwells run at once, and one past its most. */
+/** Performed area by area, on a phone too, and something burning. */
 async function perform({ page, settle, shot, stage, pass, until }) {
   await stage('Perform')
   await page.getByRole('button', { name: 'Start the visit' }).waitFor()
@@ -88,7 +89,6 @@ async function perform({ page, settle, shot, stage, pass, until }) {
   await page.setViewportSize({ width: 1280, height: 800 })
   await until(/^Done: Scalp massage/)
   await pass(0.5)
-  await shot('perform-two-dwells')
   await page.getByRole('button', { name: 'Emergency' }).click()
   await page.getByRole('heading', { name: 'Emergency' }).waitFor()
   await settle()
@@ -256,6 +256,7 @@ async function walk(page) {
     thinned,
     clientThenOwner,
     clientMode,
+    twoRooms,
     setUp,
   ]
   for (const part of [...parts, ...places]) await part(tools)

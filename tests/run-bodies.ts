@@ -29,6 +29,10 @@ const ofSeveral: fc.Arbitrary<RunBody> = fc.oneof(
     stepId: fc.constantFrom('massage', 'kelp'),
     after: fc.constantFrom('tone', 'enzyme'),
   }),
+  fc.record({
+    type: fc.constant('turned' as const),
+    taskId: fc.constantFrom('tools-in', 'surfaces'),
+  }),
   fc.record({ type: fc.constant('slower' as const), percent: fc.constantFrom(0, 10, 30) }),
 )
 

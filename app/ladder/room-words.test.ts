@@ -2,6 +2,7 @@ import { describe, expect, test } from 'vitest'
 import { planFor } from '../../tests/situations'
 import { event, performed, START } from '../../tests/under-way'
 import { plannedAgainstActual } from './actual'
+import { changeOvers } from './change-overs'
 import { clashWords, isUrgent, nextWords, stayWords } from './room-words'
 
 const titles: Readonly<Record<string, string>> = { clay: 'Clay mask', peel: 'Peel' }
@@ -60,5 +61,23 @@ test('the record says how long the client was alone, and that the bell was withi
   ]
   expect(plannedAgainstActual(plan, events).alone).toEqual([
     'Alone for 9 min, call bell within reach',
+  ])
+})
+
+test('each change-over stands on the hands rail, from coming back until hands are clean', () => {
+  const at = (second: number) => START + second * 1000
+  const absences = [
+    { leftMs: at(100), cameMs: at(400), readyMs: at(445) },
+    { leftMs: at(900), cameMs: at(1200) },
+    { leftMs: at(1500) },
+  ]
+  expect(
+    changeOvers(absences, START, at(1220)).map(({ kind, hands, startS, endS }) => [
+      ...[kind, hands],
+      ...[startS, endS],
+    ]),
+  ).toEqual([
+    ['hygiene', true, 400, 445],
+    ['hygiene', true, 1200, 1220],
   ])
 })

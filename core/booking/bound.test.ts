@@ -1,7 +1,7 @@
 import fc from 'fast-check'
 import { expect, test } from 'vitest'
 import { CHANGE_OVER_S } from '../protocol'
-import { boundSpans } from '.'
+import { alternates, boundSpans } from '.'
 
 const part = fc
   .record({
@@ -57,4 +57,14 @@ test('a mask that nobody stays with leaves the hands to another client; one that
     { fromS: 1020, toS: 1140 + CHANGE_OVER_S },
   ])
   expect(boundSpans([on, mask('room'), off])).toEqual([{ fromS: 0, toS: 1140 + CHANGE_OVER_S }])
+})
+
+test('two visits take turns where work goes there and back; waiting until the other is over is none', () => {
+  const span = (fromMs: number, toMs: number) => ({ fromMs, toMs })
+  const two = [span(0, 10), span(30, 40)]
+  expect(alternates([span(12, 28)], two)).toBe(true)
+  expect(alternates(two, [span(12, 28)])).toBe(true)
+  expect(alternates([span(42, 60)], two)).toBe(false)
+  expect(alternates([span(-20, -5), span(42, 60)], two)).toBe(true)
+  expect(alternates([span(42, 60)], [])).toBe(false)
 })

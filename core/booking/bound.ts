@@ -1,4 +1,5 @@
 import { CHANGE_OVER_S, type Place } from '../protocol'
+import type { Span } from './free'
 
 /** Seconds of a visit, from its start. */
 export interface BoundSpan {
@@ -33,4 +34,14 @@ export function boundSpans(
     else spans.push(span)
   }
   return spans
+}
+
+/** Whether work goes from one to the other and back: one that only waits until the other is over takes no turns. */
+export function alternates(own: readonly Span[], others: readonly Span[]): boolean {
+  const all = [
+    ...own.map(({ fromMs }) => ({ fromMs, isOwn: true })),
+    ...others.map(({ fromMs }) => ({ fromMs, isOwn: false })),
+  ].sort((a, b) => a.fromMs - b.fromMs)
+  const changes = all.slice(1).filter(({ isOwn }, at) => isOwn !== all[at]!.isOwn)
+  return changes.length > 1
 }

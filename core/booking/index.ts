@@ -1,3 +1,3 @@
 export { freeTimes, nearestTimes, type Busy, type FreeTime, type Seats, type Span } from './free'
 export { techniquesOf } from './techniques'
-export { boundSpans, type BoundSpan } from './bound'
+export { alternates, boundSpans, type BoundSpan } from './bound'

@@ -114,6 +114,8 @@ export const RunBody = z.discriminatedUnion('type', [
   z.strictObject({ type: z.literal('retract'), eventId: z.uuid() }),
   z.strictObject({ type: z.literal('emergency'), stepId: z.string().optional() }),
   z.strictObject({ type: z.literal('finish') }),
+  /** A task of the room's turnover is done, after the visit. */
+  z.strictObject({ type: z.literal('turned'), taskId: z.string().min(1).max(40) }),
 ])
 export type RunBody = z.infer<typeof RunBody>
 

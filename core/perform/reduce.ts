@@ -42,6 +42,7 @@ export function reduceRun<Plan extends Ladder>(
     outcomes: new Map(),
     notYet: new Map(),
     emergencyMs: undefined,
+    turned: new Map(),
     segments: new Map(),
     skipped: new Map(),
     sensations: [],
@@ -71,6 +72,7 @@ interface Building<Plan extends Ladder> {
   startedMs: number | undefined
   finishedMs: number | undefined
   emergencyMs: number | undefined
+  readonly turned: Map<string, { readonly atMs: number; readonly eventId: string }>
   endsMs: number | undefined
   slowerBy: number
   called: readonly Called[]
@@ -164,6 +166,9 @@ const changeBy = byType<RunBody, [state: Building<Ladder>, event: RunEvent], voi
   },
   note: ({ text }, state, { wallMs }) => {
     state.notes.push({ text, atMs: wallMs })
+  },
+  turned: ({ taskId }, { turned }, { wallMs, id }) => {
+    if (!turned.has(taskId)) turned.set(taskId, { atMs: wallMs, eventId: id })
   },
   skipped: skip,
   refused: refuse,

@@ -105,6 +105,8 @@ export interface RunState<Plan extends Ladder = FittedPlan> {
   }[]
   readonly notes: readonly { readonly text: string; readonly atMs: number }[]
   readonly emergencyMs: number | undefined
+  /** Tasks of the room's turnover that are done, with the event that said so. */
+  readonly turned: ReadonlyMap<string, { readonly atMs: number; readonly eventId: string }>
   /** Answers at gates by step: quick checks, and the reading as last given. */
   readonly checks: ReadonlyMap<string, 'calm' | 'stings'>
   /** Products that stung when they were tried. */

@@ -86,7 +86,7 @@ export const busyPractitioners = async (db: Db, salonId: string, { from, to, but
       [salonId, from, to, but],
     )
   ).map(asBusy)
-/** Visits that bind somebody within a time, with what they are made of. */
+/** Visits that bind somebody within a time, with what they are made of and when they were booked to. */
 export const boundVisits = async (db: Db, salonId: string, { from, to, but }: Within) =>
   many(
     db,
@@ -96,13 +96,27 @@ export const boundVisits = async (db: Db, salonId: string, { from, to, but }: Wi
       versionId: z.string(),
       startsAt: z.date(),
       endsAt: z.date(),
+      booked: z.array(z.object({ fromMs: z.number(), toMs: z.number() })),
     }),
     `SELECT
         v.id,
         v.practitioner_id AS "practitionerId",
         v.protocol_version_id AS "versionId",
         v.starts_at AS "startsAt",
-        v.ends_at AS "endsAt"
+        v.ends_at AS "endsAt",
+        (
+          SELECT jsonb_agg(
+            jsonb_build_object(
+              'fromMs',
+              (extract(epoch FROM b.starts_at) * 1000)::bigint,
+              'toMs',
+              (extract(epoch FROM b.ends_at) * 1000)::bigint
+            )
+            ORDER BY b.starts_at
+          )
+          FROM practitioner_booking b
+          WHERE b.visit_id = v.id
+        ) AS booked
       FROM visit v
       WHERE v.salon_id = $1
         AND v.stage <> 'called-off'

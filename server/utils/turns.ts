@@ -1,5 +1,12 @@
 import { ladderAround } from '#core/adapt'
-import { boundSpans, freeTimes, type FreeTime, type Seats, type Span } from '#core/booking'
+import {
+  alternates,
+  boundSpans,
+  freeTimes,
+  type FreeTime,
+  type Seats,
+  type Span,
+} from '#core/booking'
 import { CHANGE_OVER_S, type ProtocolVersion } from '#core/protocol'
 import { boundVisits } from '../db/booking.sql'
 import { latestPlan } from '../db/plan.sql'
@@ -34,7 +41,24 @@ interface Salon {
   readonly today: string
 }
 
-/** Visits that bind somebody within a time, and when each of them does: as it is fitted, else as its card is written. */
+const isSame = (a: Span, b: Span): boolean => a.fromMs === b.fromMs && a.toMs === b.toMs
+
+/** When a visit really binds whoever performs it: as it is fitted, else as its card is written. */
+async function spansOf(
+  db: Db,
+  salon: Salon,
+  { id, versionId, startsAt, endsAt }: Awaited<ReturnType<typeof boundVisits>>[number],
+): Promise<Span[]> {
+  const plan = await latestPlan(db, id)
+  const card = plan ? undefined : await versionById(db, salon.id, versionId)
+  const segments = plan?.plan.segments ?? (card ? ladderAround(card.steps, [])?.segments : [])
+  return boundIn(segments ?? [], +endsAt - +startsAt).map(({ fromMs, toMs }) => ({
+    fromMs: +startsAt + fromMs,
+    toMs: +startsAt + toMs,
+  }))
+}
+
+/** Visits that bind somebody within a time, and when each of them does: as it was booked in turn already, as it is fitted, else as its card is written. */
 async function turnsWithin(
   db: Db,
   salon: Salon,
@@ -42,16 +66,12 @@ async function turnsWithin(
 ): Promise<Bound[]> {
   const visits = await boundVisits(db, salon.id, within)
   const turns: Bound[] = []
-  for (const { id, practitionerId, versionId, startsAt, endsAt } of visits) {
-    const lengthMs = +endsAt - +startsAt
-    const plan = await latestPlan(db, id)
-    const card = plan ? undefined : await versionById(db, salon.id, versionId)
-    const segments = plan?.plan.segments ?? (card ? ladderAround(card.steps, [])?.segments : [])
-    const spans = boundIn(segments ?? [], lengthMs).map((span) => ({
-      fromMs: +startsAt + span.fromMs,
-      toMs: +startsAt + span.toMs,
-    }))
-    turns.push({ id, practitionerId, spans, fromMs: +startsAt, toMs: +endsAt })
+  for (const visit of visits) {
+    const { id, practitionerId, startsAt, endsAt, booked } = visit
+    const span = { fromMs: +startsAt, toMs: +endsAt }
+    const isWhole = booked.length === 1 && isSame(booked[0]!, span)
+    const spans = isWhole ? await spansOf(db, salon, visit) : booked
+    turns.push({ id, practitionerId, ...span, spans })
   }
   return turns
 }
@@ -69,14 +89,14 @@ export interface InTurn extends Turn {
   readonly met: readonly Bound[]
 }
 
-/** Fits a card in turn with what else a practitioner does. Undefined where it does not meet anything, or does not fit within so many minutes. */
+/** Fits a card in turn with what else a practitioner does. Undefined where it would only wait for the other to be over, or does not fit within so many minutes. */
 export function placedInTurn(
   { steps }: Pick<ProtocolVersion, 'steps'>,
-  others: readonly Bound[],
+  booked: readonly Bound[],
   { id, atMs, most }: { readonly id: string; readonly atMs: number; readonly most: number },
 ): InTurn | undefined {
   const until = (minutes: number) => atMs + minutes * MINUTE_MS
-  const near = others.filter(({ fromMs, toMs }) => fromMs < until(most) && toMs > atMs)
+  const near = booked.filter(({ fromMs, toMs }) => fromMs < until(most) && toMs > atMs)
   if (near.length === 0) return undefined
   const second = (ms: number) => Math.round((ms - atMs) / 1000)
   const reserved = near.flatMap(({ spans }) =>
@@ -89,12 +109,12 @@ export function placedInTurn(
   if (!laid || laid.totalS > most * 60) return undefined
   const minutes = ROUND_MINUTES * Math.ceil(laid.totalS / 60 / ROUND_MINUTES)
   const met = near.filter(({ fromMs }) => fromMs < until(minutes))
-  if (met.length === 0) return undefined
   const spans = boundIn(laid.segments, most * MINUTE_MS).map(({ fromMs, toMs }) => ({
     fromMs: atMs + fromMs,
     toMs: atMs + toMs,
   }))
-  return { id, spans, minutes, met }
+  const others = met.flatMap((one) => one.spans)
+  return alternates(spans, others) ? { id, spans, minutes, met } : undefined
 }
 
 /** Times of a day at which somebody is with another client and can perform a card in turn all the same, in a room that is free for as long as that takes. */

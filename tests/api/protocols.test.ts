@@ -54,7 +54,13 @@ async function bookNextDoor(db: pg.Client, id: string): Promise<string> {
             WHERE id <> v.room_id
             LIMIT 1
           ),
-          v.practitioner_id,
+          (
+            SELECT id
+            FROM practitioner
+            WHERE id <> v.practitioner_id
+              AND left_on IS NULL
+            LIMIT 1
+          ),
           v.protocol_version_id,
           v.starts_at + interval '10 minutes',
           v.ends_at + interval '10 minutes',

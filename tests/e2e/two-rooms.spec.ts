@@ -79,3 +79,27 @@ test('while a mask lies in one room hands go to the other, with the bell, washed
   await sheet(page).getByRole('button', { name: 'Stay' }).click()
   await expect(page).toHaveURL(`${here}/perform`)
 })
+
+test('an answer that comes back late for the room that was left changes nothing in the other', async ({
+  page,
+}) => {
+  const here = await onItsDay(page, { protocol: 'three-serum' })
+  const there = await freshVisit({ protocol: 'hydrating', inTurnWith: here })
+  await laid(page, there)
+  await underTheMask(page, here)
+  let isBack = false
+  await page.route(`**/api${here}/events`, async (route) => {
+    await new Promise((resolve) => setTimeout(resolve, 2500))
+    await route.continue()
+    isBack = true
+  })
+  await changeOver(page).click()
+  await sheet(page).getByRole('button', { name: /go to/i }).click()
+  await expect(page).toHaveURL(`${there}/perform`)
+  await page.getByRole('button', { name: 'Start the visit' }).click()
+  await expect.poll(() => isBack).toBe(true)
+  await pass(page, 0.2)
+  await expect(primary(page)).toHaveText(/^(Begin|Done): /)
+  await expect(others(page)).toContainText('Clay mask, boosted comes off in')
+  await page.unrouteAll({ behavior: 'wait' })
+})

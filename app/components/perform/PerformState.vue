@@ -37,13 +37,14 @@ const where = computed(() => whereabouts(store.state?.absences ?? []))
     >
       <BeforeStart v-if="startedMs === undefined" />
       <template v-else-if="finished">
-        <h1 class="display text-5xl mt-8">The visit is over</h1>
+        <h1 class="display text-4xl mt-3">The visit is over</h1>
         <NuxtLink
-          class="text-link text-xl mt-4 inline-block"
+          class="text-link text-xl mt-1 inline-block"
           :to="`/visits/${store.run?.visitId}/close`"
         >
           Close it
         </NuxtLink>
+        <RoomTurnover class="mt-4" />
       </template>
       <HandsAway v-else-if="where !== 'here'" :where="where" />
       <AtWork v-else-if="hands" :hands="hands" />

@@ -1,4 +1,5 @@
 import { layoutLadder, leaveOnSteps } from '~/ladder/layout'
+import { changeOvers } from '~/ladder/change-overs'
 import { asPerformed, currentSteps } from '~/ladder/perform-words'
 
 /** The ladder of a running visit as it is drawn: as planned until it starts, then as it goes. */
@@ -7,8 +8,14 @@ export function useLiveLadder() {
   const layout = computed(() => {
     if (!plan.value || !live.value) return undefined
     const { steps } = plan.value
+    const startMs = startedMs.value
     const segments =
-      startedMs.value === undefined ? plan.value.segments : asPerformed(live.value, startedMs.value)
+      startMs === undefined
+        ? plan.value.segments
+        : [
+            ...asPerformed(live.value, startMs),
+            ...changeOvers(store.state?.absences ?? [], startMs, now.value),
+          ]
     const leaveOn = leaveOnSteps(steps, store.run!.input.shelf.products)
     return layoutLadder(steps, segments, leaveOn, { height: 640, rowHeight: 25 })
   })

@@ -1,3 +1,4 @@
+import { useIntervalFn } from '@vueuse/core'
 import {
   clashWith,
   liveAt,
@@ -98,6 +99,7 @@ export function useRooms() {
   return { ...list, lines, ask, go, move, forget }
 }
 
+const ASK_MS = 30_000
 /** Opens the rooms beside the visit on the screen, and hears what is said in them. */
 export function useOpenRooms() {
   const store = useRunStore()
@@ -112,6 +114,8 @@ export function useOpenRooms() {
     () => void rooms.follow(),
     ({ what, id, by }) => what === 'run_event' && ids.value.includes(id) && by !== store.deviceId,
   )
+  // What was said in the room that was left may still wait here.
+  useIntervalFn(() => void rooms.follow(), ASK_MS)
   onBeforeUnmount(() => {
     rooms.asked = undefined
   })

@@ -29,36 +29,12 @@ export function runLog() {
 
   /** Said and seen, and not read back yet: a reading of what is kept that began before it must not hide it. */
   const said = new Set<RunEvent>()
-
-  async function recall(visitId: string) {
-    const kept = await keptEvents(visitId)
-    const ids = new Set(kept.map(({ id }) => id))
-    for (const event of said) if (ids.has(event.id)) said.delete(event)
-    events.value = [...kept.map(({ event }) => event), ...said]
-    unsent.value = kept.filter(({ sent }) => sent === 0).length + said.size
-    aside.value = kept.filter(({ sent }) => sent === 2).length
-    // In the same breath: times set right beside a clock that is not yet would show the run hours on, or not begun.
-    nowMs.value = clock()
-  }
+  const { recall, openHere } = reader({ run, events, unsent, aside, trouble, said, nowMs, clock })
   const { send, follow } = sender({ run, unsent, trouble, measured, recall, clock })
 
   /** Asks the server for plan and log; without a network what is kept here serves. */
   async function open(visitId: string) {
-    said.clear()
-    const known = await keptRun(visitId)
-    // One visit's ladder never stands beside another one's log.
-    if (run.value?.visitId !== visitId) events.value = []
-    run.value = known
-    await recall(visitId)
-    try {
-      const data = await call('/api/visits/:id', { params: { id: visitId } })
-      if (data.plan) run.value = await kept(data, data.plan)
-      await markSent(visitId, data.events)
-      await recall(visitId)
-      trouble.value = ''
-    } catch (error) {
-      trouble.value = refusalOf(error).detail
-    }
+    await openHere(visitId)
     await send()
   }
 
@@ -70,6 +46,51 @@ export function runLog() {
     return event
   }
   return { run, events, unsent, saved, trouble, nowMs, behindMs, clock, open, say, send, follow }
+}
+
+interface Reading extends Telling {
+  readonly aside: Ref<number>
+  readonly nowMs: Ref<number>
+  readonly clock: () => number
+}
+/** Reads what is kept here, and what the server has. */
+function reader({ run, events, unsent, aside, trouble, said, nowMs, clock }: Reading) {
+  /** The visit whose log this is now: what still comes back for the one before belongs to none of it. */
+  let openId = ''
+
+  async function recall(visitId: string) {
+    const kept = await keptEvents(visitId)
+    if (visitId !== openId) return
+    const ids = new Set(kept.map(({ id }) => id))
+    for (const event of said) if (ids.has(event.id)) said.delete(event)
+    events.value = [...kept.map(({ event }) => event), ...said]
+    unsent.value = kept.filter(({ sent }) => sent === 0).length + said.size
+    aside.value = kept.filter(({ sent }) => sent === 2).length
+    // In the same breath: times set right beside a clock that is not yet would show the run hours on, or not begun.
+    nowMs.value = clock()
+  }
+  async function openHere(visitId: string) {
+    said.clear()
+    openId = visitId
+    const known = await keptRun(visitId)
+    if (visitId !== openId) return
+    // One visit's ladder never stands beside another one's log.
+    if (run.value?.visitId !== visitId) events.value = []
+    run.value = known
+    await recall(visitId)
+    try {
+      const data = await call('/api/visits/:id', { params: { id: visitId } })
+      const fetched = data.plan && (await kept(data, data.plan))
+      await markSent(visitId, data.events)
+      if (visitId !== openId) return
+      if (fetched) run.value = fetched
+      await recall(visitId)
+      trouble.value = ''
+    } catch (error) {
+      if (visitId === openId) trouble.value = refusalOf(error).detail
+    }
+  }
+  return { recall, openHere }
 }
 
 interface Telling {

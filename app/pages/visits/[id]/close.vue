@@ -64,6 +64,7 @@ const preset = computed(() => {
       class="grid max-xl:grid-cols-[minmax(0,1fr)] xl:grid-cols-[minmax(0,1fr)_24rem_24rem] gap-8"
     >
       <section aria-label="Planned against actual">
+        <RoomLine />
         <ActualTable :actual="actual" />
         <UsedList
           v-model="amounts"
@@ -74,9 +75,10 @@ const preset = computed(() => {
         <p v-if="actual.felt.length > 0" class="mt-3">
           <span class="text-soft">Felt:</span> {{ actual.felt.join(' · ') }}
         </p>
-        <p v-for="line in [...actual.opened, ...actual.alone]" :key="line" class="mt-2">
+        <p v-for="line in actual.opened" :key="line" class="mt-2">
           <span class="text-soft">Opened with:</span> {{ line }}
         </p>
+        <p v-for="line in actual.alone" :key="line" class="mt-2">{{ line }}</p>
         <p v-for="{ productId, why } in actual.refused" :key="productId" class="mt-2">
           <span class="text-soft">Refused:</span> {{ productName(productId) }},
           {{ why.toLowerCase() }}

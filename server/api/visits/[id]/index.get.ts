@@ -38,6 +38,8 @@ export default defineVisitDoor(
         protocol: visit.protocol_name,
         startsAt: visit.starts_at,
         endsAt: visit.ends_at,
+        /** Until when its room is taken, turnover included. */
+        roomUntil: visit.room_until,
         stage: visit.stage,
         lockedAt: visit.locked_at,
         timeZone: visit.time_zone,
