@@ -36,6 +36,10 @@ export async function twoRooms({ page, settle, shot, light, until, pass }) {
   const reading = { done: true, findings: [], lesions: [], meters: [] }
   for (const { id } of [first, second]) {
     await ask('PUT', `/api/visits/${id}/reading`, { id: randomUUID(), reading })
+    await page.goto(`/visits/${id}/consult`)
+    await page.getByRole('button', { name: 'Nothing new since then' }).click()
+    await settle()
+    await page.getByText('Saved', { exact: true }).waitFor()
     await ask('POST', `/api/visits/${id}/plan`)
   }
   await light('room')
@@ -47,8 +51,10 @@ export async function twoRooms({ page, settle, shot, light, until, pass }) {
   await page.getByRole('button', { name: /^The call bell/ }).click()
   await page.waitForURL(`**/visits/${second.id}/perform`)
   await page.getByRole('button', { name: 'Start the visit' }).click()
-  await until(/^Done: /)
+  await until(/^Done: First cleanse/)
   await pass(0.5)
   await settle()
   await shot('perform-two-rooms')
+  await light('day')
+  await page.goto('/')
 }

@@ -49,9 +49,10 @@ const next = computed(() => store.run?.next)
       <li v-if="pinned.length === 0" class="text-soft">Nothing to stop at from here on</li>
     </ul>
     <p class="text-lg text-soft row-start-2 self-end">
-      <span class="text-ink font-semibold">{{ clock(now) }}</span> · done
-      {{ earliest ? `${clock(earliest)}–` : '' }}{{ clock(live.finishMs)
-      }}<span
+      <span class="text-ink font-semibold">{{ clock(now) }}</span>
+      <template v-if="!finished">
+        · done {{ earliest ? `${clock(earliest)}–` : '' }}{{ clock(live.finishMs) }}</template
+      ><span
         v-if="next"
         :class="live.finishMs > Date.parse(next.startsAt) && 'text-mind font-semibold'"
       >
