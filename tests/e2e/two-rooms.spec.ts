@@ -34,13 +34,19 @@ async function underTheMask(page: Page, address: string) {
   await primary(page).click()
 }
 
-test('while a mask lies in one room hands go to the other, with the bell, washed and gloved; each room shows the other’s next due time', async ({
-  page,
-}) => {
+/** Two visits in turn, both fitted; here a mask lies. */
+async function maskHere(page: Page) {
   const here = await onItsDay(page, { protocol: 'three-serum' })
   const there = await freshVisit({ protocol: 'hydrating', inTurnWith: here })
   await laid(page, there)
   await underTheMask(page, here)
+  return { here, there }
+}
+
+test('while a mask lies in one room hands go to the other, with the bell, washed and gloved; each room shows the other’s next due time', async ({
+  page,
+}) => {
+  const { here, there } = await maskHere(page)
 
   await changeOver(page).click()
   await expect(sheet(page)).toContainText('Clay mask, boosted comes off in')
@@ -83,10 +89,7 @@ test('while a mask lies in one room hands go to the other, with the bell, washed
 test('an answer that comes back late for the room that was left changes nothing in the other', async ({
   page,
 }) => {
-  const here = await onItsDay(page, { protocol: 'three-serum' })
-  const there = await freshVisit({ protocol: 'hydrating', inTurnWith: here })
-  await laid(page, there)
-  await underTheMask(page, here)
+  const { here, there } = await maskHere(page)
   let isBack = false
   await page.route(`**/api${here}/events`, async (route) => {
     await new Promise((resolve) => setTimeout(resolve, 2500))
