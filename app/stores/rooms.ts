@@ -31,8 +31,7 @@ export const useRoomsStore = defineStore('rooms', () => {
     )
     await Promise.all(beside.value.map(({ visitId, log }) => log.open(visitId)))
   }
-  const close = () => open([])
   /** What was said in those rooms meanwhile; what waits here goes along. */
   const follow = () => Promise.all(beside.value.map(({ log }) => log.follow()))
-  return { beside, asked, open, close, follow }
+  return { beside, asked, open, follow }
 })

@@ -1,4 +1,7 @@
+import type { CompileInput } from '../adapt/input'
 import type { Property } from '../protocol/words'
+import { subjectReader } from '../strength'
+import type { RunState } from './state'
 import { TURNOVER, type TurnoverTask } from './tables/turnover'
 
 /** A task of a room as it stands: done, wet, being waited for, or to come. Wall-clock milliseconds. */
@@ -84,4 +87,27 @@ function placed(task: TurnoverTask, fromMs: number, status: RoomTask['status']):
   const { id, title, how, handsS, wetS = 0 } = task
   const toMs = fromMs + handsS * 1000
   return { id, title, how, status, fromMs, toMs, readyMs: toMs + wetS * 1000 }
+}
+
+/** Hands are done with it, wet or dry. */
+export const isTurned = ({ status }: Pick<RoomTask, 'status'>): boolean =>
+  status === 'done' || status === 'wet'
+
+/** The room after a visit, by what was really done in it; undefined while the visit runs. */
+export function roomAfter(
+  { shelf, date }: Pick<CompileInput, 'shelf' | 'date'>,
+  {
+    plan,
+    finishedMs,
+    skipped,
+    turned,
+  }: Pick<RunState, 'plan' | 'finishedMs' | 'skipped' | 'turned'>,
+  nowMs: number,
+): Turnover | undefined {
+  if (finishedMs === undefined) return undefined
+  const read = subjectReader(shelf, date)
+  const steps = plan.steps.filter(({ id }) => !skipped.has(id))
+  const done = new Set(steps.flatMap((step) => [...read(step).properties]))
+  const times = new Map([...turned].map(([id, { atMs }]) => [id, atMs]))
+  return turnoverAt(done, times, finishedMs, nowMs)
 }

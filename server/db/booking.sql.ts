@@ -87,7 +87,7 @@ export const busyPractitioners = async (db: Db, salonId: string, { from, to, but
     )
   ).map(asBusy)
 /** Visits that bind somebody within a time, with what they are made of and when they were booked to. */
-export const boundVisits = async (db: Db, salonId: string, { from, to, but }: Within) =>
+export const boundVisits = (db: Db, salonId: string, { from, to }: Omit<Within, 'but'>) =>
   many(
     db,
     z.object({
@@ -123,10 +123,9 @@ export const boundVisits = async (db: Db, salonId: string, { from, to, but }: Wi
         AND v.starts_at < $3
         AND v.starts_at > $2::timestamptz - interval '1 day'
         AND v.ends_at > $2
-        AND v.id IS DISTINCT FROM $4
         AND EXISTS (SELECT FROM practitioner_booking b WHERE b.visit_id = v.id)
       ORDER BY v.starts_at`,
-    [salonId, from, to, but],
+    [salonId, from, to],
   )
 /** When devices are named by the cards of other visits. */
 export const busyDevices = async (db: Db, salonId: string, { from, to, but }: Within) =>

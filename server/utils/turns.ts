@@ -58,15 +58,12 @@ async function spansOf(
   }))
 }
 
-/** Visits that bind somebody within a time, and when each of them does: as it was booked in turn already, as it is fitted, else as its card is written. */
-async function turnsWithin(
-  db: Db,
-  salon: Salon,
-  within: Parameters<typeof boundVisits>[2],
-): Promise<Bound[]> {
-  const visits = await boundVisits(db, salon.id, within)
+/** Visits that bind somebody on a day, and when each of them does: as it was booked in turn already, as it is fitted, else as its card is written. */
+export async function turnsOn(db: Db, salon: Salon, date: string): Promise<Bound[]> {
+  const from = await salonInstant(db, salon.id, date, '00:00')
+  const to = new Date(from.getTime() + DAY_MS)
   const turns: Bound[] = []
-  for (const visit of visits) {
+  for (const visit of await boundVisits(db, salon.id, { from, to })) {
     const { id, practitionerId, startsAt, endsAt, booked } = visit
     const span = { fromMs: +startsAt, toMs: +endsAt }
     const isWhole = booked.length === 1 && isSame(booked[0]!, span)
@@ -76,14 +73,8 @@ async function turnsWithin(
   return turns
 }
 
-/** Of those that meet a day: see `turnsWithin`. */
-export async function turnsOn(db: Db, salon: Salon, date: string): Promise<Bound[]> {
-  const from = await salonInstant(db, salon.id, date, '00:00')
-  return turnsWithin(db, salon, { from, to: new Date(from.getTime() + DAY_MS), but: null })
-}
-
 /** A card at a time around another client: how long it takes with its waiting, and when it binds whoever performs it. */
-export interface InTurn extends Turn {
+interface InTurn extends Turn {
   readonly minutes: number
   /** The visits it takes turns with. */
   readonly met: readonly Bound[]

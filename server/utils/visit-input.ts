@@ -13,7 +13,8 @@ import { loadShelf } from '../db/shelf.sql'
 import { listKnown, loadRuleSettings } from '../db/rules.sql'
 import { latestReading } from '../db/reading.sql'
 import { listOverrides } from '../db/plan.sql'
-import { bookedBeside, ladderBeside, reservedDevices, type VisitRow } from '../db/visit.sql'
+import { bookedBeside, ladderBeside, reservedDevices } from '../db/beside.sql'
+import type { VisitRow } from '../db/visit.sql'
 
 /** Visits that end before this hour of the salon's day end by daylight (house figure). */
 const EVENING_HOUR = 18

@@ -1,4 +1,10 @@
 import pg from 'pg'
+import {
+  bookedBeside,
+  ladderBeside,
+  reservedDevices,
+  visitsBeside,
+} from '../../server/db/beside.sql'
 import { afterAll, beforeAll, expect, test } from 'vitest'
 import { loadClient } from '../../server/db/client.sql'
 import { listConsents } from '../../server/db/consent.sql'
@@ -13,7 +19,6 @@ import { usesOf } from '../../server/db/use.sql'
 import {
   followingVisit,
   nextVisitOf,
-  reservedDevices,
   visitById,
   visitsOn,
   type VisitRow,
@@ -75,6 +80,9 @@ test.each<[string, (db: Db) => Promise<unknown>]>([
   ['the visit after this one', (db) => followingVisit(db, visit)],
   ['the next visit of a client', (db) => nextVisitOf(db, visit)],
   ['devices that are needed next door', (db) => reservedDevices(db, visit)],
+  ['visits in turn', (db) => visitsBeside(db, visit)],
+  ['their ladders', (db) => ladderBeside(db, visit)],
+  ['their bookings', (db) => bookedBeside(db, visit)],
   ['a client with every answer', (db) => loadClient(db, visit.client_id)],
   ['past visits', (db) => loadHistory(db, visit.client_id, visit.starts_at, visit.time_zone)],
   ['the newest reading', (db) => latestReading(db, visit.id)],

@@ -122,18 +122,21 @@ describe('a second client in turn', () => {
 describe('the second one is fitted around the first', () => {
   const inputOf = async (id: string) =>
     (
-      await owner.ask<{ input: CompileInput; beside: string[]; visit: { startsAt: string } }>(
-        'GET',
-        `/api/visits/${id}`,
-      )
+      await owner.ask<{
+        input: CompileInput
+        beside: { id: string; isFitted: boolean }[]
+        visit: { startsAt: string }
+      }>('GET', `/api/visits/${id}`)
     ).body
   test('hands that are at the other client are known to the fit, and each knows the other', async () => {
     for (const id of [first, second]) await answered(id)
+    // One that is not fitted yet is known too: hands may go there to consult.
+    expect((await inputOf(first)).beside).toMatchObject([{ id: second, isFitted: false }])
     const one: FittedPlan = await planOf(first)
     expect(one.problems).toEqual([])
     expect(one.segments.length).toBeGreaterThan(0)
     const { input, beside, visit } = await inputOf(second)
-    expect(beside).toEqual([first])
+    expect(beside).toMatchObject([{ id: first, isFitted: true }])
     const hands = input.reserved!.filter(({ deviceId }) => deviceId === undefined)
     expect(hands.length).toBeGreaterThan(1)
     const other: FittedPlan = await planOf(second)
@@ -147,6 +150,6 @@ describe('the second one is fitted around the first', () => {
     for (const [from, to] of bound(one, 0))
       for (const [starts, ends] of bound(other, offsetS))
         expect(to <= starts || ends <= from).toBe(true)
-    expect((await inputOf(first)).beside).toEqual([second])
+    expect((await inputOf(first)).beside).toMatchObject([{ id: second, isFitted: true }])
   })
 })

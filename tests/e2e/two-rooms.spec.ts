@@ -106,3 +106,21 @@ test('an answer that comes back late for the room that was left changes nothing 
   await expect(others(page)).toContainText('Clay mask, boosted comes off in')
   await page.unrouteAll({ behavior: 'wait' })
 })
+
+test('a client who is there and not fitted yet is a line too: hands go to consult, and rest here meanwhile', async ({
+  page,
+}) => {
+  const here = await onItsDay(page, { protocol: 'three-serum' })
+  const there = await freshVisit({ protocol: 'hydrating', inTurnWith: here })
+  await open(page, here)
+  await startTheVisit(page)
+  await expect(others(page)).toContainText('not fitted yet, booked for')
+  await changeOver(page).click()
+  await sheet(page).getByRole('button', { name: /go to/i }).click()
+  await expect(page).toHaveURL(`${there}/consult`)
+  await expect.poll(() => logOf(here)).toEqual(['left'])
+  await page.goto(`${here}/perform`)
+  await expect(primary(page)).toHaveText('Back to this client')
+  await primary(page).click()
+  await expect(primary(page)).toHaveText('Hands washed, gloves new: go on')
+})

@@ -1,7 +1,6 @@
 <script setup lang="ts">
 import { useNow } from '@vueuse/core'
-import { reduceRun } from '#core/perform'
-import { roomAfter } from '~/support/perform/room-after'
+import { isTurned, reduceRun, roomAfter } from '#core/perform'
 import { clockTime } from '~/support/time'
 
 /** How far the room is, beside what is written down: the next client waits for it. */
@@ -18,7 +17,7 @@ const words = computed(() => {
   if (!room.value) return ''
   const { tasks, freeMs, isDone } = room.value
   if (isDone) return 'The room is turned over.'
-  const done = tasks.filter(({ status }) => status === 'done' || status === 'wet').length
+  const done = tasks.filter(isTurned).length
   const free = clockTime(freeMs, store.data!.visit.timeZone)
   return `The room: ${done} of ${tasks.length} done, free at ${free}.`
 })

@@ -6,15 +6,13 @@ import type { Room } from '~/composables/perform/useRooms'
 /** From one client to another: what waits there, what has to be minded here, and the call bell. */
 const { now, timeZone } = useRunning()
 const { move, go, forget } = useRooms()
-const titlesOf = (room: Room) => (stepId: string) =>
-  room.state.plan.steps.find(({ id }) => id === stepId)?.title ?? ''
-const wordsOf = (room: Room) =>
-  room.state.startedMs === undefined
+const wordsOf = (room: Room | undefined) =>
+  room?.state.startedMs === undefined
     ? 'nothing has begun'
-    : nextWords(nextDue(room.live, now.value), titlesOf(room), now.value)
+    : nextWords(nextDue(room.live, now.value), room.titleOf, now.value)
 const whyNot = computed(() => {
   const { from, stay } = move.value ?? {}
-  return from && stay ? stayWords(stay, titlesOf(from), timeZone.value) : ''
+  return from && stay ? stayWords(stay, from.titleOf, timeZone.value) : ''
 })
 const goWords = computed(() =>
   move.value && move.value.from.live.layers.length > 0
@@ -28,7 +26,7 @@ const goWords = computed(() =>
     <template v-if="move">
       <dl class="grid grid-cols-[auto_minmax(0,1fr)] gap-x-5 gap-y-2 text-xl">
         <dt class="font-semibold">{{ move.to.name }}</dt>
-        <dd class="tabular-nums">{{ wordsOf(move.to) }}</dd>
+        <dd class="tabular-nums">{{ wordsOf(move.room) }}</dd>
         <dt class="font-semibold">{{ move.from.name }}</dt>
         <dd class="tabular-nums">{{ wordsOf(move.from) }}. Hands rest here until you are back.</dd>
       </dl>

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import type { RoomTask } from '#core/perform'
+import { isTurned, type RoomTask } from '#core/perform'
 import { clockTime, minutesSeconds } from '~/support/time'
 
 /** The room's own ladder after the visit: what hands do, what lies wet meanwhile, and when the next client can be led in. */
@@ -9,7 +9,6 @@ const clock = (ms: number) => clockTime(ms, timeZone.value)
 const isLate = computed(
   () => bookedMs.value !== undefined && (turnover.value?.freeMs ?? 0) > bookedMs.value,
 )
-const isDone = ({ status }: RoomTask) => status === 'done' || status === 'wet'
 function stateWords({ status, fromMs, readyMs }: RoomTask): string {
   if (status === 'wet') return `wet ${minutesSeconds((readyMs - now.value) / 1000)} more`
   if (status === 'waits') return `in ${minutesSeconds((fromMs - now.value) / 1000)}`
@@ -34,14 +33,14 @@ function stateWords({ status, fromMs, readyMs }: RoomTask): string {
           type="button"
           role="checkbox"
           class="w-full min-h-[56px] py-1.5 flex items-center gap-4 text-left"
-          :aria-checked="isDone(task)"
+          :aria-checked="isTurned(task)"
           @click="tick(task)"
         >
           <span
             class="shrink-0 w-7 h-7 border-2 rounded-sm grid place-items-center text-lg"
             :class="task.status === 'next' ? 'border-now' : 'border-line'"
             aria-hidden="true"
-            >{{ isDone(task) ? '✓' : '' }}</span
+            >{{ isTurned(task) ? '✓' : '' }}</span
           >
           <span class="flex-1 min-w-0 leading-tight">
             <span
@@ -49,7 +48,7 @@ function stateWords({ status, fromMs, readyMs }: RoomTask): string {
               :class="task.status === 'next' ? 'text-now font-semibold' : ''"
               >{{ task.title }}</span
             >
-            <span v-if="!isDone(task)" class="block text-soft">{{ task.how }}</span>
+            <span v-if="!isTurned(task)" class="block text-soft">{{ task.how }}</span>
           </span>
           <span class="shrink-0 text-lg tabular-nums text-now">{{ stateWords(task) }}</span>
         </button>

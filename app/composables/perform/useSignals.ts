@@ -26,16 +26,16 @@ export function useSignals() {
   const { live, now, startedMs, finished, paused } = useRunning()
   const { way } = useSoundWay()
   const tones = makeTones()
-  const { others } = useRooms()
+  const { others, present } = useRooms()
   const isRunning = computed(() => startedMs.value !== undefined && !finished.value)
   const signals = computed(() => [
     ...(live.value && isRunning.value ? signalsAt(live.value, now.value) : []),
     // What comes off in another room is heard here too: nobody else is there.
-    ...others.value.flatMap(({ visitId, live: there, state }) =>
-      state.startedMs === undefined
+    ...others.value.flatMap((room) =>
+      room.state.startedMs === undefined || room === present.value
         ? []
-        : signalsAt({ ...there, hands: undefined }, now.value).map(({ id, kind }) => ({
-            id: `${visitId}:${id}`,
+        : signalsAt({ ...room.live, hands: undefined }, now.value).map(({ id, kind }) => ({
+            id: `${room.visitId}:${id}`,
             kind,
           })),
     ),

@@ -1,5 +1,4 @@
-import type { RoomTask } from '#core/perform'
-import { roomAfter } from '~/support/perform/room-after'
+import { roomAfter, type RoomTask } from '#core/perform'
 
 /** The room between this client and the next one, once the visit is over. */
 export function useTurnover() {

@@ -39,7 +39,11 @@ const KeptRun = z.object({
   lastReading: z.object({ on: z.string(), body: Reading }).nullable(),
   next: z.object({ startsAt: z.string() }).nullable(),
   /** Visits that take turns with this one; what an earlier version kept knew of none. */
-  beside: z.array(z.string()).default([]),
+  beside: z
+    .array(
+      z.object({ id: z.string(), room: z.string(), startsAt: z.string(), isFitted: z.boolean() }),
+    )
+    .default([]),
   emergency: z.object({ number: z.string(), address: z.string() }),
 })
 export type KeptRun = z.infer<typeof KeptRun>

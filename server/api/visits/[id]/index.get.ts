@@ -6,7 +6,8 @@ import { listKits, openingsOf } from '../../../db/things.sql'
 import { usesOf } from '../../../db/use.sql'
 import { protocolNamed } from '../../../db/protocol.sql'
 import type { Db } from '../../../db/rows'
-import { followingVisit, ladderBeside, nextVisitOf, type VisitRow } from '../../../db/visit.sql'
+import { visitsBeside } from '../../../db/beside.sql'
+import { followingVisit, nextVisitOf, type VisitRow } from '../../../db/visit.sql'
 import { latestPlan, listTicks } from '../../../db/plan.sql'
 import { listEvents } from '../../../db/run.sql'
 import { outcomeOf, visitBefore } from '../../../db/outcome.sql'
@@ -64,7 +65,7 @@ export default defineVisitDoor(
       // Only when it is: in Perform nobody reads another client's name.
       following: following ? { startsAt: following.starts_at } : null,
       /** Visits that take turns with this one. */
-      beside: (await ladderBeside(db, visit)).map(({ id }) => id),
+      beside: await visitsBeside(db, visit),
       next: next ? { id: next.id, startsAt: next.starts_at, protocol: next.protocol_name } : null,
     }
   },
