@@ -107,7 +107,7 @@ const BY = [
       Whoever knows your password opens the whole salon.
       <NuxtLink to="/settings/you" class="text-link">Add a second step</NuxtLink>
     </p>
-    <p v-if="trouble" role="alert" class="text-mind">{{ trouble }}</p>
+    <p v-if="trouble" role="alert" class="text-mind pb-2">{{ trouble }}</p>
     <p v-else-if="!day" class="text-soft">Opening the day …</p>
     <div
       v-if="day"
@@ -135,7 +135,7 @@ const BY = [
         />
       </div>
       <aside class="border-l border-line pl-6 pb-6 overflow-y-auto flex flex-col gap-6">
-        <DoFirst v-if="day.date === day.today" :items="items" />
+        <DoFirst v-if="day.date === day.today && (first || !trouble)" :items="items" />
         <VisitBrief
           v-if="chosen"
           :visit="chosen"

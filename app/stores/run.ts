@@ -30,7 +30,7 @@ export const useRunStore = defineStore('run', () => {
   async function open(visitId: string) {
     close()
     await log.open(visitId)
-    if (state.value && isAnsweredSinceFit(state.value)) await fitAgain()
+    if (state.value && isToFit(state.value, run.value!.faults)) await fitAgain()
     clocks.start()
   }
   /** As long as that visit is the one that is open. */
@@ -66,6 +66,14 @@ export const useRunStore = defineStore('run', () => {
     ...{ deviceId: deviceId(), open, close, say, follow, fitted, fitAgain, mayNotFit, send },
   }
 })
+
+/** What is left is to be fitted: an answer was not taken in yet; or it was fitted here without a network, and something else was known elsewhere by then. */
+const isToFit = (state: RunState, faults: readonly string[]): boolean =>
+  isAnsweredSinceFit(state) || (faults.length > 0 && isUnderway(state) && !isFittedSince(state))
+const isUnderway = ({ startedMs, finishedMs }: RunState): boolean =>
+  startedMs !== undefined && finishedMs === undefined
+const isFittedSince = ({ events }: RunState): boolean =>
+  events.some(({ body }) => body.type === 'replanned')
 
 /** An answer that no fit has taken in: the tablet went off in between. */
 function isAnsweredSinceFit({ finishedMs, events }: RunState): boolean {

@@ -38,6 +38,13 @@ const Kept = z.object({
       methods: z.record(z.string(), z.string()).default({}),
     })
     .nullable(),
+  tablet: z
+    .object({
+      ...{ id: z.string(), name: z.string(), salon: z.string(), roomId: z.string().nullable() },
+      people: z.array(z.never()),
+    })
+    .nullable()
+    .default(null),
 })
 
 /** Before anybody has been asked; and what a tablet knows of its session without a server. */
@@ -150,8 +157,11 @@ const mayDo = (account: Account | null, capability: Capability): boolean =>
   account?.can.includes(capability) ?? false
 
 /** Who is known here without a network; null: nobody any more. */
-function keepKnown({ account, salon, demo, world }: SessionReply) {
-  if (account) localStorage.setItem(KEPT, JSON.stringify({ account, salon, demo, world }))
+function keepKnown({ account, salon, demo, world, tablet }: SessionReply) {
+  // Who else works on it is asked where somebody signs in.
+  const own = tablet && { ...tablet, people: [] }
+  const known = { account, salon, demo, world, tablet: own }
+  if (account) localStorage.setItem(KEPT, JSON.stringify(known))
   else localStorage.removeItem(KEPT)
 }
 

@@ -9,9 +9,9 @@ export type * from './visit-data'
 /** One visit and what today's ladder becomes with everything answered so far. Every change is saved as it is made. */
 export const useVisitStore = defineStore('visit', () => {
   const core = visitCore()
-  const { data, preview, trouble, saving, locked, load, refit } = core
+  const { data, preview, heldMs, trouble, saving, locked, load, refit } = core
   return {
-    ...{ data, preview, trouble, saving, locked, load, refit },
+    ...{ data, preview, heldMs, trouble, saving, locked, load, refit },
     ...consultChanges(core),
     ...readingChanges(core),
     ...fitChanges(core),

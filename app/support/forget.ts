@@ -19,16 +19,22 @@ let again = 0
 export async function bringOrphans(): Promise<void> {
   window.clearTimeout(again)
   try {
+    // In the order of a visit: what it was made from, what was said in it, the signature.
+    const changes = await orphanedChanges()
+    await bringChanges(changes.filter(({ isLast }) => !isLast))
     const events = await orphanedEvents()
     if (events.length > 0) await dropEvents(await deliver(events))
-    const changes = await orphanedChanges()
-    if (changes.length === 0) return
-    const there = await deliver(changes.map(({ letter }) => letter))
-    for (const { seq, letter } of changes) if (there.has(letter.id)) await dropChange(seq)
+    await bringChanges(changes.filter(({ isLast }) => isLast))
   } catch (error) {
     // No network, or a server that is away: later. What it refuses for good stays, and is tried at the next start.
     const { status } = refusalOf(error)
     if (status !== 0 && status < 500) return
     again = window.setTimeout(() => void bringOrphans(), AGAIN_MS)
   }
+}
+
+async function bringChanges(changes: Awaited<ReturnType<typeof orphanedChanges>>) {
+  if (changes.length === 0) return
+  const there = await deliver(changes.map(({ letter }) => letter))
+  for (const { seq, letter } of changes) if (there.has(letter.id)) await dropChange(seq)
 }

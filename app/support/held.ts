@@ -17,7 +17,8 @@ interface Tables extends DBSchema {
   drafts: { key: string; value: { name: string; sealed: Sealed } }
 }
 
-const HELD_MOST_MS = 24 * 3_600_000
+/** So long a tablet holds what it was given. */
+export const HELD_MOST_MS = 24 * 3_600_000
 const IV_BYTES = 12
 
 let opened: Promise<IDBPDatabase<Tables>> | undefined
@@ -104,3 +105,5 @@ export async function keptDraft<T extends z.ZodType>(
 export const dropDraft = async (name: string) => {
   await (await db()).delete('drafts', name)
 }
+/** Under which names something is kept here. */
+export const draftNames = async (): Promise<string[]> => (await db()).getAllKeys('drafts')

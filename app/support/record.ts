@@ -15,11 +15,12 @@ export function factsToShow(facts: readonly Fact[]): Record<Fact['answer'], Fact
 
 /** An answer in a line: what was asked, and what they said of it. */
 export function factLine({ code, note, reaction }: Fact): string {
-  const name = nameOf(code)
+  const name = askedName(code)
   return [name, reaction, note].filter(Boolean).join(', ')
 }
 
-function nameOf(code: string): string {
+/** What was asked, by its code, in a word or two. */
+export function askedName(code: string): string {
   const family = FAMILIES.find(({ id }) => code === `allergy:${id}`)
   if (family) return `Allergy: ${family.name}`
   return questionByCode.get(code)?.word ?? code.replace(/^(?:medicine|allergy):/, '')

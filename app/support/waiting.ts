@@ -1,3 +1,5 @@
+import { visitPath } from './visit-path'
+
 /** What a change is about, in a few words: by the route it was made for. */
 const WORDS: Readonly<Record<string, string>> = {
   facts: 'Answers of the consultation',
@@ -13,6 +15,7 @@ const WORDS: Readonly<Record<string, string>> = {
   fit: 'The length of the visit',
   card: 'Another card',
   kits: 'A kit that was opened',
+  plan: 'A ladder fitted without a network',
   'check-in': 'A check-in',
   close: 'A signature',
   photos: 'A photograph',
@@ -31,7 +34,7 @@ const EVENT_WORDS: Readonly<Record<string, string>> = {
 
 /** A waiting change in a few words. */
 export function whatOf({ path, body }: { readonly path: string; readonly body?: unknown }): string {
-  const [, , , , part = ''] = path.split('/')
+  const { part } = visitPath({ path })
   if (part !== 'events') return WORDS[part] ?? `A change (${part})`
   const { events } = body as { events?: { body?: { type?: string; text?: string } }[] }
   const said = events?.[0]?.body

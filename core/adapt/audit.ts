@@ -31,7 +31,9 @@ export function audit(told: FittedPlan, input: CompileInput, running: Running): 
   const whole = withHygiene(ruled.steps)
   const cut = cutAsTold(told.steps, whole, visit)
   const ladder = cut.steps
-  const wrong = stepFaults(plain(told.steps), ladder, running)
+  const mayBeMissing = (step: Step): boolean =>
+    step.floating !== undefined && !hasBegun(step, running.underway)
+  const wrong = stepFaults(plain(told.steps), ladder, mayBeMissing)
   if (wrong.length > 0) return { faults: wrong }
   const kept = new Set(told.steps.map((step) => step.id))
   const steps = ladder.filter((step) => kept.has(step.id))
@@ -45,12 +47,14 @@ export function audit(told: FittedPlan, input: CompileInput, running: Running): 
 /** A plan comes as JSON: what is not there is not there. */
 export const plain = <T>(value: T): T => JSON.parse(JSON.stringify(value)) as T
 
-/** Steps that are missing, not the rules' own, in another order, or not as the rules would have them. */
-function stepFaults(told: readonly Step[], ladder: readonly Step[], running: Running): string[] {
+/** Steps that are missing, not the rules' own, in another order, or not as the rules would have them: in sentences. */
+export function stepFaults(
+  told: readonly Step[],
+  ladder: readonly Step[],
+  mayBeMissing: (step: Step) => boolean = () => false,
+): string[] {
   const toldById = new Map(told.map((step) => [step.id, step]))
   const wanted = new Set(ladder.map((step) => step.id))
-  const mayBeMissing = (step: Step): boolean =>
-    step.floating !== undefined && !hasBegun(step, running.underway)
   const missing = ladder.filter((step) => !toldById.has(step.id) && !mayBeMissing(step))
   const strange = told.filter((step) => !wanted.has(step.id))
   const common = ladder.filter((step) => toldById.has(step.id))

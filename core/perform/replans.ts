@@ -1,10 +1,9 @@
-import { audit, plain } from '../adapt/audit'
+import { audit } from '../adapt/audit'
 import { compile } from '../adapt/compile'
 import type { CompileInput, Running } from '../adapt/input'
 import { hasBegun } from '../adapt/ladder'
 import type { FittedPlan } from '../adapt/plan'
 import { hasLadder } from '../adapt/status'
-import { dequal } from 'dequal'
 import type { RunBody, RunEvent } from './events'
 import { liveAt } from './live'
 import { canonical } from './canonical'
@@ -49,11 +48,6 @@ export function judgeReplan(log: RunLog, event: RunEvent & { body: Replanned }):
   const running = runningOf(state, isNear ? fromMs : wallMs)
   return audit(body.plan, inputUnderway(log.input, state), running)
 }
-
-type Laid = Pick<FittedPlan, 'steps' | 'segments'>
-/** The same ladder at the same times. */
-export const isSameLadder = (a: Laid, b: Laid): boolean =>
-  dequal(plain([a.steps, a.segments]), plain([b.steps, b.segments]))
 
 /**
  * The rest of a run fitted here, because what the tablet has is not to be followed. What lies on the skin by that plan alone stays in the ladder

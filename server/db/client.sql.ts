@@ -1,11 +1,12 @@
 import { z } from 'zod'
 import { searchText } from '#core/client'
-import { Client, Concern, type Fact, GoalDetails } from '#core/client/model'
+import { Client, Concern, Fact, GoalDetails } from '#core/client/model'
 import { listPatchTests } from './evidence.sql'
 import { listNotes } from './note.sql'
 import { addOnce, execute, many, maybeOne, withoutNulls, type Db } from './rows'
 
 const ISO = 'YYYY-MM-DD'
+const INSTANT = 'YYYY-MM-DD"T"HH24:MI:SS"Z"'
 const ClientRow = z.object({
   id: z.string(),
   name: z.string(),
@@ -115,7 +116,7 @@ const valuesOf = ({ code, answer, askedOn, on, zones, reaction, note }: Fact) =>
   ...[on ?? null, zones ?? null, reaction ?? null, note ?? null],
 ]
 
-/** Appends one dated answer; earlier ones stay. `path`: where its id stood. */
+/** Appends one dated answer; earlier ones stay. `path`: where its id stood. True where it was not there before. */
 export const addFact = (
   db: Db,
   id: string,
@@ -155,6 +156,67 @@ export const addFact = (
       [id, clientId, fact.code, fact.answer, fact.askedOn],
     ],
     path,
+  )
+
+/** What one of two tablets was told. */
+const Side = z.object({ answer: Fact.shape.answer, by: z.string(), at: z.string() })
+export type Side = z.infer<typeof Side>
+
+/** The newest answer to a question that somebody gave, but for these: by whom and when it was taken. */
+export const standingAnswer = (
+  db: Db,
+  clientId: string,
+  code: string,
+  without: readonly string[],
+) =>
+  maybeOne(
+    db,
+    Side,
+    `SELECT
+        f.answer,
+        COALESCE(a.name, '') AS by,
+        to_char(f.recorded_at AT TIME ZONE 'UTC', '${INSTANT}') AS at
+      FROM health_fact f
+        LEFT JOIN account a ON a.id = f.recorded_by
+      WHERE f.client_id = $1
+        AND f.code = $2
+        AND f.sides IS NULL
+        AND f.id <> ALL ($3)
+      ORDER BY f.recorded_at DESC, f.id DESC
+      LIMIT 1`,
+    [clientId, code, without],
+  )
+
+/** Appends that an answer was given differently on two tablets: not known, until somebody asks again. */
+export const addDispute = (
+  db: Db,
+  id: string,
+  clientId: string,
+  { code, askedOn, note }: Pick<Fact, 'code' | 'askedOn' | 'note'>,
+  sides: readonly Side[],
+) =>
+  execute(
+    db,
+    `INSERT INTO health_fact (id, client_id, code, answer, asked_on, note, sides, recorded_at)
+      VALUES ($1, $2, $3, 'unknown', $4, $5, $6, clock_timestamp())`,
+    [id, clientId, code, askedOn, note, JSON.stringify(sides)],
+  )
+
+/** Questions that two tablets answered differently and nobody has asked again: what each said. */
+export const listDisputes = (db: Db, clientId: string) =>
+  many(
+    db,
+    z.object({ code: z.string(), sides: z.array(Side) }),
+    `SELECT code, sides
+      FROM (
+          SELECT DISTINCT ON (code)
+            code, sides
+          FROM health_fact
+          WHERE client_id = $1
+          ORDER BY code, recorded_at DESC, id DESC
+        ) newest
+      WHERE sides IS NOT NULL`,
+    [clientId],
   )
 
 type Goals = Pick<Client, 'concerns' | 'goalDetails'>

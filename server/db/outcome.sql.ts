@@ -1,7 +1,7 @@
 import { z } from 'zod'
 import { LeverUse, SkinAnswer } from '#core/climb/model'
 import type { Property } from '#core/protocol'
-import { execute, maybeOne, type Db } from './rows'
+import { addOnce, execute, maybeOne, type Db } from './rows'
 import type { VisitRow } from './visit.sql'
 
 const Closed = z.object({ id: z.string(), on: z.string(), answer: SkinAnswer.nullable() })
@@ -43,6 +43,7 @@ const OutcomeRow = z.object({
   signed_name: z.string(),
   signed_by: z.string().nullable(),
   /** Why the signature is still to be confirmed by password. */
+  sent_id: z.string().nullable(),
   doubt: z.string().nullable(),
 })
 
@@ -59,6 +60,7 @@ export const outcomeOf = (db: Db, visitId: string) =>
         o.signed_at,
         o.signed_name,
         o.signed_by,
+        o.sent_id,
         d.reason AS doubt
       FROM outcome o
         LEFT JOIN signature_doubt d ON d.visit_id = o.visit_id AND d.confirmed_at IS NULL
@@ -67,6 +69,8 @@ export const outcomeOf = (db: Db, visitId: string) =>
   )
 
 export interface Outcome {
+  /** Given by the tablet that signed. */
+  sentId?: string | undefined
   answer: SkinAnswer | null
   levers: readonly LeverUse[]
   /** What was worked with, as properties of what was done. */
@@ -97,8 +101,8 @@ export async function signVisit(
   if (locked === 0) return false
   await execute(
     db,
-    `INSERT INTO outcome (visit_id, answer, levers, work, points, note, planned_s, actual_s, signed_by, signed_name)
-      VALUES ($1, $2, $3, $4, $5, $6, $7, $8, $9, $10)`,
+    `INSERT INTO outcome (visit_id, answer, levers, work, points, note, planned_s, actual_s, signed_by, signed_name, sent_id)
+      VALUES ($1, $2, $3, $4, $5, $6, $7, $8, $9, $10, $11)`,
     [
       visitId,
       outcome.answer,
@@ -110,6 +114,7 @@ export async function signVisit(
       outcome.actualS,
       accountId,
       name,
+      outcome.sentId ?? null,
     ],
   )
   return true
@@ -123,11 +128,15 @@ export const addCheckIn = (
   answer: SkinAnswer,
   accountId: string | null,
 ) =>
-  execute(
+  addOnce(
     db,
-    `INSERT INTO check_in (id, visit_id, asked_on, answer, recorded_by)
-      VALUES ($1, $2, $3, $4, $5)`,
-    [id, visitId, askedOn, answer, accountId],
+    [
+      `INSERT INTO check_in (id, visit_id, asked_on, answer, recorded_by)
+        VALUES ($1, $2, $3, $4, $5)
+        ON CONFLICT (id) DO NOTHING`,
+      [id, visitId, askedOn, answer, accountId],
+    ],
+    ['SELECT FROM check_in WHERE id = $1 AND visit_id = $2', [id, visitId]],
   )
 
 /** Says that a signature is to be confirmed, and why. */

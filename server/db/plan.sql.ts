@@ -1,7 +1,7 @@
 import { z } from 'zod'
 import { Override } from '#core/formats'
 import { FittedPlan } from '#core/adapt/model'
-import { execute, many, maybeOne, type Db } from './rows'
+import { addOnce, execute, many, maybeOne, type Db } from './rows'
 
 export const listOverrides = (db: Db, visitId: string) =>
   many(
@@ -27,11 +27,18 @@ export const addOverride = (
   o: { ruleId: string; stepId: string; reason: string },
   by: string,
 ) =>
-  execute(
+  addOnce(
     db,
-    `INSERT INTO visit_override (id, visit_id, rule_id, step_id, reason, by_name)
-      VALUES ($1, $2, $3, $4, $5, $6)`,
-    [id, visitId, o.ruleId, o.stepId, o.reason, by],
+    [
+      `INSERT INTO visit_override (id, visit_id, rule_id, step_id, reason, by_name)
+        VALUES ($1, $2, $3, $4, $5, $6)
+        ON CONFLICT (id) DO NOTHING`,
+      [id, visitId, o.ruleId, o.stepId, o.reason, by],
+    ],
+    [
+      'SELECT FROM visit_override WHERE id = $1 AND visit_id = $2 AND rule_id = $3 AND step_id = $4',
+      [id, visitId, o.ruleId, o.stepId],
+    ],
   )
 
 export const withdrawOverride = (db: Db, visitId: string, ruleId: string, stepId: string) =>
@@ -62,13 +69,14 @@ const PlanRow = z.object({
   revision: z.number(),
   plan: FittedPlan,
   fitted_at: z.date(),
+  faults: z.array(z.string()),
 })
 
 export const latestPlan = (db: Db, visitId: string) =>
   maybeOne(
     db,
     PlanRow,
-    `SELECT id, revision, plan, fitted_at
+    `SELECT id, revision, plan, fitted_at, faults
       FROM fitted_plan
       WHERE visit_id = $1
       ORDER BY revision DESC
@@ -118,22 +126,28 @@ export const verdictsOf = (db: Db, visitIds: readonly string[]) =>
     [visitIds],
   )
 
-/** Stores a plan as the visit's next revision. Two at once: the second violates the unique key. */
+/** Stores a plan as the visit's next revision. Two at once: the second violates the unique key. `faults`: what does not hold of one that a tablet fitted. */
 export const addPlan = (
   db: Db,
   id: string,
   visitId: string,
   plan: FittedPlan,
   accountId: string | null,
+  faults: readonly string[] = [],
 ) =>
   execute(
     db,
-    `INSERT INTO fitted_plan (id, visit_id, revision, engine, rule_book, plan, fitted_by)
-      SELECT $1, $2, COALESCE(max(revision), 0) + 1, $3, $4, $5, $6
+    `INSERT INTO fitted_plan (id, visit_id, revision, engine, rule_book, plan, fitted_by, faults)
+      SELECT $1, $2, COALESCE(max(revision), 0) + 1, $3, $4, $5, $6, $7
       FROM fitted_plan
       WHERE visit_id = $2`,
-    [id, visitId, plan.engine, plan.ruleBook, plan, accountId],
+    [id, visitId, plan.engine, plan.ruleBook, plan, accountId, faults],
   )
+
+/** The plan as every screen shows it. */
+export const shownPlan = ({ id, revision, plan, faults }: z.infer<typeof PlanRow>) => ({
+  ...{ id, revision, plan, faults },
+})
 
 export const listTicks = async (db: Db, visitId: string) =>
   (

@@ -17,6 +17,10 @@ export async function latestReading(db: Db, visitId: string): Promise<Reading> {
   return row?.body ?? NOTHING_READ
 }
 
+/** A reading of this id was taken already. */
+export const isReading = async (db: Db, id: string): Promise<boolean> =>
+  (await maybeOne(db, z.object({}), 'SELECT FROM reading WHERE id = $1', [id])) !== undefined
+
 const ReadBefore = z.object({ on: z.string(), body: Reading })
 
 /** The last reading of a client before a visit, with its day, or undefined: laid under today's map. */

@@ -44,11 +44,17 @@ type Statement = readonly [sql: string, values: readonly unknown[]]
 
 /**
  * Adds a row whose id came from outside: sent twice it is there once. `same` finds what was sent before; where the id names another record, of
- * this salon or of another, it is refused: a reply of *kept* would be untrue. `path` is where the id stood.
+ * this salon or of another, it is refused: a reply of *kept* would be untrue. `path` is where the id stood. True where it was not there before.
  */
-export async function addOnce(db: Db, insert: Statement, same: Statement, path = 'id') {
-  if ((await execute(db, ...insert)) === 1) return
+export async function addOnce(
+  db: Db,
+  insert: Statement,
+  same: Statement,
+  path = 'id',
+): Promise<boolean> {
+  if ((await execute(db, ...insert)) === 1) return true
   if ((await execute(db, ...same)) === 0) throw idTaken(path)
+  return false
 }
 
 /** The id of something new names another record already. */

@@ -1,6 +1,6 @@
 import { z } from 'zod'
 import { Device, Kit, Supply } from '#core/catalog/model'
-import { execute, many, type Db } from './rows'
+import { addOnce, execute, many, type Db } from './rows'
 
 export const listDevices = async (db: Db, salonId: string): Promise<Device[]> =>
   (
@@ -120,6 +120,7 @@ export const openingsOf = (db: Db, clientId: string) =>
     [clientId],
   )
 
+/** True where it was not there before. */
 export const addOpening = (
   db: Db,
   opening: {
@@ -132,18 +133,25 @@ export const addOpening = (
     accountId: string
   },
 ) =>
-  execute(
+  addOnce(
     db,
-    `INSERT INTO kit_opening (id, salon_id, kit_id, client_id, visit_id, rest, opened_by)
-      VALUES ($1, $2, $3, $4, $5, $6, $7)`,
     [
-      opening.id,
-      opening.salonId,
-      opening.kitId,
-      opening.clientId,
-      opening.visitId,
-      JSON.stringify(opening.rest),
-      opening.accountId,
+      `INSERT INTO kit_opening (id, salon_id, kit_id, client_id, visit_id, rest, opened_by)
+        VALUES ($1, $2, $3, $4, $5, $6, $7)
+        ON CONFLICT (id) DO NOTHING`,
+      [
+        opening.id,
+        opening.salonId,
+        opening.kitId,
+        opening.clientId,
+        opening.visitId,
+        JSON.stringify(opening.rest),
+        opening.accountId,
+      ],
+    ],
+    [
+      'SELECT FROM kit_opening WHERE id = $1 AND kit_id = $2 AND visit_id = $3',
+      [opening.id, opening.kitId, opening.visitId],
     ],
   )
 

@@ -1,4 +1,4 @@
-import { compile, type CompileInput, type FittedPlan } from '#core/adapt'
+import { compile, judgeFit, type CompileInput, type FittedPlan } from '#core/adapt'
 import type { Product, Shelf } from '#core/catalog'
 import { costOfCard, type CardCost, type Rates } from '#core/costing'
 import { mergeRow, type ShelfRow } from '#core/csv'
@@ -9,6 +9,7 @@ import { drawnAnew } from './photo'
 /** What is worked out beside the server's own thread, by name: values in, a value out, nothing else touched. */
 export const TASKS = {
   compile: (input: CompileInput): FittedPlan => compile(input),
+  judgeFit,
   judgeReplan,
   refitHere,
   costs: (

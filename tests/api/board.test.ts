@@ -138,7 +138,11 @@ describe('what comes first', () => {
     })
     expect((await words(anneke)).join('\n')).toContain('Ask Callista: acid strength high on')
     const today = new Date().toISOString().slice(0, 10)
-    await owner.ask('POST', `/api/visits/${id}/check-in`, { askedOn: today, answer: CALM })
+    await owner.ask('POST', `/api/visits/${id}/check-in`, {
+      id: randomUUID(),
+      askedOn: today,
+      answer: CALM,
+    })
     expect((await words(anneke)).join()).not.toContain('Callista')
   })
   test('a licence that ends is the owner’s to know', async () => {

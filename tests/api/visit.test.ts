@@ -51,7 +51,11 @@ describe('fit, perform, close', () => {
     const after = await lowest('Caspian Hurst')
     expect(after.rung).toBe(before.rung! - 1)
     expect(after.why).toContain('Strong answer')
-    await owner.ask('POST', `/api/visits/${id}/check-in`, { askedOn: '2027-01-10', answer: CALM })
+    await owner.ask('POST', `/api/visits/${id}/check-in`, {
+      id: randomUUID(),
+      askedOn: '2027-01-10',
+      answer: CALM,
+    })
     expect((await lowest('Caspian Hurst')).why).not.toContain('Strong answer')
   })
   test('a stop cannot be waved through, an advice can, with a reason', async () => {
@@ -60,6 +64,7 @@ describe('fit, perform, close', () => {
       (
         await owner.ask('POST', `/api/visits/${id}/overrides`, {
           do: 'keep',
+          id: randomUUID(),
           ruleId: 'A01',
           stepId: 'wands',
           reason: 'She asked for it',
@@ -70,6 +75,7 @@ describe('fit, perform, close', () => {
       (
         await owner.ask('POST', `/api/visits/${id}/overrides`, {
           do: 'keep',
+          id: randomUUID(),
           ruleId: 'A06',
           stepId: 'wands',
           reason: 'Not in force',
@@ -80,6 +86,7 @@ describe('fit, perform, close', () => {
       (
         await owner.ask('POST', `/api/visits/${id}/overrides`, {
           do: 'keep',
+          id: randomUUID(),
           ruleId: 'E04',
           stepId: 'massage',
           reason: 'ok',
@@ -90,6 +97,7 @@ describe('fit, perform, close', () => {
       (
         await owner.ask('POST', `/api/visits/${id}/overrides`, {
           do: 'keep',
+          id: randomUUID(),
           ruleId: 'E04',
           stepId: 'massage',
           reason: 'Firm hands are tolerated',

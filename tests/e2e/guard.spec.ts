@@ -202,7 +202,8 @@ test('who may not write answers down hands nothing over, and is not caught in it
   await expect(button(page, 'Hand to the client')).toHaveCount(0)
 })
 
-test('a visit is signed with the PIN', async ({ page }) => {
+/** A visit on an enrolled tablet, begun, at its close. */
+async function atClose(page: Page) {
   await page.clock.install({ time: morning() })
   await enterTablet(page)
   await open(page, await freshVisit())
@@ -215,12 +216,32 @@ test('a visit is signed with the PIN', async ({ page }) => {
   await expect(page.getByText(/^Saved$/)).toBeVisible()
   await page.getByRole('link', { name: 'Back to Prepare' }).click()
   await stage(page, 'Close')
+}
+
+test('a visit is signed with the PIN', async ({ page }) => {
+  await atClose(page)
   await button(page, 'Sign and lock').click()
   await noFaults(page, 'signing')
   await typePin(page, '9999', 'Sign')
   await expect(page.getByRole('dialog').getByRole('alert')).toContainText('not the PIN')
   await typePin(page, PIN, 'Sign')
   await expect(page.getByText(/^Signed by/)).toBeVisible()
+})
+
+test('without a network, and read anew, it is still signed with the PIN; it is checked on arrival', async ({
+  page,
+  context,
+}) => {
+  await atClose(page)
+  await offlineReady(page)
+  await context.setOffline(true)
+  await page.reload()
+  await button(page, 'Sign and lock').click()
+  await typePin(page, PIN, 'Sign')
+  await expect(page.getByText('Signed on this tablet.')).toBeVisible()
+  await context.setOffline(false)
+  await expect(page.getByText(/^Signed by/)).toBeVisible()
+  await expect(page.getByText('to be confirmed by password')).toHaveCount(0)
 })
 
 test('called off in the middle of Perform, what it had not sent waits for the owner', async ({

@@ -1,4 +1,4 @@
-import { expect, test, type Page } from '@playwright/test'
+import { expect, test, type Locator, type Page } from '@playwright/test'
 import { randomUUID } from 'node:crypto'
 import { OWNER, signedIn } from '../api/http'
 import { readNothing } from './performing'
@@ -37,6 +37,14 @@ const doneAt = async (page: Page) =>
   /done (?:\d\d:\d\d–)?(\d\d:\d\d)/.exec(await page.locator('header').innerText())![1]!
 const minutesOf = (clock: string) => Number(clock.slice(0, 2)) * 60 + Number(clock.slice(3))
 
+/** Five minutes sooner until that costs something: where the ladder waits for a device that another room has, the first minutes do not. */
+const untilSomethingGoes = (sheet: Locator) =>
+  expect(async () => {
+    await sheet.getByRole('button', { name: '− 5 min' }).click()
+    const goes = sheet.getByRole('list', { name: 'What goes' })
+    await expect(goes).toContainText(/left out for time|→/, { timeout: 4000 })
+  }).toPass()
+
 test('a device goes place by place, a massage stroke by stroke; ending earlier is shown before it is taken', async ({
   page,
 }) => {
@@ -54,8 +62,7 @@ test('a device goes place by place, a massage stroke by stroke; ending earlier i
   const sheet = page.getByRole('dialog', { name: 'Has to end by' })
   await expect(sheet).toContainText('As it goes it is done at')
   await sheet.getByRole('button', { name: '− 5 min' }).click()
-  await sheet.getByRole('button', { name: '− 5 min' }).click()
-  await expect(sheet.getByRole('list', { name: 'What goes' })).toContainText(/left out for time|→/)
+  await untilSomethingGoes(sheet)
   await expect(sheet).toContainText('the slot is')
   await noFaults(page, 'has to end by')
   await sheet.getByRole('button', { name: 'Take it' }).click()

@@ -22,3 +22,21 @@ export async function performWhile(page: Page, isWanted: () => Promise<boolean>)
   }
   throw new Error('What was waited for never came.')
 }
+
+const work = (page: Page) => page.getByRole('region', { name: 'At the hands' })
+const onSkin = (page: Page) => page.getByRole('region', { name: 'On the skin now' })
+
+/** What a practitioner would object to at any moment: nothing that tells the hands what to do, or a layer left past what it may. */
+export async function holds(page: Page, seen: Set<string>) {
+  const target = await primary(page).innerText()
+  if (target.startsWith('Done:') || target.startsWith('Clean:')) {
+    const words = await work(page).innerText()
+    expect(words, target).toMatch(/^(with|how|say)$/m)
+    seen.add(target)
+  }
+  // That something is off is said; the clock alone never knows.
+  if (seen.has(target.replace('Done:', 'Take off:'))) await primary(page).click()
+  if (target.startsWith('Take off:')) seen.add(target)
+  await expect(onSkin(page)).not.toContainText('past its maximum')
+  return target === 'Finish the visit'
+}

@@ -117,7 +117,7 @@ test('a step is left out with what follows from it, taken back within ten second
   await expect(page.getByText('Asked for less light')).toBeVisible()
 })
 
-test('the network goes in the middle of Consult: answers are kept, say so, and go when it is back', async ({
+test('the network goes in the middle of Consult: answers are kept, say so, are fitted here, and go when it is back', async ({
   page,
   context,
 }) => {
@@ -132,7 +132,8 @@ test('the network goes in the middle of Consult: answers are kept, say so, and g
   await page.getByRole('link', { name: 'Read the skin' }).click()
   await stage(page, 'Fit')
   await page.getByRole('button', { name: 'Prepare the tray' }).click()
-  await expect(page.getByRole('alert')).toContainText('has reached the server yet')
+  // It is fitted here, and goes after what it was made from.
+  await expect(page.getByText('The tray, in order of use')).toBeVisible()
   await context.setOffline(false)
   await expect(page.getByText('Saved', { exact: true })).toBeVisible()
   await page.reload()

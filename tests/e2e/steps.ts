@@ -5,6 +5,7 @@ import { questionByCode } from '#core/client'
 import type { PastVisit } from '#core/climb'
 import { ALL_NO, CALM } from '../situations'
 import { bookInTurn } from '../api/in-turn'
+import { newClient } from '../api/new-client'
 import { book, dayOf, OWNER, signedIn, withDatabase } from '../api/http'
 
 /** The day the demo was loaded for: a run may go past midnight. */
@@ -158,16 +159,10 @@ export async function freshVisit({
   open = [],
 }: Fresh = {}): Promise<string> {
   const owner = await signedIn(OWNER)
-  const client = { id: randomUUID(), name: `Invented ${randomUUID().slice(0, 8)}` }
-  await withDatabase((db) =>
-    db.query(
-      `INSERT INTO client (id, salon_id, name, born_on, concerns) VALUES ($1, current_salon(), $2, $3, '{hydrate}')`,
-      [client.id, client.name, bornOn],
-    ),
-  )
+  const client = await newClient(bornOn)
   const id = inTurnWith
-    ? await bookInTurn(owner, client.name, protocol, idAt(inTurnWith))
-    : await book(owner, client.name, protocol, 0, practitioner)
+    ? await bookInTurn(owner, client, protocol, idAt(inTurnWith))
+    : await book(owner, client, protocol, 0, practitioner)
   const askedOn = await dayOf(owner, id)
   const facts = ALL_NO.filter((fact) => !open.includes(fact.code)).map((fact) => ({
     id: randomUUID(),

@@ -1,13 +1,14 @@
 <script setup lang="ts">
 import { minutesSeconds } from '~/support/time'
 
-const { plan, live, titleOf } = useRunning()
+const { store, plan, live, titleOf } = useRunning()
 const { way } = useSoundWay()
 /** Asked once; whoever has answered finds it under More. */
 const isAsked = way.value === undefined
 </script>
 
 <template>
+  <PlanFaults :faults="store.run?.faults ?? []" stage="open" class="mt-4" />
   <h1 class="font-sans text-xl text-soft mt-6">
     First: {{ titleOf(live?.next?.segment.stepId ?? '') }}
   </h1>

@@ -22,6 +22,7 @@ const SIGNS: Readonly<Record<Brief['facts'][number]['sign'], string>> = {
   ...{ stop: '⊘', less: '↓', more: '+', mind: '!', ask: '?' },
 }
 const time = (at: string | Date) => clockTime(at, props.timeZone)
+const AWAY = 'No connection: what matters stands in the visit itself.'
 let asked = 0
 async function load() {
   const mine = ++asked
@@ -32,7 +33,9 @@ async function load() {
     brief.value = told
     trouble.value = ''
   } catch (error) {
-    if (mine === asked) trouble.value = refusalOf(error).detail
+    if (mine !== asked) return
+    const { status, detail } = refusalOf(error)
+    trouble.value = status === 0 ? AWAY : detail
   }
 }
 watch(
@@ -89,14 +92,15 @@ watch(
       <p v-if="!brief.isFitted" class="mt-2 text-sm text-soft">
         As it would be fitted now; it is kept when you fit it.
       </p>
-      <button
-        type="button"
-        class="rung rung-strong w-full !min-h-[56px] text-lg mt-4"
-        @click="emit('open')"
-      >
-        Open the visit
-      </button>
     </template>
+    <button
+      v-if="mayRead && !hidden && (brief || trouble)"
+      type="button"
+      class="rung rung-strong w-full !min-h-[56px] text-lg mt-4"
+      @click="emit('open')"
+    >
+      Open the visit
+    </button>
     <div v-if="mayMove" class="grid grid-cols-2 gap-2 mt-2">
       <button type="button" class="rung !px-2" @click="emit('move')">Move or call off</button>
       <button type="button" class="rung !px-2" @click="isConfirming = true">Confirmation …</button>

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { useEventListener, useIntervalFn } from '@vueuse/core'
 import { clockTime } from '~/support/time'
 
 const store = useVisitStore()
@@ -9,7 +10,27 @@ const saved = computed(() => {
   if (store.saving > 0 || outbox.busy) return 'Saving …'
   return store.locked ? 'Signed and locked' : 'Saved'
 })
-const trouble = computed(() => store.trouble || (outbox.waiting > 0 ? outbox.trouble : ''))
+// That there is no connection is said once.
+const trouble = computed(
+  () => store.trouble || (outbox.waiting > 0 && store.heldMs === undefined ? outbox.trouble : ''),
+)
+// What had waited has gone: what became of it elsewhere is shown.
+watch(
+  () => outbox.late,
+  () => store.load(String(route.params.id)),
+)
+// Without a connection the server is asked again from time to time.
+const ASK_MS = 15_000
+const askAgain = () => store.heldMs !== undefined && void store.load(String(route.params.id))
+useIntervalFn(askAgain, ASK_MS)
+useEventListener(window, 'online', askAgain)
+/** What is shown is what this tablet had; all that is done here goes later. */
+const heldWords = computed(() => {
+  if (store.heldMs === undefined || !store.data) return ''
+  const at = clockTime(store.heldMs, store.data.visit.timeZone)
+  const kept = outbox.waiting > 0 ? `${outbox.waiting} kept here, sent later.` : 'Go on.'
+  return `No connection: as this tablet had it at ${at}. ${kept}`
+})
 watch(
   () => route.params.id,
   (id) => store.load(String(id)),
@@ -29,14 +50,28 @@ watch(
           </p>
           <h1 class="text-3xl truncate">{{ store.data.visit.client }}</h1>
         </div>
-        <p class="ml-auto text-sm text-soft pb-3 whitespace-nowrap" aria-live="polite">{{
-          saved
-        }}</p>
+        <p
+          v-if="heldWords"
+          role="status"
+          class="ml-auto text-sm text-now font-semibold pb-1 max-w-[17rem] xl:text-right"
+        >
+          {{ heldWords }}
+        </p>
+        <p v-else class="ml-auto text-sm text-soft pb-3 whitespace-nowrap" aria-live="polite">
+          {{ saved }}
+        </p>
         <StageStrip :visit-id="store.data.visit.id" />
       </header>
       <p v-if="trouble" role="alert" class="mb-3 px-4 py-2.5 bg-mind-ground border-l-4 border-mind">
         {{ trouble }}
       </p>
+      <BothSides :data="store.data" />
+      <PlanFaults
+        v-if="store.data.plan"
+        :faults="store.data.plan.faults"
+        :stage="store.data.visit.stage"
+        class="mb-3"
+      />
       <RunningNote :data="store.data" />
       <slot :data="store.data" />
     </template>

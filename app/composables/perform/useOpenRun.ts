@@ -7,6 +7,7 @@ const ASK_MS = 30_000
 /** Opens a visit's run as long as its page is there: the screen stays awake, and what other tablets say is heard. */
 export function useOpenRun(visitId: () => string) {
   const { store, startedMs } = useRunning()
+  const outbox = useOutboxStore()
   const ready = ref(false)
   watch(
     visitId,
@@ -22,6 +23,11 @@ export function useOpenRun(visitId: () => string) {
   useLive(
     () => void (startedMs.value === undefined ? store.open(visitId()) : store.follow()),
     ({ what, id, by }) => id === visitId() && WHAT.has(what) && by !== store.deviceId,
+  )
+  // What had waited has gone: what was known elsewhere meanwhile may change what is left.
+  watch(
+    () => outbox.late,
+    () => void store.open(visitId()),
   )
   // Where what stands in between lets no stream through, those who share a visit ask.
   useIntervalFn(() => {

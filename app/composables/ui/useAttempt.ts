@@ -1,8 +1,11 @@
-import { refusalOf } from '~/support/api'
+import { refusalOf, type Refusal } from '~/support/api'
 
-/** Runs work that may be refused: `trouble` says why, and is empty again once something that began after it worked. Gives what the work gave; undefined when it was refused. */
+/** Runs work that may be refused: `trouble` says why, and is empty again once something that began after it worked. Gives what the work gave; undefined when it was refused. `wordsOf`: what is said of a refusal. */
 export function useAttempt(trouble = ref('')) {
-  async function attempt<T>(work: () => Promise<T>): Promise<T | undefined> {
+  async function attempt<T>(
+    work: () => Promise<T>,
+    wordsOf: (refusal: Refusal) => string = ({ detail }) => detail,
+  ): Promise<T | undefined> {
     const before = trouble.value
     try {
       const done = await work()
@@ -10,7 +13,7 @@ export function useAttempt(trouble = ref('')) {
       if (trouble.value === before) trouble.value = ''
       return done
     } catch (error) {
-      trouble.value = refusalOf(error).detail
+      trouble.value = wordsOf(refusalOf(error))
       return undefined
     }
   }

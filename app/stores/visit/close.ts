@@ -1,5 +1,6 @@
 import type { SkinAnswer } from '#core/climb'
 import { call } from '~/support/api'
+import { holdVisit } from '~/support/held-visits'
 import { letterOf } from '~/support/letters'
 import type { VisitCore } from './core'
 
@@ -13,7 +14,8 @@ interface Signing {
 }
 
 /** Signing, and the skin's answer at home. */
-export function closing({ data, params, put, reload, outbox, saveAndReload }: VisitCore) {
+export function closing(core: VisitCore) {
+  const { data, params, put, reload, outbox, saveAndReload } = core
   /**
    * Signs, now or when the network is back; false where it was refused. The PIN travels sealed to the server: what carries it cannot read it.
    */
@@ -21,10 +23,19 @@ export function closing({ data, params, put, reload, outbox, saveAndReload }: Vi
     const { id } = params()
     const letter =
       pin && (await letterOf(id, { method: 'POST', path: '/api/own/pin', body: { pin } }))
-    const body = { answer, note, ...(used ? { used } : {}), ...(letter ? { pin: letter } : {}) }
+    const body = {
+      id: crypto.randomUUID(),
+      answer,
+      note,
+      ...(used ? { used } : {}),
+      ...(letter ? { pin: letter } : {}),
+    }
     if (!(await put('POST', 'close', body))) return false
     if (outbox.waiting === 0) await reload()
-    else if (data.value) data.value.visit.stage = 'closed'
+    else if (data.value) {
+      data.value.visit.stage = 'closed'
+      await holdVisit(data.value)
+    }
     return true
   }
   function confirm(password: string): Promise<boolean> {
@@ -32,11 +43,15 @@ export function closing({ data, params, put, reload, outbox, saveAndReload }: Vi
       call('/api/visits/:id/signature', { method: 'post', params: params(), body: { password } }),
     )
   }
+  /** How the skin answered after the visit before: what is fitted today starts from it. */
   function checkIn(visitId: string, answer: SkinAnswer): Promise<boolean> {
-    const body = { askedOn: data.value!.input.date, answer }
-    return saveAndReload(() =>
-      call('/api/visits/:id/check-in', { method: 'post', params: { id: visitId }, body }),
+    const { lastVisit, input } = data.value!
+    if (lastVisit?.id === visitId) data.value!.lastVisit = { ...lastVisit, answer }
+    const history = input.history.map((past) =>
+      past.on === lastVisit?.on ? { ...past, answer } : past,
     )
+    const body = { id: crypto.randomUUID(), askedOn: input.date, answer }
+    return core.change({ history }, 'POST', 'check-in', body, visitId)
   }
   return { sign, confirm, checkIn }
 }

@@ -1,5 +1,7 @@
+import { z } from 'zod'
 import type { CompileInput } from '#core/adapt'
 import type { Clearance, Concern, Fact, GoalDetails, PatchTest } from '#core/client'
+import type { Outgoing } from '~/support/outbox-db'
 import { call } from '~/support/api'
 import type { Consent, ConsentText } from '../visit-data'
 import type { VisitCore } from './core'
@@ -11,12 +13,20 @@ export function consultChanges(core: VisitCore) {
   const client = () => core.data.value!.input.client
   const asClient = (more: Partial<CompileInput['client']>) => ({ client: { ...client(), ...more } })
 
-  const answer = (facts: readonly Fact[]) =>
-    core.change(asClient({ facts: [...client().facts, ...facts] }), 'POST', 'facts', {
-      facts: facts.map((fact) => ({ id: newId(), fact })),
+  function answer(facts: readonly Fact[]) {
+    const known = client().facts
+    return core.change(asClient({ facts: [...known, ...facts] }), 'POST', 'facts', (waiting) => ({
+      facts: facts.map((fact) => ({ id: newId(), fact, ...seenOf(fact.code, known, waiting) })),
+    }))
+  }
+  const rank = (concerns: Concern[], details: GoalDetails) => {
+    const seen = { concerns: client().concerns, details: client().goalDetails ?? {} }
+    const goals = { concerns, details }
+    return core.change(asClient({ concerns, goalDetails: details }), 'PUT', 'goals', {
+      ...goals,
+      seen,
     })
-  const rank = (concerns: Concern[], details: GoalDetails) =>
-    core.change(asClient({ concerns, goalDetails: details }), 'PUT', 'goals', { concerns, details })
+  }
   const clear = (clearance: Clearance) =>
     core.change(
       asClient({ clearances: [...client().clearances, clearance] }),
@@ -36,6 +46,28 @@ export function consultChanges(core: VisitCore) {
     ...patchTests(core, asClient),
     ...consents(core, asClient),
   }
+}
+
+const Told = z.object({
+  facts: z.array(
+    z.object({
+      id: z.string(),
+      fact: z.object({ code: z.string() }),
+      seen: z.enum(['yes', 'no', 'unknown']).nullable(),
+    }),
+  ),
+})
+/**
+ * What stood at the server when a question was answered, and the answers given here since then that are not sent yet: where somebody else was told
+ * otherwise meanwhile, neither word goes over the other.
+ */
+function seenOf(code: string, known: readonly Fact[], waiting: readonly Outgoing[]) {
+  const own = waiting
+    .flatMap(({ body }) => Told.safeParse(body).data?.facts ?? [])
+    .filter(({ fact }) => fact.code === code)
+  const first = own[0]
+  const seen = first ? first.seen : (known.findLast((fact) => fact.code === code)?.answer ?? null)
+  return { seen, own: own.map(({ id }) => id) }
 }
 
 type AsClient = (more: Partial<CompileInput['client']>) => Partial<CompileInput>
@@ -59,7 +91,7 @@ function patchTests({ data, change }: VisitCore, asClient: AsClient) {
   return { placeTest, readTest }
 }
 
-function consents({ data, change, put, reload }: VisitCore, asClient: AsClient) {
+function consents({ data, change }: VisitCore, asClient: AsClient) {
   async function signConsent(
     text: ConsentText,
     signer: string,
@@ -75,9 +107,19 @@ function consents({ data, change, put, reload }: VisitCore, asClient: AsClient) 
     const body = { id, factId, textId: text.id, signer, relation, signedOn, signature }
     return change(asClient({ facts }), 'POST', 'consents', body)
   }
-  async function withdrawConsent(id: string) {
-    const body = { on: data.value!.input.date, factId: newId() }
-    if (await put('DELETE', `consents/${id}`, body)) await reload()
+  /** With a guardian's last consent the answer that the rules ask for goes too. */
+  function withdrawConsent(id: string) {
+    const on = data.value!.input.date
+    const all = data.value!.consents.map((one) =>
+      one.id === id ? { ...one, withdrawnOn: on } : one,
+    )
+    data.value!.consents = all
+    const isLast = !all.some(({ kind, withdrawnOn }) => kind === 'guardian' && !withdrawnOn)
+    const isGuardian = all.some((one) => one.id === id && one.kind === 'guardian')
+    const gone: Fact[] =
+      isGuardian && isLast ? [{ code: 'guardian-consent', answer: 'no', askedOn: on }] : []
+    const facts = [...data.value!.input.client.facts, ...gone]
+    return change(asClient({ facts }), 'DELETE', `consents/${id}`, { on, factId: newId() })
   }
   return { signConsent, withdrawConsent }
 }

@@ -1,52 +1,26 @@
 import { openDB, type DBSchema, type IDBPDatabase } from 'idb'
-import { z } from 'zod'
-import type { CompileInput } from '#core/adapt'
-import { FittedPlan } from '#core/adapt/model'
-import { Client } from '#core/client/model'
-import { PastVisit } from '#core/climb/model'
+import type { CompileInput, FittedPlan } from '#core/adapt'
 import { RunEvent } from '#core/perform/model'
-import { ProtocolVersion } from '#core/protocol/model'
-import { Reading } from '#core/skin/model'
-import type { VisitHead } from '~/stores/visit'
+import type { VisitData, VisitHead } from '~/stores/visit-data'
 import type { Letter } from '#core/formats/model'
 import { sealed, unsealed, type Sealed } from '~/support/held'
 import { letterOf } from '~/support/letters'
 
-/** What a plan is made from holds more; these are the parts without which it cannot be made again. */
-const Input = z.looseObject({
-  protocol: ProtocolVersion,
-  client: Client,
-  reading: Reading,
-  history: z.array(PastVisit),
-  slotMinutes: z.number(),
-  date: z.string(),
-  daytime: z.boolean(),
-})
-const Head = z.looseObject({
-  id: z.string(),
-  clientId: z.string(),
-  client: z.string(),
-  startsAt: z.string(),
-  timeZone: z.string(),
-})
-/** What Perform needs of a visit when there is no network. */
-const KeptRun = z.object({
-  visitId: z.string(),
-  head: z.custom<VisitHead>((value) => Head.safeParse(value).success),
-  planId: z.string(),
-  plan: FittedPlan,
-  input: z.custom<CompileInput>((value) => Input.safeParse(value).success),
-  lastReading: z.object({ on: z.string(), body: Reading }).nullable(),
-  next: z.object({ startsAt: z.string() }).nullable(),
-  /** Visits that take turns with this one; what an earlier version kept knew of none. */
-  beside: z
-    .array(
-      z.object({ id: z.string(), room: z.string(), startsAt: z.string(), isFitted: z.boolean() }),
-    )
-    .default([]),
-  emergency: z.object({ number: z.string(), address: z.string() }),
-})
-export type KeptRun = z.infer<typeof KeptRun>
+/** What Perform needs of a visit. */
+export interface KeptRun {
+  readonly visitId: string
+  readonly head: VisitHead
+  readonly planId: string
+  readonly plan: FittedPlan
+  /** What does not hold of a plan that a tablet fitted. */
+  readonly faults: readonly string[]
+  readonly input: CompileInput
+  readonly lastReading: VisitData['lastReading']
+  readonly next: VisitData['following']
+  /** Visits that take turns with this one. */
+  readonly beside: VisitData['beside']
+  readonly emergency: { readonly number: string; readonly address: string }
+}
 /** 0 waits, 1 is on the server, 2 was refused there and is set aside: kept, shown, and not sent again. */
 type Sent = 0 | 1 | 2
 interface KeptEvent {
@@ -61,29 +35,18 @@ interface KeptEvent {
   event?: RunEvent
 }
 interface Tables extends DBSchema {
-  runs: { key: string; value: { visitId: string; sealed: Sealed } }
   events: { key: string; value: KeptEvent; indexes: { visitId: string } }
 }
 
 let opened: Promise<IDBPDatabase<Tables>> | undefined
 const db = () =>
-  (opened ??= openDB<Tables>('zen-run', 3, {
+  (opened ??= openDB<Tables>('zen-run', 4, {
     upgrade(base, from) {
-      // What a run keeps has grown: runs are fetched anew, events stay.
-      if (from > 0) base.deleteObjectStore('runs')
-      base.createObjectStore('runs', { keyPath: 'visitId' })
-      if (from === 0)
-        base.createObjectStore('events', { keyPath: 'id' }).createIndex('visitId', 'visitId')
+      // What a run is made from is laid by with its visit; events stay.
+      if (from > 0) (base as unknown as IDBPDatabase).deleteObjectStore('runs')
+      else base.createObjectStore('events', { keyPath: 'id' }).createIndex('visitId', 'visitId')
     },
   }))
-
-export async function keepRun(run: KeptRun) {
-  const seal = await sealed(run)
-  if (seal) await (await db()).put('runs', { visitId: run.visitId, sealed: seal })
-}
-/** The run as it was kept here; undefined when none was, or none that this version can read: the server is asked then. */
-export const keptRun = async (visitId: string) =>
-  KeptRun.safeParse(await unsealed((await (await db()).get('runs', visitId))?.sealed)).data
 
 /** An event as it lies here: for this tablet as long as it may, for the server until it has it. */
 async function asKept(visitId: string, event: RunEvent, sent: Sent): Promise<KeptEvent> {
@@ -129,16 +92,24 @@ export async function markSent(visitId: string, events: readonly RunEvent[]) {
   await transaction.done
 }
 
+/** What the server had when the visit was laid by here, of other tablets too; of what lies here already nothing changes. */
+export async function keepUnknown(visitId: string, events: readonly RunEvent[]) {
+  const here = new Set(await (await db()).getAllKeysFromIndex('events', 'visitId', visitId))
+  await markSent(
+    visitId,
+    events.filter(({ id }) => !here.has(id)),
+  )
+}
+
 /** Lays an event aside that the server will never take. It stays here. */
 export const setAside = (visitId: string, event: RunEvent) => keepEvent(visitId, event, 2)
 
 /**
- * Forgets what this tablet could read: runs, and events that the server has. Of what it does not have the sealed letter stays until it does; one
+ * Forgets what this tablet could read: events that the server has. Of what it does not have the sealed letter stays until it does; one
  * that has none yet gets it now, while it can still be read, and stays as it is where even that cannot be: nothing is lost.
  */
 export async function forgetRuns() {
   const base = await db()
-  await base.clear('runs')
   for (const kept of await base.getAll('events')) {
     const { id, visitId, sent } = kept
     const letter = kept.letter ?? (await letterNow(kept))

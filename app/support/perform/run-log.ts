@@ -1,10 +1,11 @@
 import type { RunBody, RunEvent } from '#core/perform'
-import type { StoredPlan, VisitData } from '~/stores/visit-data'
+import type { VisitData } from '~/stores/visit-data'
 import { call, refusalOf } from '~/support/api'
 import { plain } from '~/support/plain'
-import { keepEvent, keepRun, keptEvents, keptRun, markSent, setAside, type KeptRun } from './run-db'
+import { heldVisit, holdVisit } from '~/support/held-visits'
+import { bringPart } from './bring'
+import { keepEvent, keepUnknown, keptEvents, markSent, type KeptRun } from './run-db'
 import { deviceId, ownClock, type OwnClock } from './run-clock'
-import { nextPart, refusedOf } from './sending'
 
 const SIGNED_OUT = 'Signed out: go on working. It is saved here, and sent when you sign in again.'
 const NOT_KEPT =
@@ -55,6 +56,7 @@ interface Reading extends Telling {
 }
 /** Reads what is kept here, and what the server has. */
 function reader({ run, events, unsent, aside, trouble, said, nowMs, clock }: Reading) {
+  const outbox = useOutboxStore()
   /** The visit whose log this is now: what still comes back for the one before belongs to none of it. */
   let openId = ''
 
@@ -72,18 +74,21 @@ function reader({ run, events, unsent, aside, trouble, said, nowMs, clock }: Rea
   async function openHere(visitId: string) {
     said.clear()
     openId = visitId
-    const known = await keptRun(visitId)
+    const held = await heldVisit(visitId)
     if (visitId !== openId) return
     // One visit's ladder never stands beside another one's log.
     if (run.value?.visitId !== visitId) events.value = []
-    run.value = known
+    run.value = held && runOf(held.data)
+    if (held) await keepUnknown(visitId, held.data.events)
     await recall(visitId)
     try {
+      // What was changed here goes first; as long as it does not, what stands here is newer.
+      const isNewerHere = !(await outbox.sentBefore(visitId))
       const data = await call('/api/visits/:id', { params: { id: visitId } })
-      const fetched = data.plan && (await kept(data, data.plan))
       await markSent(visitId, data.events)
+      if (!isNewerHere) await holdVisit(data)
       if (visitId !== openId) return
-      if (fetched) run.value = fetched
+      if (!isNewerHere) run.value = runOf(data)
       await recall(visitId)
       trouble.value = ''
     } catch (error) {
@@ -127,21 +132,22 @@ const eventOf = (body: RunBody, seq: number, wallMs: number): RunEvent => ({
   body: plain(body),
 })
 
-async function kept(data: VisitData, plan: StoredPlan): Promise<KeptRun> {
+/** What Perform needs of a visit; undefined where it has no plan yet. */
+export function runOf(data: VisitData): KeptRun | undefined {
+  if (!data.plan) return undefined
   const { salon } = useSessionStore()
-  const run = plain<KeptRun>({
+  return plain<KeptRun>({
     visitId: data.visit.id,
     head: data.visit,
-    planId: plan.id,
-    plan: plan.plan,
+    planId: data.plan.id,
+    plan: data.plan.plan,
+    faults: data.plan.faults,
     input: data.input,
     lastReading: data.lastReading,
     next: data.following,
     beside: data.beside,
     emergency: { number: salon?.emergencyNumber ?? '', address: salon?.address ?? '' },
   })
-  await keepRun(run)
-  return run
 }
 
 interface Sending {
@@ -168,6 +174,7 @@ function sender({ run, unsent, trouble, measured, recall, clock }: Sending) {
   let sending = false
   let isAsked = false
   const held = new Set<string>()
+  const outbox = useOutboxStore()
   const { account } = storeToRefs(useSessionStore())
   // Somebody else may be allowed to.
   watch(account, () => held.clear())
@@ -186,31 +193,20 @@ function sender({ run, unsent, trouble, measured, recall, clock }: Sending) {
     return send()
   }
 
-  /** One request. True when more may go at once: it was taken, or what hindered it is out of the way. */
+  /** One request, after the changes of the record that were made before it. True when more may go at once. */
   async function sendOnce(visitId: string): Promise<boolean> {
-    const { part, behind } = nextPart(await keptEvents(visitId), held)
-    for (const event of behind) await setAside(visitId, event)
-    const askedMs = Date.now()
-    try {
-      const reply = await call('/api/visits/:id/events', {
-        method: 'post',
-        params: { id: visitId },
-        body: { events: part, clockMs: clock() },
-      })
-      measured(reply, askedMs)
-      await markSent(visitId, reply.events)
-      trouble.value = held.size > 0 ? HELD : ''
-      return part.length > 0
-    } catch (error) {
-      const refusal = refusalOf(error)
-      trouble.value = refusal.status === 401 ? SIGNED_OUT : refusal.detail
-      const { hold, aside } = refusedOf(part, refusal)
-      for (const { id } of hold) held.add(id)
-      for (const event of aside) await setAside(visitId, event)
-      return hold.length + aside.length > 0
-    } finally {
-      await recall(visitId)
+    if (!(await outbox.sentBefore(visitId))) {
+      trouble.value = outbox.trouble
+      return false
     }
+    const askedMs = Date.now()
+    const { reply, refusal, hold, mayGoOn } = await bringPart(visitId, held, clock())
+    for (const id of hold) held.add(id)
+    if (reply) measured(reply, askedMs)
+    if (refusal) trouble.value = refusal.status === 401 ? SIGNED_OUT : refusal.detail
+    else trouble.value = held.size > 0 ? HELD : ''
+    await recall(visitId)
+    return mayGoOn
   }
   return { send, follow }
 }

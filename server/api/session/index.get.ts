@@ -65,10 +65,10 @@ const shownSalon = (salon: NonNullable<Awaited<ReturnType<typeof salonById>>>) =
 
 const shown = async (
   event: H3Event,
-  { id, name, salonId }: NonNullable<Awaited<ReturnType<typeof tabletOf>>>,
+  { id, name, salonId, roomId }: NonNullable<Awaited<ReturnType<typeof tabletOf>>>,
 ) =>
   inSalon(useDb(event), salonId, async (db) => ({
-    ...{ id, name, salon: (await salonById(db, salonId))!.name },
+    ...{ id, name, roomId, salon: (await salonById(db, salonId))!.name },
     people: await tilesOf(db, salonId),
   }))
 

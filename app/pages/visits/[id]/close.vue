@@ -36,7 +36,8 @@ function usedAmounts() {
 }
 async function sign(pin?: string) {
   const signing = { answer: answer.value, note: note.value, used: usedAmounts(), pin }
-  if (await store.sign(signing)) await forget()
+  // Until the server has it, what was signed is read from here.
+  if ((await store.sign(signing)) && store.data?.outcome) await forget()
 }
 const isBooking = ref(false)
 const choices = ref<DayChoices>()

@@ -4,6 +4,7 @@ import { isHeldBack } from '~/support/fit/held-back'
 import type { Keeping } from '~/components/fit/KeepAsWritten.vue'
 
 const store = useVisitStore()
+const { conflicts } = useConflicts(() => store.data?.visit.id)
 const session = useSessionStore()
 const { facts } = useAskedGroups()
 const plan = computed(() => store.preview)
@@ -48,7 +49,10 @@ const perhaps = computed(() =>
 )
 const mayGo = computed(() => isReady.value && plan.value?.askFirst.length === 0)
 const whyNotGo = computed(() => {
-  if (isFixed.value || mayGo.value) return undefined
+  if (isFixed.value) return undefined
+  const isDisputed = conflicts.value.length > 0 || (store.data?.disputes.length ?? 0) > 0
+  if (isDisputed) return 'First say above which of the two stands.'
+  if (mayGo.value) return undefined
   return isReady.value
     ? 'First ask what is open above: without it there is no tray.'
     : 'There is no ladder to lay a tray for.'

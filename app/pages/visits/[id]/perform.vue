@@ -9,6 +9,7 @@ const ownId = String(useRoute().params.id)
 const visitId = () => ownId
 const { store, plan, live, now, startedMs, finished, titleOf } = useRunning()
 const guard = useGuardStore()
+const { conflicts } = useConflicts(visitId)
 const { ready } = useOpenRun(visitId)
 useOpenRooms()
 useSignals()
@@ -109,6 +110,13 @@ const isPast = computed(
             {{ store.saved }}
           </p>
           <p v-if="clockWords" class="text-sm text-now">{{ clockWords }}</p>
+          <NuxtLink
+            v-if="conflicts.length > 0"
+            :to="`/visits/${visitId()}/fit`"
+            class="text-link text-mind mb-2"
+          >
+            Said differently on two tablets: see both
+          </NuxtLink>
           <p v-if="leadWords || handedWords.length > 0" class="text-now pb-1" role="status">
             {{ leadWords }}
             <span v-if="handedWords.length > 0" class="font-semibold">

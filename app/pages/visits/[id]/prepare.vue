@@ -1,15 +1,11 @@
 <script setup lang="ts">
 import { hasLadder } from '#core/adapt'
+import { FACE_SIZES } from '~/support/face-sizes'
 import { clockTime } from '~/support/time'
 
 const store = useVisitStore()
 const session = useSessionStore()
 const { laid, found, plan, prep, change, choose, takeBack, chosenName } = useLaidOut()
-const SIZES = [
-  { value: 'S', words: 'small' },
-  { value: 'M', words: 'medium' },
-  { value: 'L', words: 'large' },
-] as const
 const ticked = computed(() => new Set(store.data?.ticks ?? []))
 const left = computed(() => plan.value?.tray.filter(({ id }) => !ticked.value.has(id)).length ?? 0)
 const leftWords = computed(() =>
@@ -68,7 +64,7 @@ const print = () => window.print()
               class="ml-auto no-print [&>.pick]:min-h-[38px] [&>.pick]:text-sm"
               label="Size of the face"
               :value="prep.size"
-              :options="SIZES"
+              :options="FACE_SIZES"
               :disabled="locked"
               @change="change({ size: $event })"
             />

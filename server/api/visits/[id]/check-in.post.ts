@@ -1,4 +1,3 @@
-import { randomUUID } from 'node:crypto'
 import { z } from 'zod'
 import { SkinAnswer } from '#core/climb/model'
 import { Conflict } from '#core/fault'
@@ -6,19 +5,18 @@ import { addCheckIn } from '../../../db/outcome.sql'
 import { created } from '../../../utils/reply'
 import { defineVisitDoor } from '../../../utils/door'
 
-const Body = z.strictObject({ askedOn: z.iso.date(), answer: SkinAnswer })
+const Body = z.strictObject({ id: z.uuid(), askedOn: z.iso.date(), answer: SkinAnswer })
 
 /** What the client tells a day or three after: appended beside the signed record, and read by the climb. */
 export default defineVisitDoor(
   { can: 'health.write', body: Body, action: 'check_in.write' },
   async ({ db, event, account, visit, body }) => {
-    const { askedOn, answer } = body
+    const { id, askedOn, answer } = body
     if (!visit.locked_at)
       throw new Conflict({
         code: 'not_signed',
         detail: 'Sign the visit first; the answer belongs to its close.',
       })
-    const id = randomUUID()
     await addCheckIn(db, id, visit.id, askedOn, answer, account.id)
     return created(event, { id })
   },

@@ -9,7 +9,7 @@ import { Letter } from '#core/formats'
 import { takeSupplies } from '../../../db/things.sql'
 import { latestPlan } from '../../../db/plan.sql'
 import { listEvents } from '../../../db/run.sql'
-import { addDoubt, signVisit } from '../../../db/outcome.sql'
+import { addDoubt, outcomeOf, signVisit } from '../../../db/outcome.sql'
 import type { VisitRow } from '../../../db/visit.sql'
 import {
   plannedUse,
@@ -26,6 +26,7 @@ const Used = z
   .array(z.strictObject({ productId: z.string().max(60), amount: z.number().min(0).max(100_000) }))
   .max(200)
 const Body = z.strictObject({
+  id: z.uuid().optional(),
   answer: SkinAnswer.nullable(),
   note: z.string().max(4000),
   used: Used.optional(),
@@ -38,13 +39,17 @@ export default defineVisitDoor(
   { can: 'sign', body: Body, action: 'visit.sign' },
   async ({ db, account, visit, body }) => {
     const { answer, note, used } = body
-    if (visit.locked_at) throw isSigned()
+    if (visit.locked_at) {
+      // Sent again, because the answer to it was lost on its way.
+      if (body.id !== undefined && (await outcomeOf(db, visit.id))?.sent_id === body.id) return
+      throw isSigned()
+    }
     const doubt = await signatureDoubt(db, account, visit.id, body.pin)
     const performed = await performedRun(db, visit)
     await requireKnownProducts(db, visit, used)
     await takeAll(db, visit, performed, used, account.id)
     const done = await workDone(db, visit, performed)
-    const outcome = { answer, note, ...done, ...figuresOf(performed) }
+    const outcome = { sentId: body.id, answer, note, ...done, ...figuresOf(performed) }
     if (!(await signVisit(db, visit.id, outcome, account.id, account.name))) throw isSigned()
     if (doubt !== undefined) await addDoubt(db, visit.id, account.id, doubt)
   },

@@ -1,22 +1,27 @@
 import { z } from 'zod'
 import { Fact } from '#core/client/model'
 import { Invalid } from '#core/fault'
-import { addFact } from '../../../db/client.sql'
 import { setStage } from '../../../db/visit.sql'
+import { takeFacts } from '../../../utils/facts'
 import { faultsOf } from '../../../utils/fact-faults'
 import { defineVisitDoor } from '../../../utils/door'
 
-/** Appends dated answers. A date in the future is refused, but for a day to come: what has not happened is not a fact. */
+/** `seen`: what stood there when it was answered; null: nothing. Left out: nobody says. `own`: ids of the same tablet's answers to it since then. */
+const Told = z.strictObject({
+  id: z.uuid(),
+  fact: Fact,
+  seen: Fact.shape.answer.nullable().optional(),
+  own: z.array(z.uuid()).max(400).optional(),
+})
+
+/** Appends dated answers. A date in the future is refused, but for a day to come: what has not happened is not a fact. Where another tablet was told something else meanwhile, both stay, and the question counts as not known until it is asked again. */
 export default defineVisitDoor(
   {
     can: 'health.write',
     handed: 'visit',
     action: 'health.write',
     body: z.strictObject({
-      facts: z
-        .array(z.strictObject({ id: z.uuid(), fact: Fact }))
-        .min(1)
-        .max(400),
+      facts: z.array(Told).min(1).max(400),
     }),
   },
   async ({ db, account, visit, body }) => {
@@ -33,9 +38,7 @@ export default defineVisitDoor(
         detail: fault.says,
         path: `facts.${fault.at}.fact.${fault.field}`,
       })
-    for (const [at, { id, fact }] of body.facts.entries()) {
-      await addFact(db, id, visit.client_id, fact, account.id, `facts.${at}.id`)
-    }
+    await takeFacts(db, visit, account, body.facts)
     if (visit.stage === 'booked') await setStage(db, visit.id, 'open')
   },
 )

@@ -24,11 +24,9 @@ export default defineVisitDoor(
         detail: 'There is no such kit on this shelf.',
         path: 'kitId',
       })
-    if ((await takeKit(db, visit.salon_id, kit.id)) === 0)
-      throw new Infeasible({ code: 'out', detail: `${kit.name} is out.`, path: 'kitId' })
     const plan = await latestPlan(db, visit.id)
     const { shelf } = await compileInputOf(db, visit)
-    await addOpening(db, {
+    const isNew = await addOpening(db, {
       id: body.id,
       salonId: visit.salon_id,
       kitId: kit.id,
@@ -40,6 +38,9 @@ export default defineVisitDoor(
       ),
       accountId: account.id,
     })
+    // Sent twice it is opened once.
+    if (isNew && (await takeKit(db, visit.salon_id, kit.id)) === 0)
+      throw new Infeasible({ code: 'out', detail: `${kit.name} is out.`, path: 'kitId' })
     return created(event, { id: body.id, openings: await openingsOf(db, visit.client_id) })
   },
 )

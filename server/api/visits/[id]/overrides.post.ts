@@ -1,4 +1,3 @@
-import { randomUUID } from 'node:crypto'
 import { z } from 'zod'
 import { constraintsFor } from '#core/adapt'
 import { Forbidden, NotFound } from '#core/fault'
@@ -10,6 +9,7 @@ import { defineVisitDoor } from '../../../utils/door'
 const Body = z.discriminatedUnion('do', [
   z.strictObject({
     do: z.literal('keep'),
+    id: z.uuid(),
     ruleId: z.string().max(80),
     stepId: z.string().max(80),
     reason: z.string().trim().min(3).max(300),
@@ -42,7 +42,7 @@ export default defineVisitDoor(
           detail: `Rule ${body.ruleId} cannot be waved through. ${rule[0]!.instead}`,
           path: 'ruleId',
         })
-      await addOverride(db, randomUUID(), visit.id, body, account.name)
+      await addOverride(db, body.id, visit.id, body, account.name)
     }
 
     await writeAudit(db, account.id, `override.${body.do}`, 'client', visit.client_id, body)

@@ -1,5 +1,5 @@
 import { randomUUID } from 'node:crypto'
-import { addPlan, latestPlan } from '../../../db/plan.sql'
+import { addPlan, latestPlan, shownPlan } from '../../../db/plan.sql'
 import { setStage } from '../../../db/visit.sql'
 import { inWorker } from '../../../utils/work'
 import { compileInputOf } from '../../../utils/visit-input'
@@ -14,7 +14,6 @@ export default defineVisitDoor(
     await addPlan(db, randomUUID(), visit.id, plan, account.id)
 
     if (visit.stage === 'booked') await setStage(db, visit.id, 'open')
-    const stored = (await latestPlan(db, visit.id))!
-    return created(event, { id: stored.id, revision: stored.revision, plan: stored.plan })
+    return created(event, shownPlan((await latestPlan(db, visit.id))!))
   },
 )
