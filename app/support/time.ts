@@ -1,10 +1,18 @@
 import { dateInWords } from '#core/client'
 
+/** One format for each zone, made once: making one costs more than a ladder's whole drawing. */
+function inZone(options: Intl.DateTimeFormatOptions) {
+  const made = new Map<string, Intl.DateTimeFormat>()
+  return (at: string | number | Date, timeZone: string): string => {
+    const known = made.get(timeZone)
+    const format = known ?? new Intl.DateTimeFormat('en-GB', { ...options, timeZone })
+    if (!known) made.set(timeZone, format)
+    return format.format(new Date(at))
+  }
+}
+
 /** Clock time of an instant in the salon's zone: 09:30. */
-export const clockTime = (at: string | number | Date, timeZone: string): string =>
-  new Intl.DateTimeFormat('en-GB', { hour: '2-digit', minute: '2-digit', timeZone }).format(
-    new Date(at),
-  )
+export const clockTime = inZone({ hour: '2-digit', minute: '2-digit' })
 
 /** "Tuesday 24 November" of an ISO date. */
 export const dayInWords = (date: string): string =>
@@ -32,10 +40,11 @@ export function minutesSeconds(seconds: number): string {
 export { inMinutes as halfMinutes } from '#core/quantity'
 
 /** Day and time of an instant: 28 Nov 2026, 19:20. */
-export const dayAndTime = (at: string, timeZone: string): string =>
-  new Intl.DateTimeFormat('en-GB', { dateStyle: 'medium', timeStyle: 'short', timeZone }).format(
-    new Date(at),
-  )
+export const dayAndTime = inZone({ dateStyle: 'medium', timeStyle: 'short' })
+
+/** The day (ISO) that an instant falls on in a time zone. */
+export const dayIn = (timeZone: string, at: Date): string =>
+  new Intl.DateTimeFormat('en-CA', { timeZone }).format(at)
 
 /** How far a time zone's clock is before UTC at noon of a day (ISO), in ms. */
 export function zoneOffsetMs(date: string, timeZone: string): number {

@@ -1,29 +1,43 @@
 import { clockErrorMs, type RunEvent } from '#core/perform'
 
 const RETRY_MS = 4000
-const TICK_MS = 250
+const TICK_MS = 1000
+/** A timer that comes a little early is still past the second it was set for. */
+const PAST_MS = 20
 
+let own: string | undefined
 /** This tablet among those of a visit. */
 export function deviceId(): string {
-  const known = localStorage.getItem('zen-device') ?? crypto.randomUUID()
-  localStorage.setItem('zen-device', known)
-  return known
+  if (own !== undefined) return own
+  own = localStorage.getItem('zen-device') ?? crypto.randomUUID()
+  localStorage.setItem('zen-device', own)
+  return own
 }
 
-/** The clock of the screen and the next try to send, while a visit is open. */
+/** The clock of the screen, which moves as each second turns, and the next try to send; while a visit is open. */
 export function runClocks(nowMs: Ref<number>, clock: () => number, send: () => Promise<void>) {
-  let timers: number[] = []
+  let second: number | undefined
+  let retry: number | undefined
   const sendSoon = () => void send()
-  const tick = () => {
-    nowMs.value = clock()
+  function turn() {
+    const now = clock()
+    const whole = now - (now % TICK_MS)
+    // Whole seconds, so that no time on the screen jumps one; and never back behind what was said in this one.
+    nowMs.value = nowMs.value > whole && nowMs.value <= now ? now : whole
+    soon()
+  }
+  function soon() {
+    second = window.setTimeout(turn, TICK_MS - (clock() % TICK_MS) + PAST_MS)
   }
   function start() {
-    timers = [window.setInterval(tick, TICK_MS), window.setInterval(sendSoon, RETRY_MS)]
+    stop()
+    soon()
+    retry = window.setInterval(sendSoon, RETRY_MS)
     window.addEventListener('online', sendSoon)
   }
   function stop() {
-    timers.forEach((timer) => window.clearInterval(timer))
-    timers = []
+    window.clearTimeout(second)
+    window.clearInterval(retry)
     window.removeEventListener('online', sendSoon)
   }
   return { start, stop }

@@ -1,3 +1,4 @@
+import { dequal } from 'dequal'
 import { openDB, type DBSchema, type IDBPDatabase } from 'idb'
 import type { CompileInput, FittedPlan } from '#core/adapt'
 import { RunEvent } from '#core/perform/model'
@@ -48,6 +49,22 @@ const db = () =>
     },
   }))
 
+/** What was said or read here, by the seal it lies under: it is opened once, and stays one and the same as long as nothing in it changes. */
+const inMind = new Map<string, { readonly seal: string; readonly event: RunEvent }>()
+const sealId = ({ iv }: Sealed): string => iv.join(' ')
+function remember(event: RunEvent, seal: Sealed): RunEvent {
+  const known = inMind.get(event.id)?.event
+  const same = known && dequal(known, event) ? known : event
+  inMind.set(event.id, { seal: sealId(seal), event: same })
+  return same
+}
+async function readOnce(id: string, seal: Sealed | undefined): Promise<RunEvent | undefined> {
+  const known = inMind.get(id)
+  if (seal && known?.seal === sealId(seal)) return known.event
+  const { data: event } = RunEvent.safeParse(await unsealed(seal))
+  return event && seal ? remember(event, seal) : undefined
+}
+
 /** An event as it lies here: for this tablet as long as it may, for the server until it has it. */
 async function asKept(visitId: string, event: RunEvent, sent: Sent): Promise<KeptEvent> {
   const body = { events: [event] }
@@ -56,6 +73,7 @@ async function asKept(visitId: string, event: RunEvent, sent: Sent): Promise<Kep
     sealed(event),
     sent === 1 ? undefined : letterOf(event.id, to),
   ])
+  if (seal) remember(event, seal)
   return {
     ...{ id: event.id, visitId, sent },
     ...(seal ? { sealed: seal } : {}),
@@ -74,7 +92,7 @@ export async function keptEvents(visitId: string) {
   const read = await Promise.all(
     all.map(async ({ id, sent, sealed: seal, event: old }) => {
       if (old) await keepEvent(visitId, old, sent)
-      const { data: event } = RunEvent.safeParse(old ?? (await unsealed(seal)))
+      const event = old ? RunEvent.safeParse(old).data : await readOnce(id, seal)
       return event ? [{ id, sent, event }] : []
     }),
   )
@@ -116,6 +134,7 @@ export async function forgetRuns() {
     if (sent === 1) await base.delete('events', id)
     else if (letter) await base.put('events', { id, visitId, sent, letter })
   }
+  inMind.clear()
 }
 
 async function letterNow({ visitId, sent, sealed: seal, event: old }: KeptEvent) {

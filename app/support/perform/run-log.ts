@@ -23,8 +23,9 @@ function howKept() {
 
 /** The log of a run: on the tablet first, then on the server. */
 export function runLog() {
-  const run = ref<KeptRun>()
-  const events = ref<RunEvent[]>([])
+  // Replaced, never changed in place: what a ladder is made of is read thousands of times for each picture.
+  const run = shallowRef<KeptRun>()
+  const events = shallowRef<RunEvent[]>([])
   const { unsent, aside, trouble, saved } = howKept()
   const { nowMs, behindMs, clock, measured } = ownClock(events)
 
@@ -65,9 +66,12 @@ function reader({ run, events, unsent, aside, trouble, said, nowMs, clock }: Rea
     if (visitId !== openId) return
     const ids = new Set(kept.map(({ id }) => id))
     for (const event of said) if (ids.has(event.id)) said.delete(event)
-    events.value = [...kept.map(({ event }) => event), ...said]
+    const read = [...kept.map(({ event }) => event), ...said]
     unsent.value = kept.filter(({ sent }) => sent === 0).length + said.size
     aside.value = kept.filter(({ sent }) => sent === 2).length
+    // What was shown when it was tapped is not drawn a second time when it is saved.
+    if (isAsShown(read, events.value)) return
+    events.value = read
     // In the same breath: times set right beside a clock that is not yet would show the run hours on, or not begun.
     nowMs.value = clock()
   }
@@ -97,6 +101,9 @@ function reader({ run, events, unsent, aside, trouble, said, nowMs, clock }: Rea
   }
   return { recall, openHere }
 }
+
+const isAsShown = (read: readonly RunEvent[], shown: readonly RunEvent[]): boolean =>
+  read.length === shown.length && read.every((event, at) => event === shown[at])
 
 interface Telling {
   readonly run: Ref<KeptRun | undefined>
