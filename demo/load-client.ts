@@ -29,7 +29,9 @@ export async function loadClientWithPast(
   for (const productId of demo.refused ?? []) await refuse(db, id, productId, firstDay)
   for (const [count, answer] of demo.past.entries()) {
     const daysAgo = DAYS_BETWEEN_VISITS * (demo.past.length - count) + (demo.away ? AWAY_DAYS : 0)
-    const visit = { demo, clientId: id, index, isFirst: count === 0, day: dayFrom(today, -daysAgo) }
+    const isLast = count === demo.past.length - 1
+    const place = { isFirst: count === 0, isLast, day: dayFrom(today, -daysAgo) }
+    const visit = { demo, clientId: id, index, ...place }
     await loadPastVisit(studio, visit, answer)
   }
   return id

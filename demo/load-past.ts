@@ -1,6 +1,6 @@
 import { randomUUID } from 'node:crypto'
 import { compile, prepared, type FittedPlan } from '#core/adapt'
-import { CALM_ANSWER, type SkinAnswer } from '#core/climb'
+import { asLeaving, CALM_ANSWER, type SkinAnswer } from '#core/climb'
 import type { Reading } from '#core/skin'
 import { doneBy, subjectReader } from '#core/strength'
 import { summedUses, usedBy } from '#core/costing'
@@ -12,11 +12,19 @@ import { addEvents } from '../server/db/run.sql'
 import { addPlan } from '../server/db/plan.sql'
 import { addReading } from '../server/db/reading.sql'
 import { bookVisit, visitById } from '../server/db/visit.sql'
-import { signVisit } from '../server/db/outcome.sql'
+import { addCheckIn, signVisit } from '../server/db/outcome.sql'
 import { compileInputOf } from '../server/utils/visit-input'
 import { SALON, type DemoClient } from './people'
 import { drawnPhoto } from './photos'
-import { type Studio, MINORS_BORN_AFTER, SLOT_MINUTES, instantOf, seatOf, SHELF } from './load'
+import {
+  type Studio,
+  MINORS_BORN_AFTER,
+  SLOT_MINUTES,
+  dayFrom,
+  instantOf,
+  seatOf,
+  SHELF,
+} from './load'
 
 /** One visit of a demo client that is over. */
 interface PastVisit {
@@ -24,6 +32,7 @@ interface PastVisit {
   readonly clientId: string
   readonly index: number
   readonly isFirst: boolean
+  readonly isLast: boolean
   readonly day: string
 }
 
@@ -56,14 +65,18 @@ export async function loadPastVisit(studio: Studio, past: PastVisit, answer: Par
   const log = performedLog(plan, startsAt.getTime())
   await addEvents(db, id, log, account)
   await addUses(db, id, usedThen(plan.steps))
+  const told = { ...CALM_ANSWER, ...answer }
   const outcome = {
-    answer: { ...CALM_ANSWER, ...answer },
+    leaving: { ...asLeaving(told), redness: Math.max(1, told.redness) },
     ...doneBy(plan.steps, subjectReader(prepared(input).shelf)),
     note: '',
+    nextNote: past.isLast ? demo.nextNote : undefined,
     plannedS: plan.totalS,
     actualS: Math.round((log.at(-1)!.wallMs - startsAt.getTime()) / 1000),
   }
   await signVisit(db, id, outcome, account, practitioner.name)
+  // Told by telephone, two days later.
+  await addCheckIn(db, randomUUID(), id, dayFrom(day, 2), told, account)
 }
 
 const readingOf = ({ findings, lesions = [], meters = [] }: DemoClient): Reading => ({

@@ -88,6 +88,8 @@ export interface DemoClient {
   readonly today?: string
   /** Skin answers of past visits, the oldest first. */
   readonly past: readonly Partial<SkinAnswer>[]
+  /** Noted for this time at the last of them. */
+  readonly nextNote?: string
 }
 
 const seen = (kind: Finding['kind'], grade: number, zones: Finding['zones']): Finding => ({
@@ -153,6 +155,7 @@ export const CLIENTS: readonly DemoClient[] = [
     findings: [seen('patchy-pigment', 2, [...CHEEKS])],
     protocol: 'set-mask',
     past: [calm, calm],
+    nextNote: 'Warmer towels; ask how the new pillow helped her neck',
   },
   {
     name: 'Bastian Okoro',
@@ -164,6 +167,7 @@ export const CLIENTS: readonly DemoClient[] = [
     findings: [seen('inflamed', 2, ['chin']), seen('ingrown', 1, ['neck-front'])],
     protocol: 'clarifying',
     past: [calm, { stinging: 6 }, calm],
+    nextNote: 'Shaves on the morning of the visit: ask again for the evening before',
   },
   {
     name: 'Ingrid Solvay',
@@ -185,6 +189,7 @@ export const CLIENTS: readonly DemoClient[] = [
     ],
     protocol: 'set-mask',
     past: [calm, calm, calm, calm],
+    nextNote: 'Ask for the list of what her physician changed',
   },
   {
     name: 'Pilar Nwosu',

@@ -1,5 +1,5 @@
 import { defineStore } from 'pinia'
-import { closing } from './visit/close'
+import { closing, remembering } from './visit/close'
 import { consultChanges } from './visit/consult'
 import { visitCore } from './visit/core'
 import { fitChanges, prepareChanges, readingChanges } from './visit/fit'
@@ -17,5 +17,6 @@ export const useVisitStore = defineStore('visit', () => {
     ...fitChanges(core),
     ...prepareChanges(core),
     ...closing(core),
+    ...remembering(core),
   }
 })

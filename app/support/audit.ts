@@ -59,6 +59,7 @@ export const ACTION_WORDS: Readonly<Record<string, string>> = {
   'run.read': 'read a run',
   'run.write': 'performed',
   'check_in.write': 'wrote a check-in',
+  'next_note.done': 'ticked a note for next time',
   'kit.open': 'opened a kit',
   'cost.read': 'read costs',
   'rule.touched': 'read whom a rule touches',

@@ -1,13 +1,15 @@
 export {
   answerInWords,
-  FIRST_RUNG,
-  GAP_DAYS,
+  asLeaving,
   isHarm,
-  hasTwoCalm,
   isStrong,
-  suggest,
-  suggestLever,
-} from './suggest'
+  isStrongOnLeaving,
+  leavingInWords,
+  seenOnLeaving,
+  toldAfter,
+} from './answers'
+export type { Told } from './answers'
+export { FIRST_RUNG, GAP_DAYS, hasTwoCalm, suggest, suggestLever } from './suggest'
 export type { Move, Suggestion } from './suggest'
 export { daysBeforeAgain, daysOfPoints, minDays, nextWindow, waitingWork } from './intervals'
 export type { Done, NextWindow } from './intervals'
@@ -15,4 +17,4 @@ export { courseInWords, shortRhythm, visitOfCourse } from './rhythm'
 export type { ShortRhythm } from './rhythm'
 export { burden, clearFirst, notMoving } from './progress'
 export { CALM_ANSWER, LEVEL_REASONS } from './model'
-export type { LevelUse, LeverUse, PastVisit, SkinAnswer } from './model'
+export type { LeavingSkin, LevelUse, LeverUse, PastVisit, SkinAnswer } from './model'

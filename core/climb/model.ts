@@ -3,7 +3,20 @@ import { LEVERS, PROPERTIES } from '../protocol/words'
 import { Finding, ZoneId } from '../skin/model'
 import { IsoDate } from '../client/model'
 
-/** What the skin answered after a visit, as told at the close, at a check-in or at the next visit. */
+/** What the skin shows and feels as the client leaves. What nobody looked at or asked is null: nothing is taken for calm. */
+export const LeavingSkin = z.strictObject({
+  /** 0 none … 4 marked. */
+  redness: z.number().int().min(0).max(4).nullable(),
+  /** 0 … 10. */
+  stinging: z.number().int().min(0).max(10).nullable(),
+  swelling: z.boolean(),
+  blisters: z.boolean(),
+  weeping: z.boolean(),
+  burn: z.boolean(),
+})
+export type LeavingSkin = z.infer<typeof LeavingSkin>
+
+/** What the skin answered a day or more after a visit, as told at a check-in or at the next visit. */
 export const SkinAnswer = z.strictObject({
   /** 0 none … 4 marked. */
   redness: z.number().int().min(0).max(4),
@@ -66,7 +79,10 @@ export const PastVisit = z.strictObject({
   /** The card it was made with: for its course. */
   protocolId: z.string().optional(),
   levers: z.array(LeverUse),
+  /** As told a day or more after: only this makes a visit calm. Null: nobody has said. */
   answer: SkinAnswer.nullable(),
+  /** As it was on leaving: what is strong then counts at once; it makes nothing calm. */
+  leaving: LeavingSkin.optional(),
   /** What was worked with, as properties of its steps (gommage, needling …): for the days between visits. */
   work: z.array(z.enum(PROPERTIES)).optional(),
   /** Exfoliation points on the zone that got most: for the days before the next. */

@@ -1,10 +1,14 @@
+import fc from 'fast-check'
 import { expect, test } from 'vitest'
 import {
   CALM_ANSWER,
+  isStrongOnLeaving,
+  leavingInWords,
   isHarm,
   isStrong,
   suggest,
   suggestLever,
+  type LeavingSkin,
   type PastVisit,
   type SkinAnswer,
 } from '.'
@@ -149,3 +153,101 @@ test('E05: what comes down is the lever whose step stung; where nobody said, all
     ['enzyme', 'down', 2],
   ])
 })
+
+const leaving = (seen: Partial<LeavingSkin>): LeavingSkin => ({
+  ...{ redness: 0, stinging: 0, swelling: false, blisters: false, weeping: false, burn: false },
+  ...seen,
+})
+const left = (on: string, seen: Partial<LeavingSkin>, after: Partial<SkinAnswer> | null) => ({
+  ...visit(on, 2, after),
+  leaving: leaving(seen),
+})
+const moved = (...history: readonly PastVisit[]) => {
+  const { move, rung } = suggestLever({ lever: 'acid', rung: 4 }, history, TODAY)
+  return `${move} ${rung}`
+}
+test('what is seen on the bed makes no visit calm: two of them raise nothing', () =>
+  expect(moved(left('2026-09-29', {}, null), left('2026-10-27', {}, null))).toBe('hold 2'))
+test('told a day after, both do', () =>
+  expect(moved(left('2026-09-29', {}, {}), left('2026-10-27', {}, {}))).toBe('up 3'))
+test('what is strong on leaving counts at once, and a calm day after does not unsay it', () => {
+  expect(moved(left('2026-10-27', { stinging: 6 }, null))).toBe('down 1')
+  expect(moved(left('2026-10-27', { stinging: 6 }, {}))).toBe('down 1')
+  expect(moved(left('2026-10-27', { swelling: true }, {}))).toBe('stop 0')
+  expect(moved(left('2026-09-29', { stinging: 7 }, {}), left('2026-10-27', {}, {}))).toBe('hold 2')
+})
+test('redness on leaving alone moves nothing: how long it lasts is told a day after', () => {
+  expect(moved(left('2026-10-27', { redness: 4 }, null))).toBe('hold 2')
+  expect(moved(left('2026-10-27', { redness: 4 }, { redness: 2, rednessHours: 40 }))).toBe('down 1')
+})
+test('where it is known which step stung, leaving comes down for its lever alone', () => {
+  const past: PastVisit = {
+    on: '2026-10-27',
+    levers: [
+      { lever: 'acid', rung: 3, stung: true },
+      { lever: 'enzyme', rung: 3 },
+    ],
+    answer: null,
+    leaving: leaving({ stinging: 8 }),
+  }
+  const of = (lever: 'acid' | 'enzyme') => suggestLever({ lever, rung: 4 }, [past], TODAY).move
+  expect([of('acid'), of('enzyme')]).toEqual(['down', 'hold'])
+})
+test('what was not looked at is told as that, and is strong for nobody', () => {
+  const nobody = leaving({ redness: null, stinging: null })
+  expect([leavingInWords(nobody), isStrongOnLeaving(nobody)]).toEqual([
+    'not looked at whole',
+    false,
+  ])
+  expect(leavingInWords(leaving({}))).toBe('nothing')
+  expect(leavingInWords(leaving({ redness: 2, stinging: 3, burn: true }))).toBe(
+    'redness 2 of 4, stinging 3 of 10, a burn',
+  )
+})
+/** Any answers, in any order. */
+const seen = fc.record({
+  redness: fc.option(fc.integer({ min: 0, max: 4 })),
+  stinging: fc.option(fc.integer({ min: 0, max: 10 })),
+  ...{ swelling: fc.boolean(), blisters: fc.boolean(), weeping: fc.boolean(), burn: fc.boolean() },
+})
+const told = fc.option(
+  fc.record({
+    redness: fc.integer({ min: 0, max: 4 }),
+    rednessHours: fc.integer({ min: 0, max: 96 }),
+    stinging: fc.integer({ min: 0, max: 10 }),
+    ...{ swelling: fc.boolean(), blisters: fc.boolean(), weeping: fc.boolean() },
+    ...{ burn: fc.boolean(), darkMark: fc.boolean(), coldSore: fc.boolean() },
+  }),
+)
+const years = fc.array(
+  fc.record({
+    rung: fc.integer({ min: 1, max: 4 }),
+    seen,
+    told,
+    days: fc.integer({ min: 14, max: 90 }),
+  }),
+  { minLength: 1, maxLength: 8 },
+)
+const asHistory = (
+  past: readonly { rung: number; seen: LeavingSkin; told: SkinAnswer | null; days: number }[],
+) => {
+  let day = Date.parse(TODAY)
+  return [...past].reverse().map(({ rung, seen: leavingSkin, told: answer, days }): PastVisit => {
+    day -= days * 86_400_000
+    const on = new Date(day).toISOString().slice(0, 10)
+    return { on, levers: [{ lever: 'acid', rung }], answer, leaving: leavingSkin }
+  })
+}
+test('whatever is seen on leaving never raises, and never makes a rung higher than without it', () =>
+  fc.assert(
+    fc.property(years, (past) => {
+      const history = asHistory(past)
+      const rungOf = (visits: readonly PastVisit[]) =>
+        suggestLever({ lever: 'acid', rung: 4 }, visits, TODAY)
+      const without = history.map(({ leaving: _, ...rest }) => rest)
+      const unsaid = history.map((one) => ({ ...one, answer: null }))
+      expect(rungOf(history).rung).toBeLessThanOrEqual(rungOf(without).rung)
+      expect(rungOf(unsaid).move).not.toBe('up')
+    }),
+    { numRuns: 3000 },
+  ))

@@ -1,10 +1,18 @@
 import { dateInWords, daysBetween } from '../client/facts'
-import { announcedHours, USUAL_HOURS } from './aftermath'
+import { announcedHours } from './aftermath'
+import {
+  answerInWords,
+  isHarm,
+  isStrong,
+  isStrongOnLeaving,
+  leavingInWords,
+  leftTrace,
+} from './answers'
 import { minDays } from './intervals'
 import type { LeverId } from '../protocol/words'
 import { LEVER_WORDS } from '../protocol/words'
 import { LEVER_KIND, TOP_RUNG, type LeverRung } from '../strength'
-import type { LeverUse, PastVisit, SkinAnswer } from './model'
+import type { LeavingSkin, LeverUse, PastVisit, SkinAnswer } from './model'
 
 /** `free`: found by feeling while it is done, no limit follows. */
 export type Move = 'first' | 'up' | 'hold' | 'down' | 'restart' | 'stop' | 'wait' | 'free'
@@ -26,22 +34,20 @@ export const GAP_DAYS = 84
 /** E02: ceiling for a lever that has never been tolerated. */
 export const FIRST_RUNG = 2
 
-/** E05: redness of at least 2 of 4 for longer than the work announces, or stinging of at least 6 of 10. */
-export const isStrong = (answer: SkinAnswer, announcedHours = USUAL_HOURS): boolean =>
-  (answer.redness >= 2 && answer.rednessHours > announcedHours) || answer.stinging >= 6
-/** E06: blisters, weeping, swelling or a burn. */
-export const isHarm = (answer: SkinAnswer): boolean =>
-  answer.blisters || answer.weeping || answer.swelling || answer.burn
-/** E13: a new dark mark, or a cold sore, after the visit. */
-const leftTrace = (answer: SkinAnswer): boolean => answer.darkMark || answer.coldSore
-const isCalm = ({ answer, hours }: Use): boolean =>
-  answer !== null && !isStrong(answer, hours) && !isHarm(answer) && !leftTrace(answer)
+/** Only what was told a day or more after makes a visit calm; what was strong on leaving is not made so by it. */
+const isCalm = ({ answer, leaving, hours }: Use): boolean =>
+  answer !== null &&
+  !isStrong(answer, hours) &&
+  !isHarm(answer) &&
+  !leftTrace(answer) &&
+  !(leaving && (isStrongOnLeaving(leaving) || isHarm(leaving)))
 
 interface Use {
   readonly on: string
   readonly levers: readonly LeverUse[]
   readonly rung: number
   readonly answer: SkinAnswer | null
+  readonly leaving: LeavingSkin | undefined
   readonly points?: number | undefined
   /** Hours of redness that its work announces. */
   readonly hours: number
@@ -51,7 +57,7 @@ interface Use {
 
 function usesOf(lever: LeverId, history: readonly PastVisit[]): Use[] {
   const uses = history.flatMap((visit) => {
-    const { on, levers, answer, points } = visit
+    const { on, levers, answer, leaving, points } = visit
     const used = levers.filter((use) => use.lever === lever)
     if (used.length === 0) return []
     return [
@@ -60,6 +66,7 @@ function usesOf(lever: LeverId, history: readonly PastVisit[]): Use[] {
         levers: used,
         rung: Math.max(...used.map(({ rung }) => rung)),
         answer,
+        leaving,
         points,
         hours: announcedHours(visit),
         isBlamed: isBlamed(used, levers),
@@ -82,19 +89,6 @@ export function hasTwoCalm(lever: LeverId, history: readonly PastVisit[], today:
   return (
     lastTwo.length === 2 && lastTwo.every(isCalm) && daysBetween(lastTwo[1]!.on, today) <= GAP_DAYS
   )
-}
-
-/** What the skin answered, in words. */
-export const answerInWords = (answer: SkinAnswer): string => {
-  const parts = [
-    answer.redness > 0 ? `redness ${answer.redness} of 4 for ${answer.rednessHours} h` : '',
-    answer.stinging > 0 ? `stinging ${answer.stinging} of 10` : '',
-    answer.blisters ? 'blisters' : '',
-    answer.weeping ? 'weeping' : '',
-    answer.swelling ? 'swelling' : '',
-    answer.burn ? 'a burn' : '',
-  ].filter(Boolean)
-  return parts.length > 0 ? parts.join(', ') : 'calm'
 }
 
 /** What is known of one lever when its rung is suggested. */
@@ -169,8 +163,15 @@ const capitalised = (words: string): string => `${words[0]!.toUpperCase()}${word
 
 /** E06: the lever stops after harm. */
 const stopped: LeverRule = ({ last, name }) => {
-  if (last.answer === null || !isHarm(last.answer)) return undefined
-  const why = `${answerInWords(last.answer)} after ${dateInWords(last.on)}: ${name} stops; advise a physician before it is used again.`
+  const { answer, leaving } = last
+  const told = [
+    answer && isHarm(answer) ? `${answerInWords(answer)} after ${dateInWords(last.on)}` : '',
+    leaving && isHarm(leaving)
+      ? `${leavingInWords(leaving)} on leaving on ${dateInWords(last.on)}`
+      : '',
+  ].find(Boolean)
+  if (!told) return undefined
+  const why = `${told}: ${name} stops; advise a physician before it is used again.`
   return { move: 'stop', rung: 0, ruleIds: ['E06'], why }
 }
 
@@ -196,9 +197,19 @@ const lowered = (rung: number): number => Math.max(1, rung - 1)
 
 /** E05: a strong answer takes the lever one rung down. */
 const downAfterStrong: LeverRule = ({ last, name }) => {
-  if (!last.answer || !last.isBlamed || !isStrong(last.answer, last.hours)) return undefined
+  const { answer, leaving, on } = last
+  if (!last.isBlamed) return undefined
+  const told = [
+    answer && isStrong(answer, last.hours)
+      ? `after ${dateInWords(on)} (${answerInWords(answer)})`
+      : '',
+    leaving && isStrongOnLeaving(leaving)
+      ? `on leaving on ${dateInWords(on)} (${leavingInWords(leaving)})`
+      : '',
+  ].find(Boolean)
+  if (!told) return undefined
   const rung = lowered(last.rung)
-  const why = `Strong answer after ${dateInWords(last.on)} (${answerInWords(last.answer)}): ${name} one rung lower, ${last.rung} → ${rung}.`
+  const why = `Strong answer ${told}: ${name} one rung lower, ${last.rung} → ${rung}.`
   return { move: 'down', rung, ruleIds: ['E05'], why }
 }
 
@@ -238,7 +249,7 @@ const IN_ORDER: Readonly<Record<'answering' | 'felt' | 'comfort', readonly Lever
 function held({ last }: Past): Suggested {
   const reason =
     last.answer === null
-      ? 'the answer of the last visit is not recorded'
+      ? 'nobody has said yet how the skin was a day after it'
       : 'two calm visits on the same rung come before going up'
   const why = `Rung ${last.rung} again: ${reason}.`
   return { move: 'hold', rung: last.rung, ruleIds: ['E04'], why }

@@ -8,7 +8,7 @@ import {
   PatchTest,
   ProductMemory,
 } from '../client/model'
-import { SkinAnswer } from '../climb/model'
+import { LeavingSkin, SkinAnswer } from '../climb/model'
 
 const Instant = z.iso.datetime({ offset: true })
 const Written = z.record(z.string(), z.unknown())
@@ -50,9 +50,14 @@ const FiledVisit = z.strictObject({
     }),
   ),
   overrides: z.array(z.strictObject({ ruleId: z.string(), reason: z.string(), by: z.string() })),
+  /** What the skin showed as the client left. */
+  leaving: LeavingSkin.nullable().default(null),
+  /** As earlier versions asked it at the close. */
   answer: SkinAnswer.nullable(),
   checkIns: z.array(z.strictObject({ askedOn: IsoDate, answer: SkinAnswer })),
   note: z.string(),
+  /** For the visit after it. */
+  nextNote: z.string().default(''),
   signedBy: z.string().nullable(),
   signedAt: Instant.nullable(),
 })

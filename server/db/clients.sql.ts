@@ -1,7 +1,9 @@
 import { z } from 'zod'
 import type { ClientQuery } from '#core/client'
-import { LeverUse, SkinAnswer } from '#core/climb/model'
+import { seenOnLeaving, toldAfter } from '#core/climb'
+import { LeverUse } from '#core/climb/model'
 import { CONTACT_WAYS } from './client.sql'
+import { TOLD, ToldRow } from './outcome.sql'
 import { execute, many, maybeOne, type Db } from './rows'
 
 // Clients as a list: found while one types, a page at a time.
@@ -172,7 +174,8 @@ export const formerDetails = (db: Db, clientId: string) =>
     [clientId],
   )
 
-const VisitLine = z.object({
+const VisitLine = ToldRow.extend({
+  on: z.string(),
   id: z.string(),
   startsAt: z.date(),
   endsAt: z.date(),
@@ -181,13 +184,13 @@ const VisitLine = z.object({
   room: z.string(),
   stage: z.string(),
   calledOff: z.string().nullable(),
-  answer: SkinAnswer.nullable(),
   note: z.string().nullable(),
+  nextNote: z.string().nullable(),
   levers: z.array(LeverUse).nullable(),
 })
-/** Visits of a client before an instant, the newest first: what was done, how high, and what the skin answered. */
-export const visitLines = (db: Db, clientId: string, before: Date | null, most: number) =>
-  many(
+/** Visits of a client before an instant, the newest first: what was done, how high, what the skin showed on leaving and answered after. */
+export async function visitLines(db: Db, clientId: string, before: Date | null, most: number) {
+  const rows = await many(
     db,
     VisitLine,
     `SELECT
@@ -202,19 +205,13 @@ export const visitLines = (db: Db, clientId: string, before: Date | null, most: 
           WHEN v.no_show THEN 'did not come'
           WHEN v.stage = 'called-off' THEN 'called off: ' || v.called_off_reason
         END AS "calledOff",
-        COALESCE(
-          (
-            SELECT c.answer
-            FROM check_in c
-            WHERE c.visit_id = v.id
-            ORDER BY c.recorded_at DESC
-            LIMIT 1
-          ),
-          o.answer
-        ) AS answer,
+        to_char(v.starts_at AT TIME ZONE s.time_zone, 'YYYY-MM-DD') AS "on",
+        ${TOLD},
         o.note,
+        o.next_note AS "nextNote",
         o.levers
       FROM visit v
+        JOIN salon s ON s.id = v.salon_id
         JOIN practitioner p ON p.id = v.practitioner_id
         JOIN room r ON r.id = v.room_id
         JOIN protocol_version pv ON pv.salon_id = v.salon_id AND pv.id = v.protocol_version_id
@@ -225,6 +222,11 @@ export const visitLines = (db: Db, clientId: string, before: Date | null, most: 
       LIMIT $3`,
     [clientId, before, most],
   )
+  return rows.map(({ checkIn, atClose, leaving, on, ...line }) => {
+    const told = { checkIn, atClose, leaving }
+    return { ...line, answer: toldAfter(told, on), leaving: seenOnLeaving(told) ?? null }
+  })
+}
 
 /** Makes one client of two of the salon; false where they are not two. */
 export const mergeClients = async (db: Db, kept: string, gone: string): Promise<boolean> =>

@@ -1,14 +1,15 @@
 import { z } from 'zod'
-import { LevelUse, LeverUse, type PastVisit, SkinAnswer } from '#core/climb/model'
+import { seenOnLeaving, toldAfter } from '#core/climb'
+import { LevelUse, LeverUse, type PastVisit } from '#core/climb/model'
 import { PROPERTIES } from '#core/protocol'
 import { Finding } from '#core/skin/model'
+import { TOLD, ToldRow } from './outcome.sql'
 import { many, type Db } from './rows'
 
-const PastRow = z.object({
+const PastRow = ToldRow.extend({
   on: z.string(),
   protocolId: z.string(),
   levers: z.array(LeverUse),
-  answer: SkinAnswer.nullable(),
   findings: z.array(Finding).nullable(),
   work: z.array(z.enum(PROPERTIES)),
   points: z.number().nullable(),
@@ -19,16 +20,7 @@ const HISTORY = `SELECT
         to_char(v.starts_at AT TIME ZONE $3, 'YYYY-MM-DD') AS "on",
         pv.protocol_id AS "protocolId",
         o.levers,
-        COALESCE(
-          (
-            SELECT c.answer
-            FROM check_in c
-            WHERE c.visit_id = v.id
-            ORDER BY c.recorded_at DESC
-            LIMIT 1
-          ),
-          o.answer
-        ) AS answer,
+        ${TOLD},
         (
           SELECT r.body -> 'findings'
           FROM reading r
@@ -60,8 +52,8 @@ const HISTORY = `SELECT
       ORDER BY v.starts_at`
 
 /**
- * Closed visits of a client before a day, oldest first: levers used, what the skin answered (a later check-in wins over the close),
- * what it showed, and what was worked with.
+ * Closed visits of a client before a day, oldest first: levers used, what the skin showed on leaving and answered a day or more
+ * after, its findings, and what was worked with.
  */
 export async function loadHistory(
   db: Db,
@@ -70,11 +62,17 @@ export async function loadHistory(
   timeZone: string,
 ): Promise<PastVisit[]> {
   const rows = await many(db, PastRow, HISTORY, [clientId, before, timeZone])
-  return rows.map(({ findings, work, points, levels, ...row }) => ({
-    ...row,
-    work,
-    ...(levels ? { levels } : {}),
-    ...(findings ? { findings } : {}),
-    ...(points === null ? {} : { points }),
-  }))
+  return rows.map(({ checkIn, atClose, leaving, findings, work, points, levels, ...row }) => {
+    const told = { checkIn, atClose, leaving }
+    const seen = seenOnLeaving(told)
+    return {
+      ...row,
+      answer: toldAfter(told, row.on),
+      ...(seen ? { leaving: seen } : {}),
+      work,
+      ...(levels ? { levels } : {}),
+      ...(findings ? { findings } : {}),
+      ...(points === null ? {} : { points }),
+    }
+  })
 }

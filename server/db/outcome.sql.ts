@@ -1,29 +1,37 @@
 import { z } from 'zod'
-import { LeverUse, SkinAnswer } from '#core/climb/model'
+import { seenOnLeaving, toldAfter } from '#core/climb'
+import { LeavingSkin, LeverUse, SkinAnswer } from '#core/climb/model'
 import type { Property } from '#core/protocol'
-import { addOnce, execute, maybeOne, type Db } from './rows'
+import { addOnce, execute, many, maybeOne, type Db } from './rows'
 import type { VisitRow } from './visit.sql'
 
-const Closed = z.object({ id: z.string(), on: z.string(), answer: SkinAnswer.nullable() })
+/** What was told of a visit `v` with its outcome `o`, as columns; read by `ToldRow`. */
+export const TOLD = `(
+          SELECT jsonb_build_object('askedOn', to_char(c.asked_on, 'YYYY-MM-DD'), 'answer', c.answer)
+          FROM check_in c
+          WHERE c.visit_id = v.id
+          ORDER BY c.recorded_at DESC
+          LIMIT 1
+        ) AS "checkIn",
+        o.answer AS "atClose",
+        o.leaving`
+export const ToldRow = z.object({
+  checkIn: z.object({ askedOn: z.string(), answer: SkinAnswer }).nullable(),
+  atClose: SkinAnswer.nullable(),
+  leaving: LeavingSkin.nullable(),
+})
 
-/** The client's last signed visit before this one, with what the skin answered so far, or undefined. */
-export const visitBefore = (db: Db, visit: VisitRow) =>
-  maybeOne(
+const Closed = ToldRow.extend({ id: z.string(), on: z.string() })
+
+/** The client's last signed visit before this one, with what the skin showed on leaving and answered so far, or undefined. */
+export async function visitBefore(db: Db, visit: VisitRow) {
+  const row = await maybeOne(
     db,
     Closed,
     `SELECT
         v.id,
         to_char(v.starts_at AT TIME ZONE $3, 'YYYY-MM-DD') AS "on",
-        COALESCE(
-          (
-            SELECT c.answer
-            FROM check_in c
-            WHERE c.visit_id = v.id
-            ORDER BY c.recorded_at DESC
-            LIMIT 1
-          ),
-          o.answer
-        ) AS answer
+        ${TOLD}
       FROM visit v
         JOIN outcome o ON o.visit_id = v.id
       WHERE v.client_id = $1
@@ -32,11 +40,43 @@ export const visitBefore = (db: Db, visit: VisitRow) =>
       LIMIT 1`,
     [visit.client_id, visit.starts_at, visit.time_zone],
   )
+  if (!row) return undefined
+  const { id, on } = row
+  return { id, on, answer: toldAfter(row, on), leaving: seenOnLeaving(row) ?? null }
+}
 
-const OutcomeRow = z.object({
-  answer: SkinAnswer.nullable(),
+const NextNote = z.object({ visitId: z.string(), on: z.string(), text: z.string() })
+/** What was noted for next time at the client's visits before this one and nobody has ticked yet, the newest first. */
+export const nextNotes = (db: Db, visit: VisitRow) =>
+  many(
+    db,
+    NextNote,
+    `SELECT
+        v.id AS "visitId",
+        to_char(v.starts_at AT TIME ZONE $3, 'YYYY-MM-DD') AS "on",
+        o.next_note AS text
+      FROM visit v
+        JOIN outcome o ON o.visit_id = v.id
+      WHERE v.client_id = $1
+        AND v.starts_at < $2
+        AND o.next_note <> ''
+        AND NOT EXISTS (SELECT FROM next_note_done d WHERE d.visit_id = v.id)
+      ORDER BY v.starts_at DESC`,
+    [visit.client_id, visit.starts_at, visit.time_zone],
+  )
+/** Ticks the note that a visit left for the next; ticked twice it is ticked. */
+export const tickNextNote = (db: Db, visitId: string, accountId: string) =>
+  execute(
+    db,
+    'INSERT INTO next_note_done (visit_id, done_by) VALUES ($1, $2) ON CONFLICT (visit_id) DO NOTHING',
+    [visitId, accountId],
+  )
+
+const OutcomeRow = ToldRow.extend({
+  on: z.string(),
   levers: z.array(LeverUse),
   note: z.string(),
+  next_note: z.string(),
   planned_s: z.number(),
   actual_s: z.number().nullable(),
   signed_at: z.date(),
@@ -47,14 +87,17 @@ const OutcomeRow = z.object({
   doubt: z.string().nullable(),
 })
 
-export const outcomeOf = (db: Db, visitId: string) =>
-  maybeOne(
+/** What a visit was signed with, and what was told of the skin since. */
+export async function outcomeOf(db: Db, visitId: string) {
+  const row = await maybeOne(
     db,
     OutcomeRow,
     `SELECT
-        o.answer,
+        to_char(v.starts_at AT TIME ZONE s.time_zone, 'YYYY-MM-DD') AS "on",
+        ${TOLD},
         o.levers,
         o.note,
+        o.next_note,
         o.planned_s,
         o.actual_s,
         o.signed_at,
@@ -63,21 +106,32 @@ export const outcomeOf = (db: Db, visitId: string) =>
         o.sent_id,
         d.reason AS doubt
       FROM outcome o
+        JOIN visit v ON v.id = o.visit_id
+        JOIN salon s ON s.id = v.salon_id
         LEFT JOIN signature_doubt d ON d.visit_id = o.visit_id AND d.confirmed_at IS NULL
       WHERE o.visit_id = $1`,
     [visitId],
   )
+  if (!row) return undefined
+  const { on, checkIn, atClose, leaving, ...outcome } = row
+  const told = { checkIn, atClose, leaving }
+  return { ...outcome, leaving: seenOnLeaving(told) ?? null, answer: toldAfter(told, on) }
+}
 
 export interface Outcome {
   /** Given by the tablet that signed. */
   sentId?: string | undefined
-  answer: SkinAnswer | null
+  leaving: LeavingSkin | null
+  /** As an earlier version asked it at the close. */
+  answer?: SkinAnswer | null | undefined
   levers: readonly LeverUse[]
   /** What was worked with, as properties of what was done. */
   work: readonly Property[]
   /** Exfoliation points on the zone that got most. */
   points: number
   note: string
+  /** For the next visit. */
+  nextNote?: string | undefined
   plannedS: number
   actualS: number | null
 }
@@ -101,15 +155,17 @@ export async function signVisit(
   if (locked === 0) return false
   await execute(
     db,
-    `INSERT INTO outcome (visit_id, answer, levers, work, points, note, planned_s, actual_s, signed_by, signed_name, sent_id)
-      VALUES ($1, $2, $3, $4, $5, $6, $7, $8, $9, $10, $11)`,
+    `INSERT INTO outcome (visit_id, answer, leaving, levers, work, points, note, next_note, planned_s, actual_s, signed_by, signed_name, sent_id)
+      VALUES ($1, $2, $3, $4, $5, $6, $7, $8, $9, $10, $11, $12, $13)`,
     [
       visitId,
-      outcome.answer,
+      outcome.answer ?? null,
+      outcome.leaving,
       JSON.stringify(outcome.levers),
       JSON.stringify(outcome.work),
       outcome.points,
       outcome.note,
+      outcome.nextNote ?? '',
       outcome.plannedS,
       outcome.actualS,
       accountId,

@@ -79,6 +79,7 @@ const FILED_VISITS = `SELECT jsonb_build_object(
       FROM visit_override x
       WHERE x.visit_id = v.id
     ),
+    'leaving', o.leaving,
     'answer', o.answer,
     'checkIns', (
       SELECT COALESCE(jsonb_agg(jsonb_build_object('askedOn', x.asked_on, 'answer', x.answer) ORDER BY x.recorded_at), '[]')
@@ -86,6 +87,7 @@ const FILED_VISITS = `SELECT jsonb_build_object(
       WHERE x.visit_id = v.id
     ),
     'note', COALESCE(o.note, ''),
+    'nextNote', COALESCE(o.next_note, ''),
     'signedBy', o.signed_name,
     'signedAt', o.signed_at
   ) AS visit

@@ -11,7 +11,7 @@ import { visitsBeside } from '../db/beside.sql'
 import { followingVisit, nextVisitOf, type VisitRow } from '../db/visit.sql'
 import { latestPlan, listTicks, shownPlan } from '../db/plan.sql'
 import { listEvents } from '../db/run.sql'
-import { outcomeOf, visitBefore } from '../db/outcome.sql'
+import { nextNotes, outcomeOf, visitBefore } from '../db/outcome.sql'
 import { readingBefore } from '../db/reading.sql'
 import { moneyOf } from './money'
 import { compileInputOf } from './visit-input'
@@ -36,6 +36,8 @@ export async function visitData(db: Db, visit: VisitRow) {
     photos: await listPhotos(db, visit.client_id, visit.time_zone),
     lastReading: (await readingBefore(db, visit)) ?? null,
     ...(await lastTime(db, visit)),
+    /** Noted for this time, and not ticked yet. */
+    nextNotes: await nextNotes(db, visit),
     ticks: await listTicks(db, visit.id),
     events: await listEvents(db, visit.id),
     outcome: outcome ?? null,

@@ -10,7 +10,7 @@ import { loadClient } from '../../server/db/client.sql'
 import { listConsents } from '../../server/db/consent.sql'
 import { listPatchTests } from '../../server/db/evidence.sql'
 import { loadHistory } from '../../server/db/history.sql'
-import { outcomeOf } from '../../server/db/outcome.sql'
+import { nextNotes, outcomeOf, visitBefore } from '../../server/db/outcome.sql'
 import { latestPlan, listOverrides, openedPlan } from '../../server/db/plan.sql'
 import { latestReading, readingBefore } from '../../server/db/reading.sql'
 import type { Db } from '../../server/db/rows'
@@ -92,6 +92,8 @@ test.each<[string, (db: Db) => Promise<unknown>]>([
   ['what was kept as written', (db) => listOverrides(db, visit.id)],
   ['the log of a run', (db) => listEvents(db, visit.id)],
   ['an outcome', (db) => outcomeOf(db, visit.id)],
+  ['the visit before', (db) => visitBefore(db, visit)],
+  ['what was noted for this time', (db) => nextNotes(db, visit)],
   ['consents', (db) => listConsents(db, visit.client_id)],
   ['patch tests', (db) => listPatchTests(db, visit.client_id)],
   ['what a visit used', (db) => usesOf(db, visit.id)],

@@ -112,6 +112,7 @@ export const MAY: Readonly<Record<string, string>> = {
   'PUT /api/visits/:id/card': 'op',
   'POST /api/visits/:id/call-off': 'opad',
   'POST /api/visits/:id/check-in': 'op',
+  'DELETE /api/visits/:id/next-note': 'op',
   'POST /api/visits/:id/clearances': 'op',
   'POST /api/visits/:id/close': 'op',
   'DELETE /api/visits/:id/consents/:consentId': 'op',

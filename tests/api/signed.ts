@@ -25,13 +25,17 @@ export const event = (body: object, seq = 0) => ({
 export const A_DROP = [{ productId: 'oat-mask', amount: 0.01 }]
 
 /** A visit fitted, started and signed. */
-export async function signed(client = 'Marguerite Abiola', answer: object = CALM): Promise<string> {
+export async function signed(
+  client = 'Marguerite Abiola',
+  answer: object = CALM,
+  more: object = {},
+): Promise<string> {
   const id = await book(owner, client)
   await owner.ask('POST', `/api/visits/${id}/plan`)
   await owner.ask('POST', `/api/visits/${id}/events`, {
     events: [event({ type: 'start' }), event({ type: 'finish' }, 1)],
   })
-  const closing = { answer, note: 'done', used: A_DROP }
+  const closing = { answer, note: 'done', used: A_DROP, ...more }
   expect((await owner.ask('POST', `/api/visits/${id}/close`, closing)).status).toBe(204)
   return id
 }

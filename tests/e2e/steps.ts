@@ -271,15 +271,14 @@ export async function doneBefore(
       [id, address.split('/').at(-1), daysBefore],
     )
     await db.query(
-      `INSERT INTO outcome (visit_id, answer, levers, work, points, note, planned_s, actual_s, signed_name)
-      VALUES ($1, $2, $3, $4, $5, '', 3600, 3600, 'A test')`,
-      [
-        id,
-        JSON.stringify(CALM),
-        JSON.stringify(done.levers),
-        JSON.stringify(done.work ?? []),
-        done.points,
-      ],
+      `INSERT INTO outcome (visit_id, levers, work, points, note, planned_s, actual_s, signed_name)
+      VALUES ($1, $2, $3, $4, '', 3600, 3600, 'A test')`,
+      [id, JSON.stringify(done.levers), JSON.stringify(done.work ?? []), done.points],
+    )
+    await db.query(
+      `INSERT INTO check_in (id, visit_id, asked_on, answer)
+      SELECT $2, id, starts_at::date + 2, $3 FROM visit WHERE id = $1`,
+      [id, randomUUID(), JSON.stringify(CALM)],
     )
   })
 }

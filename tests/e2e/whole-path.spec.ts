@@ -116,22 +116,31 @@ async function closeVisit({ page }: Scene) {
   await primary(page).click()
   await expect(page.getByRole('heading', { name: 'Planned against actual' })).toBeVisible()
   await expect(page.getByText('Felt: Rice Enzyme Powder: burning')).toBeVisible()
-  await page
-    .getByRole('radiogroup', { name: 'Redness, of 4' })
-    .getByRole('radio', { name: '3' })
-    .click()
-  await page
-    .getByRole('radiogroup', { name: 'How long it lasted' })
-    .getByRole('radio', { name: 'two days' })
-    .click()
-  await expect(page.getByRole('region', { name: 'Next visit' })).toContainText(
-    'enzyme time one rung lower, 3 → 2',
-  )
+  // Nobody knows on the bed how long it lasts, and nothing is preset.
+  await expect(page.getByRole('radio', { checked: true })).toHaveCount(0)
+  await rate(page, 'Redness now, of 4', '3')
   await page.getByLabel('Note').fill('Redness told by telephone')
+  await page.getByLabel('For next time').fill('Ask how long it was red')
   await page.getByRole('button', { name: 'Sign and lock' }).click()
   await expect(page.getByText(/Signed by Anneke Vask/)).toBeVisible()
+  const next = page.getByRole('region', { name: 'Next visit' })
+  await expect(next).toContainText('nobody has said yet how the skin was a day after it')
+  const after = page.getByRole('region', { name: 'Reaction after last visit' })
+  await after.getByRole('button', { name: 'It was calm' }).click({ force: true })
+  await expect(after).toContainText('on leaving: redness 3 of 4; since then not told')
+  await after.getByRole('button', { name: 'Something …' }).click()
+  await rate(page, 'Redness, of 4', '3')
+  await rate(page, 'How long it lasted', 'two days')
+  await after.getByRole('button', { name: 'Keep as a check-in' }).click()
+  await expect(next).toContainText('enzyme time one rung lower, 3 → 2')
   await expect(page.getByLabel('Note')).toBeDisabled()
 }
+
+const rate = (page: Page, scale: string, value: string) =>
+  page
+    .getByRole('radiogroup', { name: scale })
+    .getByRole('radio', { name: value, exact: true })
+    .click()
 
 async function nextVisit({ page }: Scene) {
   const next = page.getByRole('link', { name: /^Next visit,/ })
@@ -141,6 +150,10 @@ async function nextVisit({ page }: Scene) {
   await expect(changes).toContainText('Strong answer after')
   await expect(changes).toContainText('E05')
   await stage(page, 'Consult')
+  const noted = page.getByRole('list', { name: 'Noted for this time' })
+  await expect(noted).toContainText('Ask how long it was red')
+  await noted.getByRole('button', { name: 'Seen to: Ask how long it was red' }).click()
+  await expect(noted).toHaveCount(0)
   await consultPart(page, 'All allergens')
   await expect(page.getByRole('button', { name: 'Pineapple', exact: true })).toHaveAttribute(
     'aria-pressed',
@@ -164,6 +177,7 @@ test('from sign-in to the next visit’s lower rung, with the network cut and a 
   await test.step('Perform: clocks follow the hands', () => perform(scene))
   await test.step('two dwells at once; the network goes, the page is loaded again, the clocks show the same second', () =>
     twoDwells(scene))
-  await test.step('to the end, and closed with a strong answer', () => closeVisit(scene))
+  await test.step('to the end, closed with what is seen on leaving; a strong answer is told after', () =>
+    closeVisit(scene))
   await test.step('the next visit is one rung lower and says why', () => nextVisit(scene))
 })

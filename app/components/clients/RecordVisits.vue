@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { answerInWords } from '#core/climb'
+import { answerInWords, leavingInWords } from '#core/climb'
 import { LEVER_WORDS } from '#core/protocol'
 import { call } from '~/support/api'
 import type { ClientRecord } from '~/support/clients'
@@ -54,13 +54,19 @@ async function more() {
             <span v-if="visit.calledOff" class="text-soft">{{ visit.calledOff }}</span>
             <span v-else-if="isAhead(visit)" class="text-now font-semibold">booked</span>
             <span v-else-if="visit.stage !== 'closed'" class="text-soft">not signed</span>
+            <span v-if="visit.leaving" class="block text-sm">
+              On leaving: {{ leavingInWords(visit.leaving) }}
+            </span>
             <span v-if="visit.answer" class="block text-sm">
-              Skin: {{ answerInWords(visit.answer) }}
+              After it: {{ answerInWords(visit.answer) }}
             </span>
             <span v-if="leversInWords(visit)" class="block text-sm text-soft">
               {{ leversInWords(visit) }}
             </span>
             <span v-if="visit.note" class="block text-sm text-soft">“{{ visit.note }}”</span>
+            <span v-if="visit.nextNote" class="block text-sm text-soft">
+              For next time: “{{ visit.nextNote }}”
+            </span>
           </span>
         </component>
       </li>

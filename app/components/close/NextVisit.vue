@@ -43,5 +43,8 @@ const courseWords = computed(() => {
     <p class="text-sm text-soft">
       {{ lever.why }} <span class="whitespace-nowrap">({{ lever.ruleIds.join(', ') }})</span>
     </p>
+    <p v-if="lever.ifCalm" class="text-sm"
+      >Told calm a day or more after: up to rung {{ lever.ifCalm }}.</p
+    >
   </div>
 </template>

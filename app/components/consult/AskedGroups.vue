@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import type { FittedPlan, Needed } from '#core/adapt'
 import { nothingNew, type Fact, type Known } from '#core/client'
-import type { SkinAnswer } from '#core/climb'
+import type { LeavingSkin, SkinAnswer } from '#core/climb'
 import type { AskedGroup } from '~/support/consult/consult'
 import { shortDate } from '~/support/time'
 
@@ -15,7 +15,12 @@ const props = defineProps<{
   plan: FittedPlan | undefined
   today: string
   disabled: boolean
-  lastVisit: { id: string; on: string; answer: SkinAnswer | null } | null
+  lastVisit: {
+    id: string
+    on: string
+    answer: SkinAnswer | null
+    leaving: LeavingSkin | null
+  } | null
 }>()
 const emit = defineEmits<{
   answer: [facts: Fact[]]

@@ -1,10 +1,22 @@
 <script setup lang="ts">
-import { CALM_ANSWER, type SkinAnswer } from '#core/climb'
-import { shortDate } from '~/support/time'
+import { dequal } from 'dequal'
+import {
+  answerInWords,
+  CALM_ANSWER,
+  leavingInWords,
+  type LeavingSkin,
+  type SkinAnswer,
+} from '#core/climb'
+import { dayIn, shortDate } from '~/support/time'
 
-/** How the skin answered after the last visit, asked before anything else. */
+/** How the skin answered after a visit: a day or more after, for before that nobody knows. */
 const props = defineProps<{
-  visit: { id: string; on: string; answer: SkinAnswer | null }
+  visit: {
+    id: string
+    on: string
+    answer: SkinAnswer | null
+    leaving?: LeavingSkin | null | undefined
+  }
   disabled: boolean
 }>()
 const emit = defineEmits<{ checkIn: [visitId: string, answer: SkinAnswer] }>()
@@ -18,9 +30,17 @@ watch(
   { immediate: true },
 )
 const told = computed(() => {
-  const { answer } = props.visit
-  return answer ? `redness ${answer.redness} of 4, stinging ${answer.stinging} of 10` : 'not told'
+  const { answer, leaving } = props.visit
+  if (answer) return answerInWords(answer)
+  return leaving ? `on leaving: ${leavingInWords(leaving)}; since then not told` : 'not told'
 })
+const timeZone = useVisitStore().data?.visit.timeZone ?? 'UTC'
+const whyNotCalm = computed(() => {
+  if (props.visit.answer) return 'It was told already.'
+  const isEarly = dayIn(timeZone, new Date()) <= props.visit.on
+  return isEarly ? 'Too early to know: it is told a day or more after.' : undefined
+})
+const isUntouched = computed(() => dequal(skin.value, { ...CALM_ANSWER, ...props.visit.answer }))
 function keep(answer: SkinAnswer) {
   emit('checkIn', props.visit.id, answer)
   isOpen.value = false
@@ -29,8 +49,8 @@ function keep(answer: SkinAnswer) {
 
 <template>
   <section class="border-b border-hair py-3" aria-label="Reaction after last visit">
-    <div class="flex items-center gap-2">
-      <h3 class="flex-1 flex items-baseline gap-2">
+    <div class="flex flex-wrap items-center gap-2">
+      <h3 class="flex-1 min-w-[19rem] max-sm:min-w-full flex flex-wrap items-baseline gap-x-2">
         <span class="font-semibold">Skin after {{ shortDate(visit.on) }}</span>
         <span class="text-sm text-soft">{{ told }}</span>
       </h3>
@@ -39,10 +59,10 @@ function keep(answer: SkinAnswer) {
       </button>
       <button
         type="button"
-        class="pick w-36"
+        class="pick w-36 max-sm:flex-1"
         :aria-pressed="visit.answer !== null"
         :disabled="disabled"
-        v-off="visit.answer !== null && 'It was told already.'"
+        v-off="whyNotCalm"
         @click="keep({ ...CALM_ANSWER })"
       >
         {{ visit.answer ? '✓ Told' : 'It was calm' }}
@@ -50,7 +70,13 @@ function keep(answer: SkinAnswer) {
     </div>
     <div v-if="isOpen" class="pb-1 pl-4 mt-2 border-l-2 border-mind max-w-xl">
       <AnswerForm v-model="skin" :disabled="disabled" />
-      <button type="button" class="rung rung-strong mt-3" :disabled="disabled" @click="keep(skin)">
+      <button
+        type="button"
+        class="rung rung-strong mt-3"
+        :disabled="disabled"
+        v-off="isUntouched && 'Say first what it was.'"
+        @click="keep(skin)"
+      >
         Keep as a check-in
       </button>
     </div>

@@ -77,7 +77,7 @@ watch(
           {{ name_ }} is short
         </li>
       </ul>
-      <p v-if="brief.note" class="mt-3 text-soft">For this time: {{ brief.note }}</p>
+      <p v-for="note in brief.notes" :key="note" class="mt-3 text-now">For this time: {{ note }}</p>
       <p v-for="line in brief.manner" :key="line" class="text-soft">{{ line }}</p>
       <ul class="mt-3 flex flex-col gap-1" aria-label="At its time">
         <li v-for="one in brief.times" :key="`${String(one.at)}${one.words}`" class="flex gap-4">

@@ -1,28 +1,32 @@
 import { z } from 'zod'
-import { CALM_ANSWER, SkinAnswer } from '#core/climb/model'
+import { LeavingSkin } from '#core/climb/model'
 import { dropDraft, keepDraft, keptDraft } from '~/support/held'
 
-const Draft = z.object({ answer: SkinAnswer, note: z.string() })
-
-interface Signed {
-  readonly answer: SkinAnswer | null
-  readonly note: string
-}
+/** What is said before signing. Nothing is preset: what nobody looked at stays unsaid. */
+const Draft = z.object({
+  leaving: LeavingSkin.nullable().default(null),
+  note: z.string(),
+  /** For the next visit. */
+  nextNote: z.string().default(''),
+})
+type Draft = z.infer<typeof Draft>
 
 /** What is typed before signing: it stays on this tablet until it is signed; afterwards what was signed is shown. */
 export function useCloseDraft(
   visitId: () => string | undefined,
-  signed: () => Signed | null | undefined,
+  signed: () => Draft | undefined,
   isLocked: () => boolean,
 ) {
-  const answer = ref<SkinAnswer>({ ...CALM_ANSWER })
+  const leaving = ref<Draft['leaving']>(null)
   const note = ref('')
+  const nextNote = ref('')
   const key = () => `zen-close-${visitId()}`
 
-  function show(draft: Signed | undefined) {
+  function show(draft: Draft | undefined) {
     if (!draft) return
-    answer.value = draft.answer ?? { ...CALM_ANSWER }
+    leaving.value = draft.leaving
     note.value = draft.note
+    nextNote.value = draft.nextNote
   }
   const open = async (id: string | undefined) => {
     if (!id) return
@@ -31,14 +35,14 @@ export function useCloseDraft(
   }
   watch(visitId, open, { immediate: true })
   watch(
-    [answer, note],
+    [leaving, note, nextNote],
     () => {
       if (!visitId() || isLocked()) return
-      const draft = { answer: answer.value, note: note.value }
+      const draft = { leaving: leaving.value, note: note.value, nextNote: nextNote.value }
       void keepDraft(key(), draft)
     },
     { deep: true },
   )
   const forget = () => dropDraft(key())
-  return { answer, note, forget }
+  return { leaving, note, nextNote, forget }
 }

@@ -1,32 +1,35 @@
-import type { SkinAnswer } from '#core/climb'
+import type { LeavingSkin, SkinAnswer } from '#core/climb'
 import { call } from '~/support/api'
 import { holdVisit } from '~/support/held-visits'
 import { letterOf } from '~/support/letters'
+import { dayIn } from '~/support/time'
 import type { VisitCore } from './core'
 
 interface Signing {
-  readonly answer: SkinAnswer | null
+  /** Null: nobody looked. */
+  readonly leaving: LeavingSkin | null
   readonly note: string
+  /** For the next visit. */
+  readonly nextNote: string
   /** What was really taken of each product; left out, what the plan takes. */
   readonly used?: readonly { productId: string; amount: number }[] | undefined
   /** On a tablet. */
   readonly pin?: string | undefined
 }
 
-/** Signing, and the skin's answer at home. */
+/** Signing, and confirming a signature. */
 export function closing(core: VisitCore) {
   const { data, params, put, reload, outbox, saveAndReload } = core
   /**
    * Signs, now or when the network is back; false where it was refused. The PIN travels sealed to the server: what carries it cannot read it.
    */
-  async function sign({ answer, note, used, pin }: Signing): Promise<boolean> {
+  async function sign({ leaving, note, nextNote, used, pin }: Signing): Promise<boolean> {
     const { id } = params()
     const letter =
       pin && (await letterOf(id, { method: 'POST', path: '/api/own/pin', body: { pin } }))
     const body = {
       id: crypto.randomUUID(),
-      answer,
-      note,
+      ...{ leaving, note, nextNote },
       ...(used ? { used } : {}),
       ...(letter ? { pin: letter } : {}),
     }
@@ -43,6 +46,11 @@ export function closing(core: VisitCore) {
       call('/api/visits/:id/signature', { method: 'post', params: params(), body: { password } }),
     )
   }
+  return { sign, confirm }
+}
+
+/** What is told of earlier visits, and what they left to be seen to. */
+export function remembering({ data, put, change }: VisitCore) {
   /** How the skin answered after the visit before: what is fitted today starts from it. */
   function checkIn(visitId: string, answer: SkinAnswer): Promise<boolean> {
     const { lastVisit, input } = data.value!
@@ -51,7 +59,20 @@ export function closing(core: VisitCore) {
       past.on === lastVisit?.on ? { ...past, answer } : past,
     )
     const body = { id: crypto.randomUUID(), askedOn: input.date, answer }
-    return core.change({ history }, 'POST', 'check-in', body, visitId)
+    return change({ history }, 'POST', 'check-in', body, visitId)
   }
-  return { sign, confirm, checkIn }
+  /** The same of the visit that is open here, once it is signed. */
+  async function checkInAfter(visitId: string, answer: SkinAnswer): Promise<boolean> {
+    const { outcome, visit } = data.value!
+    if (outcome) data.value!.outcome = { ...outcome, answer }
+    const askedOn = dayIn(visit.timeZone, new Date())
+    return put('POST', 'check-in', { id: crypto.randomUUID(), askedOn, answer }, visitId)
+  }
+  /** What was noted at a visit for the next one has been seen to. */
+  function tickNote(visitId: string): Promise<boolean> {
+    const { nextNotes } = data.value!
+    data.value!.nextNotes = nextNotes.filter((one) => one.visitId !== visitId)
+    return put('DELETE', 'next-note', {}, visitId)
+  }
+  return { checkIn, checkInAfter, tickNote }
 }

@@ -14,7 +14,7 @@ const after = (protocolId: string, course?: Course, days: readonly string[] = []
     practitioner: { scope: ['minors'], hazards: [] },
     slotMinutes: 120,
   })
-  return nextVisit(visit, compile(visit), CALM_ANSWER)
+  return nextVisit(visit, compile(visit), { answer: CALM_ANSWER })
 }
 const course: Course = { visits: 3, leastDays: 35, mostDays: 41, next: 'signature' }
 

@@ -6,7 +6,8 @@ import {
   visitOfCourse,
   type LeverUse,
   type NextWindow,
-  type SkinAnswer,
+  CALM_ANSWER,
+  type PastVisit,
   type Suggestion,
 } from '#core/climb'
 import type { Course } from '#core/protocol'
@@ -14,8 +15,12 @@ import { doneBy, subjectReader } from '#core/strength'
 
 /** When the next visit may be, and where each lever stands then. */
 export interface NextVisit extends NextWindow {
-  readonly climb: readonly Suggestion[]
+  readonly climb: readonly NextRung[]
   readonly course: CourseToday | undefined
+}
+export interface NextRung extends Suggestion {
+  /** The rung it may go up to, should the skin be told calm a day or more after; undefined where that changes nothing, or is known already. */
+  readonly ifCalm: number | undefined
 }
 /** Where in its course the card stands: which visit this was, of how many; and the card that follows, after the last. */
 export interface CourseToday {
@@ -25,8 +30,12 @@ export interface CourseToday {
   readonly next: string | undefined
 }
 
-/** The next visit after this one, as the skin answered. */
-export function nextVisit(input: CompileInput, plan: FittedPlan, answer: SkinAnswer): NextVisit {
+/** The next visit after this one, with what the skin showed on leaving and answered since. */
+export function nextVisit(
+  input: CompileInput,
+  plan: FittedPlan,
+  told: Pick<PastVisit, 'answer' | 'leaving'>,
+): NextVisit {
   const { client, date, history, protocol } = input
   const age = ageOn(client.bornOn, date)
   const done = doneBy(plan.steps, subjectReader(prepared(input).shelf))
@@ -35,9 +44,15 @@ export function nextVisit(input: CompileInput, plan: FittedPlan, answer: SkinAns
   // After the last visit of a course that nothing follows there is no rhythm to keep.
   const apart = at?.isLast && !at.next ? undefined : protocol.course
   const window = nextWindow(date, { ...done, levers }, age, apart)
-  const visits = [...history, { on: date, ...done, answer }]
   const wanted = levers.map(({ lever }) => ({ lever, rung: writtenRung(plan, lever) }))
-  return { ...window, course: at, climb: suggest(wanted, visits, window.usual, age) }
+  const climbWith = (said: Pick<PastVisit, 'answer' | 'leaving'>) =>
+    suggest(wanted, [...history, { on: date, ...done, ...said }], window.usual, age)
+  const calm = climbWith({ ...told, answer: told.answer ?? CALM_ANSWER })
+  const climb = climbWith(told).map((next, nth) => {
+    const { move, rung } = calm[nth]!
+    return { ...next, ifCalm: move === 'up' && rung > next.rung ? rung : undefined }
+  })
+  return { ...window, course: at, climb }
 }
 
 function courseToday(

@@ -6,11 +6,15 @@ import type { DayChoices } from '~/support/today/booking'
 import { shortDate } from '~/support/time'
 
 const store = useVisitStore()
-const { answer, note, forget } = useCloseDraft(
+const { leaving, note, nextNote, forget } = useCloseDraft(
   () => store.data?.visit.id,
-  () => store.data?.outcome,
+  () => {
+    const outcome = store.data?.outcome
+    return outcome ? { ...outcome, nextNote: outcome.next_note } : undefined
+  },
   () => store.locked,
 )
+const outcome = computed(() => store.data?.outcome)
 const plan = computed(() => store.data?.plan?.plan)
 const amounts = ref<Record<string, number>>({})
 const { laid } = useLaidOut({
@@ -25,7 +29,11 @@ const productName = (id: string) =>
 const isBegun = computed(
   () => store.data?.events.some((event) => event.body.type === 'start') ?? false,
 )
-const next = computed(() => nextVisit(store.data!.input, plan.value!, answer.value))
+const told = computed(() => ({
+  answer: outcome.value?.answer ?? null,
+  ...(leaving.value ? { leaving: leaving.value } : {}),
+}))
+const next = computed(() => nextVisit(store.data!.input, plan.value!, told.value))
 /** What was put right by hand; nothing put right: the server takes what the plan took. */
 function usedAmounts() {
   if (Object.keys(amounts.value).length === 0) return undefined
@@ -35,7 +43,8 @@ function usedAmounts() {
   }))
 }
 async function sign(pin?: string) {
-  const signing = { answer: answer.value, note: note.value, used: usedAmounts(), pin }
+  const said = { leaving: leaving.value, note: note.value, nextNote: nextNote.value }
+  const signing = { ...said, used: usedAmounts(), pin }
   // Until the server has it, what was signed is read from here.
   if ((await store.sign(signing)) && store.data?.outcome) await forget()
 }
@@ -90,16 +99,36 @@ const preset = computed(() => {
         </p>
       </section>
       <section aria-label="Skin response">
-        <h2 class="text-xl border-b border-line pb-2 mb-3">Skin response</h2>
-        <AnswerForm v-model="answer" :disabled="store.locked" />
+        <h2 class="text-xl border-b border-line pb-2 mb-3">The skin on leaving</h2>
+        <LeavingForm v-model="leaving" :disabled="store.locked" />
+        <p v-if="!store.locked && !leaving" class="text-sm text-soft mt-2">
+          Not said yet. How it answers is told a day or more after; until then every lever holds.
+        </p>
+        <LastReaction
+          v-if="store.locked && outcome"
+          class="mt-4"
+          :visit="{ ...outcome, id: data.visit.id, on: data.input.date }"
+          :disabled="false"
+          @check-in="store.checkInAfter"
+        />
         <label class="flex flex-col gap-1 mt-5">
+          For next time
+          <textarea
+            v-model="nextNote"
+            class="field py-2 min-h-[4.5rem]"
+            maxlength="2000"
+            :disabled="store.locked"
+            placeholder="The first line of the next Consult, until it is ticked"
+          />
+        </label>
+        <label class="flex flex-col gap-1 mt-4">
           Note
           <textarea
             v-model="note"
-            class="field py-2 min-h-28"
+            class="field py-2 min-h-[4.5rem]"
             maxlength="4000"
             :disabled="store.locked"
-            placeholder="Liked, refused, extraction, what to do next time"
+            placeholder="What else was in this visit"
           />
         </label>
       </section>

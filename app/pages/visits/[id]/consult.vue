@@ -49,6 +49,7 @@ watch(
       class="grid max-lg:grid-cols-[minmax(0,1fr)] lg:grid-cols-[minmax(0,1fr)_19.5rem] gap-6 flex-1"
     >
       <div class="min-w-0">
+        <FromLastTime />
         <ConsultParts v-model="part" :parts="parts" />
         <p v-if="data.input.client.notes?.length" class="mb-3 text-soft">{{
           data.input.client.notes.join(' · ')

@@ -1,7 +1,7 @@
 import { factsOf, timesOf } from '#core/board'
 import { shortages } from '#core/adapt'
 import { listNotes } from '../../../db/note.sql'
-import { visitBefore, outcomeOf } from '../../../db/outcome.sql'
+import { nextNotes } from '../../../db/outcome.sql'
 import { latestPlan } from '../../../db/plan.sql'
 import { defineVisitDoor } from '../../../utils/door'
 import { compileInputOf } from '../../../utils/visit-input'
@@ -16,14 +16,13 @@ export default defineVisitDoor(
     const stored = await latestPlan(db, visit.id)
     const input = await compileInputOf(db, visit)
     const plan = stored?.plan ?? (await inWorker('compile', input))
-    const before = await visitBefore(db, visit)
     const startMs = visit.starts_at.getTime()
     return {
       /** Fitted and kept; else as it would be fitted now. */
       isFitted: stored !== undefined,
       facts: factsOf(plan),
       short: stored ? [] : shortages(input).map(({ name }) => name),
-      note: before ? ((await outcomeOf(db, before.id))?.note ?? '') : '',
+      notes: (await nextNotes(db, visit)).map(({ text }) => text),
       manner: (await listNotes(db, visit.client_id))
         .filter(({ kind }) => kind === 'manner')
         .map(({ body }) => body),

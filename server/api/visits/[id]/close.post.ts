@@ -1,6 +1,7 @@
 import type { PoolClient } from 'pg'
 import { z } from 'zod'
-import { SkinAnswer } from '#core/climb/model'
+import { asLeaving } from '#core/climb'
+import { LeavingSkin, SkinAnswer } from '#core/climb/model'
 import type { FittedPlan } from '#core/adapt'
 import { reduceRun } from '#core/perform'
 import type { Step } from '#core/protocol'
@@ -27,18 +28,23 @@ const Used = z
   .max(200)
 const Body = z.strictObject({
   id: z.uuid().optional(),
-  answer: SkinAnswer.nullable(),
+  /** What the skin shows as the client leaves; null: nobody looked. */
+  leaving: LeavingSkin.nullable().optional(),
+  /** As an earlier version asked it here; a tablet that was away may still bring it. */
+  answer: SkinAnswer.nullable().optional(),
   note: z.string().max(4000),
+  /** For the next visit. */
+  nextNote: z.string().max(2000).optional(),
   used: Used.optional(),
   /** The PIN of whoever signs on a tablet, sealed to the server under the visit's id: the tablet that carries it cannot read it. */
   pin: Letter.optional(),
 })
 
-/** Signs and locks the visit: the skin's answer, the note, the levers of the plan that was performed, and what it took off the shelf with its lots. */
+/** Signs and locks the visit: what the skin shows on leaving, the notes, the levers of the plan that was performed, and what it took off the shelf with its lots. */
 export default defineVisitDoor(
   { can: 'sign', body: Body, action: 'visit.sign' },
   async ({ db, account, visit, body }) => {
-    const { answer, note, used } = body
+    const { answer, leaving, note, nextNote, used } = body
     if (visit.locked_at) {
       // Sent again, because the answer to it was lost on its way.
       if (body.id !== undefined && (await outcomeOf(db, visit.id))?.sent_id === body.id) return
@@ -49,7 +55,9 @@ export default defineVisitDoor(
     await requireKnownProducts(db, visit, used)
     await takeAll(db, visit, performed, used, account.id)
     const done = await workDone(db, visit, performed)
-    const outcome = { sentId: body.id, answer, note, ...done, ...figuresOf(performed) }
+    const seen = leaving ?? (answer ? asLeaving(answer) : null)
+    const said = { sentId: body.id, leaving: seen, answer, note, nextNote }
+    const outcome = { ...said, ...done, ...figuresOf(performed) }
     if (!(await signVisit(db, visit.id, outcome, account.id, account.name))) throw isSigned()
     if (doubt !== undefined) await addDoubt(db, visit.id, account.id, doubt)
   },
