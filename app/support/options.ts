@@ -22,6 +22,10 @@ export const orNone = <T extends string>(
 export const upTo = (most: number, words = (count: number) => String(count)): FieldOption[] =>
   Array.from({ length: most }, (_, at) => ({ value: String(at + 1), words: words(at + 1) }))
 
+/** A scale from none: 0 … most. */
+export const scaleTo = (most: number) =>
+  Array.from({ length: most + 1 }, (_, value) => ({ value, words: String(value) }))
+
 /** The words of what is chosen; of what is not among the choices, nothing. */
 export const wordsOf = (options: readonly FieldOption[], value: string): string =>
   options.find((option) => option.value === value)?.words ?? ''

@@ -1,6 +1,7 @@
 import fc from 'fast-check'
 import { describe, expect, test } from 'vitest'
 import { situationPlan } from '../../tests/board-plan'
+import type { LeavingSkin } from '../climb'
 import { segment } from '../protocol'
 import {
   doFirst,
@@ -11,7 +12,9 @@ import {
   sharedDevices,
   thumbOf,
   timesOf,
+  whyCall,
   writtenThumb,
+  type LeftVisit,
   type Stretch,
   type Waiting,
 } from '.'
@@ -206,10 +209,44 @@ test('initials are of any script, and no more than three', () => {
   ).toEqual(['W. C.', 'O. F.', 'É.', '王. 小.', '👩‍🎨. A. B.', ''])
 })
 
+describe('who is asked how the skin is, one to three days after', () => {
+  const left = { redness: 0, stinging: 0 }
+  const none = { swelling: false, blisters: false, weeping: false, burn: false }
+  const leaving = (seen: Partial<LeavingSkin>): LeavingSkin => ({ ...left, ...none, ...seen })
+  const visit = (more: Partial<LeftVisit> = {}): LeftVisit => ({
+    ...{ levers: [], leaving: null, feltMore: false },
+    ...more,
+  })
+  test.each<[string, Partial<LeftVisit>, string | undefined]>([
+    ['nothing calls for it', { leaving: leaving({ redness: 2, stinging: 5 }) }, undefined],
+    ['nobody looked', {}, undefined],
+    ['a second rung', { levers: [{ lever: 'acid', rung: 2 }] }, undefined],
+    [
+      'the highest of what was high',
+      {
+        levers: [
+          { lever: 'enzyme', rung: 3 },
+          { lever: 'acid', rung: 4 },
+        ],
+      },
+      'acid strength high',
+    ],
+    [
+      'more felt',
+      { feltMore: true, levers: [{ lever: 'acid', rung: 3 }] },
+      'more felt than expected',
+    ],
+    ['red', { leaving: leaving({ redness: 3 }) }, 'skin marked when leaving'],
+    ['stinging', { leaving: leaving({ stinging: 6 }) }, 'skin marked when leaving'],
+    ['a burn', { leaving: leaving({ burn: true }), feltMore: true }, 'skin marked when leaving'],
+    ['not all was looked at', { leaving: leaving({ redness: null, stinging: null }) }, undefined],
+  ])('%s', (_, more, why) => expect(whyCall(visit(more))).toBe(why))
+})
+
 test('what is done first is in the order of what cannot wait, in whole words', () => {
   const waiting: Waiting = {
     tests: [{ clientId: 'c', who: 'Yuna', weekday: 'Wednesday' }],
-    calls: [{ visitId: 'v', who: 'Ingrid', lever: 'acid', weekday: 'Wednesday' }],
+    calls: [{ visitId: 'v', who: 'Ingrid', because: 'acid strength high', weekday: 'Wednesday' }],
     short: [{ productId: 'kelp', name: 'Kelp powder' }],
     twice: [{ device: 'Globes', time: '12:52' }],
     unsigned: [{ visitId: 'v', who: 'Theo', time: '09:00' }],

@@ -1,4 +1,3 @@
-import { LEVER_WORDS, type LeverId } from '../protocol'
 import { endInWords, TECHNIQUE_WORDS, type EndingLicence } from '../salon'
 
 /** What a thing that waits is about: where it is done follows from that. */
@@ -23,7 +22,8 @@ export interface Waiting {
   readonly calls: readonly {
     readonly visitId: string
     readonly who: string
-    readonly lever: LeverId
+    /** Why, in words. */
+    readonly because: string
     readonly weekday: string
   }[]
   readonly short: readonly { readonly productId: string; readonly name: string }[]
@@ -52,9 +52,9 @@ export const doFirst = (waiting: Waiting): DoFirst[] => [
     words: `Read ${who}’s patch test, placed ${weekday}`,
     about: { kind: 'client', id: clientId },
   })),
-  ...waiting.calls.map(({ visitId, who, lever, weekday }): DoFirst => ({
+  ...waiting.calls.map(({ visitId, who, because, weekday }): DoFirst => ({
     sign: 'call',
-    words: `Ask ${who}: ${LEVER_WORDS[lever]} high on ${weekday}`,
+    words: `Ask ${who}: ${because} on ${weekday}`,
     about: { kind: 'closed-visit', id: visitId },
   })),
   ...waiting.short.map(({ productId, name }): DoFirst => ({

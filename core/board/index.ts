@@ -1,3 +1,4 @@
+export { whyCall, type LeftVisit } from './calls'
 export { factsOf, timesOf, type BriefFact, type BriefTime } from './brief'
 export { doFirst, type About, type DoFirst, type Waiting } from './do-first'
 export { fitting, gapsOf, type Stretch } from './gaps'

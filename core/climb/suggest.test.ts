@@ -251,3 +251,37 @@ test('whatever is seen on leaving never raises, and never makes a rung higher th
     }),
     { numRuns: 3000 },
   ))
+
+const acidOf = (history: readonly PastVisit[]) =>
+  suggestLever({ lever: 'acid', rung: 4 }, history, TODAY)
+const changed = (history: readonly PastVisit[], nth: number, to: Partial<PastVisit>) =>
+  history.map((one, at) => (at === nth % history.length ? { ...one, ...to } : one))
+
+test('harm at any visit never raises, and a calmer visit never lowers', () =>
+  fc.assert(
+    fc.property(years, fc.nat(), (past, nth) => {
+      const history = asHistory(past)
+      const { rung } = acidOf(history)
+      const burned = { ...CALM_ANSWER, burn: true }
+      expect(acidOf(changed(history, nth, { answer: burned })).rung).toBeLessThanOrEqual(rung)
+      const calmer = changed(history, nth, { answer: CALM_ANSWER, leaving: leaving({}) })
+      expect(acidOf(calmer).rung).toBeGreaterThanOrEqual(rung)
+    }),
+    { numRuns: 2000 },
+  ))
+test('one lever at the most rises at a visit, whatever lies behind it', () =>
+  fc.assert(
+    fc.property(years, years, (acids, enzymes) => {
+      const history = [
+        ...asHistory(acids),
+        ...asHistory(enzymes).map((one) => ({
+          ...one,
+          levers: one.levers.map(({ rung }) => ({ lever: 'enzyme' as const, rung })),
+        })),
+      ]
+      const wanted = (['acid', 'enzyme'] as const).map((lever) => ({ lever, rung: 4 }))
+      const rises = suggest(wanted, history, TODAY).filter(({ move }) => move === 'up')
+      expect(rises.length).toBeLessThanOrEqual(1)
+    }),
+    { numRuns: 2000 },
+  ))

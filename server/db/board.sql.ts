@@ -1,7 +1,7 @@
 import { z } from 'zod'
 import { PlacedSegment } from '#core/adapt/model'
+import { LeavingSkin, LeverUse } from '#core/climb/model'
 import { Step } from '#core/protocol/model'
-import { LEVERS } from '#core/protocol'
 import { many, type Db } from './rows'
 
 // What a day's board shows beside its visits.
@@ -63,28 +63,39 @@ export const testsToRead = (db: Db, salonId: string, today: string) =>
     [salonId, today],
   )
 
-const Call = z.object({
+const Left = z.object({
   visitId: z.string(),
   name: z.string(),
   on: z.string(),
-  lever: z.enum(LEVERS),
+  levers: z.array(LeverUse),
+  leaving: LeavingSkin.nullable(),
+  feltMore: z.boolean(),
 })
-/** Visits of the last three days with a lever on its third rung or above, of which nobody has heard since. */
-export const callsDue = (db: Db, salonId: string, today: string) =>
+/** Signed visits of the last three days of which nobody has told since, with what says whether somebody is called. */
+export const unheardVisits = (db: Db, salonId: string, today: string) =>
   many(
     db,
-    Call,
+    Left,
     `SELECT
         v.id AS "visitId",
         c.name,
         to_char(v.starts_at AT TIME ZONE s.time_zone, 'YYYY-MM-DD') AS "on",
-        (
-          SELECT l ->> 'lever'
-          FROM jsonb_array_elements(o.levers) AS l
-          WHERE (l ->> 'rung')::int >= 3
-          ORDER BY (l ->> 'rung')::int DESC
-          LIMIT 1
-        ) AS lever
+        o.levers,
+        o.leaving,
+        EXISTS (
+          SELECT
+          FROM run_event e
+          WHERE e.visit_id = v.id
+            AND e.body ->> 'type' = 'sensation'
+            AND (e.body ? 'beyond' OR e.body ? 'strong')
+            AND NOT EXISTS (
+              SELECT
+              FROM run_event r
+              WHERE r.visit_id = v.id
+                AND r.body ->> 'type' = 'retract'
+                AND r.body ->> 'eventId' = e.id::text
+            )
+        ) AS "feltMore"
       FROM visit v
         JOIN salon s ON s.id = v.salon_id
         JOIN client c ON c.id = v.client_id
@@ -94,8 +105,12 @@ export const callsDue = (db: Db, salonId: string, today: string) =>
         AND v.starts_at >= ($2::date - 3)::timestamp AT TIME ZONE s.time_zone
         AND v.starts_at < ($2::date)::timestamp AT TIME ZONE s.time_zone
         AND c.restricted_at IS NULL
-        AND EXISTS (SELECT FROM jsonb_array_elements(o.levers) AS l WHERE (l ->> 'rung')::int >= 3)
-        AND NOT EXISTS (SELECT FROM check_in k WHERE k.visit_id = v.id)
+        AND NOT EXISTS (
+          SELECT
+          FROM check_in k
+          WHERE k.visit_id = v.id
+            AND k.asked_on > (v.starts_at AT TIME ZONE s.time_zone)::date
+        )
       ORDER BY v.starts_at`,
     [salonId, today],
   )

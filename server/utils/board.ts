@@ -4,13 +4,14 @@ import {
   doFirst,
   sharedDevices,
   thumbOf,
+  whyCall,
   writtenThumb,
   type DeviceUse,
   type DoFirst,
 } from '#core/board'
 import { isCopyOld, licencesEnding } from '#core/salon'
 import type { Account } from '../db/access.sql'
-import { callsDue, doubtsOf, testsToRead, withoutConsent } from '../db/board.sql'
+import { doubtsOf, testsToRead, unheardVisits, withoutConsent } from '../db/board.sql'
 import type { laddersOf } from '../db/board.sql'
 import { clocksOf } from '../db/booking.sql'
 import { copyStanding, houseBegan } from '../db/copies.sql'
@@ -98,9 +99,11 @@ async function ofClients(day: Today) {
     tests: (await testsToRead(db, account.salon_id, today)).map(({ clientId, name, placedOn }) => ({
       ...{ clientId, who: firstName(name), weekday: weekdayOf(placedOn) },
     })),
-    calls: (await callsDue(db, account.salon_id, today)).map(({ visitId, name, on, lever }) => ({
-      ...{ visitId, who: firstName(name), weekday: weekdayOf(on), lever },
-    })),
+    calls: (await unheardVisits(db, account.salon_id, today)).flatMap((visit) => {
+      const because = whyCall(visit)
+      const { visitId, name, on } = visit
+      return because ? [{ visitId, who: firstName(name), weekday: weekdayOf(on), because }] : []
+    }),
     unsigned: visits.flatMap(({ id, client_name: who }, at) =>
       unsigned.includes(id) ? [{ visitId: id, who, time: clocks[at]! }] : [],
     ),

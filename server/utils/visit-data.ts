@@ -1,4 +1,5 @@
 import { changeKey } from '#core/adapt'
+import { lastTime as asLastTime } from '#core/perform'
 import { listPatchTests } from '../db/evidence.sql'
 import { listDisputes } from '../db/client.sql'
 import { listConsents, newestTexts } from '../db/consent.sql'
@@ -74,10 +75,11 @@ const headOf = (visit: VisitRow) => ({
   timeZone: visit.time_zone,
 })
 
-/** The visit before this one, and what changed then and why: what is the same today is said quietly. */
+/** The visit before this one: what the skin answered, what was felt and done otherwise, and what changed then and why, so that the same today is said quietly. */
 async function lastTime(db: Db, visit: VisitRow) {
   const before = await visitBefore(db, visit)
   const stored = before && (await latestPlan(db, before.id))
   const lastChanges = stored?.plan.changes.map(changeKey) ?? []
-  return { lastVisit: before ?? null, lastChanges }
+  const told = stored ? asLastTime(stored.plan, await listEvents(db, before.id)) : null
+  return { lastVisit: before ? { ...before, told } : null, lastChanges }
 }

@@ -118,32 +118,52 @@ describe('what comes first', () => {
     expect(told).not.toMatch(/Freshia|Readia/)
     expect((await words(desk)).join()).not.toContain('Duedora')
   })
-  test('somebody after strong work, until they were asked', async () => {
-    const { name } = await client('Callista Strong')
-    const id = await signed(name)
+  /** Each in its own hours of the room. */
+  let movedTo = 48
+  /** A signed visit, moved to the day before yesterday, with levers of one's own. */
+  async function twoDaysAgo(name: string, levers: string, closing: object = {}): Promise<string> {
+    const id = await signed(name, CALM, closing)
     await withDatabase(async (db) => {
       await db.query('ALTER TABLE outcome DISABLE TRIGGER outcome_immutable')
       await db.query('ALTER TABLE visit DISABLE TRIGGER visit_locked')
+      await db.query('UPDATE outcome SET levers = $2 WHERE visit_id = $1', [id, levers])
       await db.query(
-        `UPDATE outcome SET levers = '[{"lever":"acid","rung":3}]' WHERE visit_id = $1`,
-        [id],
-      )
-      await db.query(
-        `UPDATE visit SET starts_at = now() - interval '2 days', ends_at = now() - interval '47 hours', room_until = now() - interval '46 hours' WHERE id = $1`,
-        [id],
+        `UPDATE visit SET starts_at = now() - $2 * interval '1 hour', ends_at = now() - ($2 - 1) * interval '1 hour', room_until = now() - ($2 - 2) * interval '1 hour' WHERE id = $1`,
+        [id, movedTo],
       )
       await db.query('DELETE FROM practitioner_booking WHERE visit_id = $1', [id])
       await db.query('ALTER TABLE outcome ENABLE TRIGGER outcome_immutable')
       await db.query('ALTER TABLE visit ENABLE TRIGGER visit_locked')
     })
-    expect((await words(anneke)).join('\n')).toContain('Ask Callista: acid strength high on')
-    const today = new Date().toISOString().slice(0, 10)
-    await owner.ask('POST', `/api/visits/${id}/check-in`, {
+    movedTo += 3
+    return id
+  }
+  const daysAgo = (days: number) =>
+    new Date(Date.now() - days * 86_400_000).toISOString().slice(0, 10)
+  const tellCalm = (visitId: string, days: number) =>
+    owner.ask('POST', `/api/visits/${visitId}/check-in`, {
       id: randomUUID(),
-      askedOn: today,
+      askedOn: daysAgo(days),
       answer: CALM,
     })
+  test('somebody after strong work, until they were asked', async () => {
+    const { name } = await client('Callista Strong')
+    const id = await twoDaysAgo(name, '[{"lever":"acid","rung":3}]')
+    expect((await words(anneke)).join('\n')).toContain('Ask Callista: acid strength high on')
+    // What was told on the day itself is not yet an answer.
+    await tellCalm(id, 2)
+    expect((await words(anneke)).join()).toContain('Callista')
+    await tellCalm(id, 0)
     expect((await words(anneke)).join()).not.toContain('Callista')
+  })
+  test('somebody whose skin was marked when leaving, whatever was done', async () => {
+    const marked = { redness: 3, stinging: 0, swelling: false, blisters: false }
+    const { name } = await client('Philippa Marked')
+    const more = { answer: null, leaving: { ...marked, weeping: false, burn: false } }
+    const id = await twoDaysAgo(name, '[]', more)
+    expect((await words(anneke)).join('\n')).toContain('Ask Philippa: skin marked when leaving on')
+    await tellCalm(id, 1)
+    expect((await words(anneke)).join()).not.toContain('Philippa')
   })
   test('a licence that ends is the owner’s to know', async () => {
     const seat = await freeSeat()

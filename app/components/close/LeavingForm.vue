@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import type { LeavingSkin } from '#core/climb'
+import { scaleTo } from '~/support/options'
 
 /** What the skin shows and feels as the client leaves. Nothing is preset, and nothing is asked that nobody can know yet. */
 const skin = defineModel<LeavingSkin | null>({ required: true })
@@ -15,8 +16,8 @@ const SIGNS = [
   { key: 'burn', word: 'A burn' },
 ] as const
 const SCALES = [
-  { key: 'redness', words: 'Redness now, of 4', steps: 5, grid: 'grid-cols-5' },
-  { key: 'stinging', words: 'Stinging now, of 10', steps: 11, grid: 'grid-cols-6' },
+  { key: 'redness', words: 'Redness now, of 4', most: 4, grid: 'grid-cols-5' },
+  { key: 'stinging', words: 'Stinging now, of 10', most: 10, grid: 'grid-cols-6' },
 ] as const
 const isNothing = computed(() => {
   const said = skin.value
@@ -45,26 +46,16 @@ const nothing = () => {
       Nothing seen, nothing felt
     </button>
     <div v-for="scale in SCALES" :key="scale.key">
-      <p :id="`leaving-${scale.key}`" class="mb-1">{{ scale.words }}</p>
-      <div
-        role="radiogroup"
-        :aria-labelledby="`leaving-${scale.key}`"
-        class="grid gap-1"
+      <p class="mb-1" aria-hidden="true">{{ scale.words }}</p>
+      <RadioPicks
+        class="!grid [&>.pick]:!px-0"
         :class="scale.grid"
-      >
-        <button
-          v-for="n in scale.steps"
-          :key="n"
-          type="button"
-          role="radio"
-          class="pick !px-0"
-          :aria-checked="skin?.[scale.key] === n - 1"
-          :disabled="disabled"
-          @click="said(scale.key, n - 1)"
-        >
-          {{ n - 1 }}
-        </button>
-      </div>
+        :label="scale.words"
+        :value="skin?.[scale.key] ?? undefined"
+        :options="scaleTo(scale.most)"
+        :disabled="disabled"
+        @change="said(scale.key, $event)"
+      />
     </div>
     <div role="group" aria-label="What is there now" class="grid grid-cols-4 gap-1">
       <button

@@ -1,35 +1,17 @@
 <script setup lang="ts">
 import { reduceRun } from '#core/perform'
-import { call, refusalOf } from '~/support/api'
 import { stungProducts, type Stung } from '~/support/close/stung'
 
 /** What stung beyond what is expected of it: remembered as a reaction only when somebody says so. Remembered, it falls out of every choice. */
 const store = useVisitStore()
-const session = useSessionStore()
-const trouble = ref('')
+const { trouble, mayWrite, remember } = useMemories()
 const stung = computed(() => {
   const { plan, events, input } = store.data!
   return plan ? stungProducts(reduceRun(plan.plan, events), input.shelf, input.client.memories) : []
 })
-const mayWrite = computed(() => session.can('health.write'))
 
-async function remember({ productId, felt }: Stung) {
-  const { visit, input } = store.data!
-  trouble.value = ''
-  try {
-    await call('/api/clients/:id/memories', {
-      method: 'put',
-      params: { id: visit.clientId },
-      body: {
-        memory: { productId, memory: 'reacted', on: input.date, note: `${felt} during the visit` },
-        holds: true,
-      },
-    })
-    await store.load(visit.id)
-  } catch (error) {
-    trouble.value = refusalOf(error).detail
-  }
-}
+const rememberReacted = ({ productId, felt }: Stung) =>
+  remember({ productId, memory: 'reacted', note: `${felt} during the visit` })
 </script>
 
 <template>
@@ -43,7 +25,7 @@ async function remember({ productId, felt }: Stung) {
         <span class="font-semibold">{{ one.name }}</span>: {{ one.felt }}, more than expected
       </span>
       <span v-if="one.isKnown" class="text-soft">remembered as reacted</span>
-      <button v-else-if="mayWrite" type="button" class="rung" @click="remember(one)">
+      <button v-else-if="mayWrite" type="button" class="rung" @click="rememberReacted(one)">
         Remember: reacted
       </button>
       <span v-else class="text-soft">a practitioner may remember it</span>

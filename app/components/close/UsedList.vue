@@ -4,7 +4,7 @@ import type { VisitUse } from '~/stores/visit'
 import { figure } from '~/support/shelf/shelf'
 import { takeNumber } from '~/support/typed'
 
-/** What a visit took off the shelf: before signing as planned, to be put right; afterwards with its lots. */
+/** What a visit took off the shelf: before signing as planned, to be put right; afterwards with its lots. One touch says that the client will not have a thing again. */
 const props = defineProps<{
   planned: readonly Taken[]
   used: readonly VisitUse[]
@@ -27,6 +27,7 @@ const set = (taken: Taken, event: Event) =>
     },
   )
 const { amountOf } = useMeasures()
+const memories = useMemories()
 </script>
 
 <template>
@@ -37,7 +38,9 @@ const { amountOf } = useMeasures()
         {{ locked ? used.length : rows.length }} products</span
       >
     </summary>
-    <p v-if="trouble" role="alert" class="text-mind">{{ trouble }}</p>
+    <p v-if="trouble || memories.trouble.value" role="alert" class="text-mind">
+      {{ trouble || memories.trouble.value }}
+    </p>
     <table class="w-full">
       <tbody>
         <template v-if="locked">
@@ -49,6 +52,9 @@ const { amountOf } = useMeasures()
               {{ use.lot ? `lot ${use.lot}` : '' }}
             </td>
             <td class="text-right whitespace-nowrap">{{ amountOf(use.amount, use.unit) }}</td>
+            <td class="pl-2 text-right"
+              ><NotAgain :memories="memories" :product-id="use.productId" :name="use.name"
+            /></td>
           </tr>
         </template>
         <template v-else>
@@ -66,6 +72,9 @@ const { amountOf } = useMeasures()
               />
               {{ row.unit }}
             </td>
+            <td class="pl-2 text-right"
+              ><NotAgain :memories="memories" :product-id="row.productId" :name="row.name"
+            /></td>
           </tr>
         </template>
       </tbody>

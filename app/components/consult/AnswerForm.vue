@@ -1,15 +1,16 @@
 <script setup lang="ts">
 import type { SkinAnswer } from '#core/climb'
+import { scaleTo } from '~/support/options'
 
 const answer = defineModel<SkinAnswer>({ required: true })
 defineProps<{ disabled: boolean }>()
 const HOURS = [
-  { value: 0, word: 'none' },
-  { value: 2, word: 'under 2 h' },
-  { value: 12, word: 'half a day' },
-  { value: 24, word: 'a day' },
-  { value: 48, word: 'two days' },
-  { value: 96, word: 'longer' },
+  { value: 0, words: 'none' },
+  { value: 2, words: 'under 2 h' },
+  { value: 12, words: 'half a day' },
+  { value: 24, words: 'a day' },
+  { value: 48, words: 'two days' },
+  { value: 96, words: 'longer' },
 ] as const
 const SIGNS = [
   { key: 'swelling', word: 'Swelling' },
@@ -27,55 +28,37 @@ const set = (change: Partial<SkinAnswer>) => {
 <template>
   <div class="flex flex-col gap-4">
     <div>
-      <p id="a-red" class="mb-1">Redness, of 4</p>
-      <div role="radiogroup" aria-labelledby="a-red" class="flex gap-1">
-        <button
-          v-for="n in 5"
-          :key="n"
-          type="button"
-          role="radio"
-          class="pick flex-1"
-          :aria-checked="answer.redness === n - 1"
-          :disabled="disabled"
-          @click="set({ redness: n - 1 })"
-        >
-          {{ n - 1 }}
-        </button>
-      </div>
+      <p class="mb-1" aria-hidden="true">Redness, of 4</p>
+      <RadioPicks
+        class="[&>.pick]:flex-1"
+        label="Redness, of 4"
+        :value="answer.redness"
+        :options="scaleTo(4)"
+        :disabled="disabled"
+        @change="set({ redness: $event })"
+      />
     </div>
     <div>
-      <p id="a-hours" class="mb-1">How long it lasted</p>
-      <div role="radiogroup" aria-labelledby="a-hours" class="flex flex-wrap gap-1">
-        <button
-          v-for="hour in HOURS"
-          :key="hour.value"
-          type="button"
-          role="radio"
-          class="pick"
-          :aria-checked="answer.rednessHours === hour.value"
-          :disabled="disabled"
-          @click="set({ rednessHours: hour.value })"
-        >
-          {{ hour.word }}
-        </button>
-      </div>
+      <p class="mb-1" aria-hidden="true">How long it lasted</p>
+      <RadioPicks
+        class="flex-wrap"
+        label="How long it lasted"
+        :value="answer.rednessHours"
+        :options="HOURS"
+        :disabled="disabled"
+        @change="set({ rednessHours: $event })"
+      />
     </div>
     <div>
-      <p id="a-sting" class="mb-1">Stinging, of 10</p>
-      <div role="radiogroup" aria-labelledby="a-sting" class="grid grid-cols-6 gap-1">
-        <button
-          v-for="n in 11"
-          :key="n"
-          type="button"
-          role="radio"
-          class="pick !px-0"
-          :aria-checked="answer.stinging === n - 1"
-          :disabled="disabled"
-          @click="set({ stinging: n - 1 })"
-        >
-          {{ n - 1 }}
-        </button>
-      </div>
+      <p class="mb-1" aria-hidden="true">Stinging, of 10</p>
+      <RadioPicks
+        class="!grid grid-cols-6 [&>.pick]:!px-0"
+        label="Stinging, of 10"
+        :value="answer.stinging"
+        :options="scaleTo(10)"
+        :disabled="disabled"
+        @change="set({ stinging: $event })"
+      />
     </div>
     <div role="group" aria-label="What came after" class="grid grid-cols-3 gap-1">
       <button

@@ -1,9 +1,12 @@
 <script setup lang="ts">
+import { lastLines } from '~/support/consult/last-time'
 import { shortDate } from '~/support/time'
 
-/** What was noted at earlier visits for the next one: the first lines of a consultation, until each is ticked. */
+/** The first lines of a consultation: what was noted for this time, until each is ticked; and what was felt and done otherwise last time. */
 const store = useVisitStore()
 const notes = computed(() => store.data?.nextNotes ?? [])
+const last = computed(() => store.data?.lastVisit)
+const lines = computed(() => (last.value?.told ? lastLines(last.value.told) : []))
 </script>
 
 <template>
@@ -28,4 +31,17 @@ const notes = computed(() => store.data?.nextNotes ?? [])
       </button>
     </li>
   </ul>
+  <section v-if="last && lines.length > 0" aria-label="Last time" class="mb-4">
+    <h2 class="text-sm text-soft mb-1">On {{ shortDate(last.on) }}</h2>
+    <ul class="grid md:grid-cols-2 gap-x-8">
+      <li
+        v-for="{ kind, title, words } in lines"
+        :key="`${kind}${title}${words}`"
+        class="flex gap-3 py-1 border-b border-hair"
+      >
+        <span class="w-16 shrink-0 text-soft">{{ kind }}</span>
+        <span :class="kind === 'felt' && 'font-semibold'">{{ title }}: {{ words }}</span>
+      </li>
+    </ul>
+  </section>
 </template>

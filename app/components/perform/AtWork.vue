@@ -3,7 +3,7 @@ import type { LiveSegment } from '#core/perform'
 import { wayWords } from '~/ladder/perform-words'
 
 const props = defineProps<{ hands: LiveSegment }>()
-const { live, paused, stepOf, titleOf, cautionOf, guideAt } = useRunning()
+const { live, paused, stepOf, titleOf, cautionOf, feltBefore, guideAt } = useRunning()
 const segment = computed(() => props.hands.segment)
 const guide = computed(() => guideAt(segment.value))
 const way = computed(() => wayWords(stepOf(segment.value.stepId), segment.value))
@@ -28,7 +28,13 @@ const isCrowded = computed(
   <div class="grid sm:grid-cols-[minmax(0,1fr)_auto] gap-x-6">
     <div class="min-w-0">
       <BigClock :left-s="leftS" :small="isCrowded" over-class="text-now" />
-      <GuideLines v-if="guide" :guide="guide" :stroke="way" :caution="cautionOf(segment.stepId)" />
+      <GuideLines
+        v-if="guide"
+        :guide="guide"
+        :stroke="way"
+        :caution="cautionOf(segment.stepId)"
+        :before="feltBefore(segment.stepId)"
+      />
     </div>
     <StrokeFace v-if="isPlayed && inHand" class="mt-2" :now="inHand" :of="movements.length" />
     <MuscleFace

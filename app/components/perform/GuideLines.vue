@@ -6,6 +6,8 @@ const props = defineProps<{
   guide: Guide
   stroke: readonly string[]
   caution: string | undefined
+  /** What the client felt of it last time. */
+  before: readonly string[]
 }>()
 const { said, amountOf, pouredOf } = useMeasures()
 const mix = computed(() => props.guide.mix)
@@ -55,6 +57,12 @@ const how = computed(() => [...props.stroke, ...props.guide.how].map(said))
         </p>
       </template>
     </dd>
+    <template v-if="before.length > 0">
+      <dt class="text-soft text-base pt-0.5">last</dt>
+      <dd>
+        <p v-for="line in before" :key="line" class="text-now font-semibold">{{ line }}</p>
+      </dd>
+    </template>
     <dt class="text-soft text-base pt-0.5">how</dt>
     <dd>
       <p v-if="caution" class="text-mind font-semibold">! {{ said(caution) }}</p>

@@ -1,6 +1,7 @@
 import type { CompileInput, FittedPlan, PlacedSegment } from '#core/adapt'
 import { expectationOf, fetchAt, guideOf, isPaused, type Guided, type Layer } from '#core/perform'
 import { plannedOf } from '~/ladder/perform-words'
+import { feltOf } from '~/support/perform/running'
 
 /** The visit that runs, as its screens read it: the ladder in force, where it stands, and names for what is on it. */
 export function useRunning() {
@@ -34,6 +35,8 @@ export function useRunning() {
     const expected = expectationOf(productOf(layer.stepId) ?? deviceOf(layer.stepId))
     return [expected, sign && `ready when ${sign}`].filter(Boolean).join(' · ')
   }
+  /** What was felt of the same product or device at the visit before. */
+  const feltBefore = (stepId: string) => feltOf(stepOf(stepId), store.run?.lastFelt ?? [])
   /** What the rules have one mind at a step. */
   const cautionOf = (stepId: string) =>
     plan.value?.cautions.find((one) => one.stepId === stepId)?.line
@@ -45,7 +48,8 @@ export function useRunning() {
   const guideAt = (segment: PlacedSegment) => guided.value && guideOf(guided.value, segment)
   return {
     ...{ store, plan, live, now, startedMs, finished, hands, first, paused, timeZone },
-    ...{ stepOf, titleOf, productOf, expectOf, signOf, cautionOf, guideAt, fetching },
+    ...{ stepOf, titleOf, productOf, expectOf, signOf, cautionOf, feltBefore },
+    ...{ guideAt, fetching },
   }
 }
 

@@ -1,6 +1,7 @@
 import { dequal } from 'dequal'
 import { openDB, type DBSchema, type IDBPDatabase } from 'idb'
 import type { CompileInput, FittedPlan } from '#core/adapt'
+import type { FeltThen } from '#core/perform'
 import { RunEvent } from '#core/perform/model'
 import type { VisitData, VisitHead } from '~/stores/visit-data'
 import type { Letter } from '#core/formats/model'
@@ -17,6 +18,8 @@ export interface KeptRun {
   readonly faults: readonly string[]
   readonly input: CompileInput
   readonly lastReading: VisitData['lastReading']
+  /** What was felt at the visit before, and on which day that was. */
+  readonly lastFelt: readonly (FeltThen & { readonly on: string })[]
   readonly next: VisitData['following']
   /** Visits that take turns with this one. */
   readonly beside: VisitData['beside']

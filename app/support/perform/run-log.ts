@@ -151,11 +151,15 @@ export function runOf(data: VisitData): KeptRun | undefined {
     faults: data.plan.faults,
     input: data.input,
     lastReading: data.lastReading,
+    lastFelt: feltAt(data.lastVisit),
     next: data.following,
     beside: data.beside,
     emergency: { number: salon?.emergencyNumber ?? '', address: salon?.address ?? '' },
   })
 }
+
+const feltAt = (last: VisitData['lastVisit']): KeptRun['lastFelt'] =>
+  (last?.told?.felt ?? []).map((felt) => ({ ...felt, on: last!.on }))
 
 interface Sending {
   readonly clock: () => number

@@ -1,5 +1,5 @@
 import { describe, expect, test } from 'vitest'
-import { clockOffWords, minutesOver } from './running'
+import { clockOffWords, feltOf, minutesOver } from './running'
 
 test.each([
   [0, 0],
@@ -20,4 +20,17 @@ describe('a tablet’s clock beside the server’s', () => {
     [-12_000, 'This tablet’s clock is 12 s ahead.'],
     [300_000, 'This tablet’s clock is 5 min behind.'],
   ])('%i ms: %s', (behindMs, words) => expect(clockOffWords(behindMs)).toBe(words))
+})
+
+test('what was felt last time stands at the same product or device, and at nothing else', () => {
+  const felt = [
+    { title: 'Mask', thingId: 'kelp', sensation: 'burning', atS: 90, on: '2026-10-26' },
+    { title: 'Lift', thingId: 'lift', sensation: 'tingling', atS: 10, on: '2026-10-26' },
+    { title: 'Mask', sensation: 'panic', atS: 10, on: '2026-10-26' },
+  ] as const
+  const of = (productId: string | undefined, deviceId?: string) =>
+    feltOf({ product: productId ? { productId, useId: 'use' } : undefined, deviceId }, felt)
+  expect(of('kelp')).toEqual(['26 Oct 2026: burning at 1½ min'])
+  expect(of(undefined, 'lift')).toEqual(['26 Oct 2026: tingling at 10 s'])
+  expect([of('oat'), of(undefined), feltOf(undefined, felt)]).toEqual([[], [], []])
 })

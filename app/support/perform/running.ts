@@ -1,5 +1,7 @@
 import { newChanges, type Change, type FittedPlan } from '#core/adapt'
-import type { Live, RunEvent } from '#core/perform'
+import { feltWords, type Live, type RunEvent } from '#core/perform'
+import { shortDate } from '~/support/time'
+import type { KeptRun } from './run-db'
 
 /** The other end of the finish, in wall-clock milliseconds, while branches are open that may fall away. */
 export function earliestFinishMs(
@@ -75,4 +77,13 @@ export function clockOffWords(behindMs: number): string {
   const seconds = Math.round(Math.abs(behindMs) / 1000)
   const far = seconds < A_MINUTE_S ? `${seconds} s` : `${Math.round(seconds / A_MINUTE_S)} min`
   return `This tablet’s clock is ${far} ${behindMs > 0 ? 'behind' : 'ahead'}.`
+}
+
+type Thing = Pick<FittedPlan['steps'][number], 'product' | 'deviceId'>
+/** What was felt of a step's product or device at the visit before, in lines with its day. */
+export function feltOf(step: Thing | undefined, felt: KeptRun['lastFelt']): string[] {
+  const ids = [step?.product?.productId, step?.deviceId]
+  return felt
+    .filter(({ thingId }) => thingId !== undefined && ids.includes(thingId))
+    .map((one) => `${shortDate(one.on)}: ${feltWords(one)}`)
 }
