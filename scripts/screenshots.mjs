@@ -103,20 +103,17 @@ async function perform({ page, settle, shot, stage, pass, until }) {
   await page.waitForTimeout(3200)
 }
 
-/** Closed with a strong answer. */
+/** Closed with what the skin shows on leaving. */
 async function closeVisit({ page, settle, shot, light }) {
   await light('day')
   await page.locator('#primary').click()
   await page.getByRole('heading', { name: 'Planned against actual' }).waitFor()
   await page.reload()
   await page
-    .getByRole('radiogroup', { name: 'Redness, of 4' })
-    .getByRole('radio', { name: '3' })
+    .getByRole('radiogroup', { name: 'Redness now, of 4' })
+    .getByRole('radio', { name: '2' })
     .click()
-  await page
-    .getByRole('radiogroup', { name: 'How long it lasted' })
-    .getByRole('radio', { name: 'two days' })
-    .click()
+  await page.getByLabel('For next time').fill('Fan at hand for the mask')
   await settle()
   await shot('close')
 }
