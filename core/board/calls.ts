@@ -1,4 +1,4 @@
-import { isHarm, isStrongOnLeaving, type LeavingSkin, type LeverUse } from '../climb'
+import { countsOnLeaving, type LeavingSkin, type LeverUse } from '../climb'
 import { LEVER_WORDS } from '../protocol'
 
 /** What of a signed visit says whether somebody is called about it. */
@@ -24,4 +24,4 @@ export function whyCall({ levers, leaving, feltMore }: LeftVisit): string | unde
     : undefined
 }
 const isMarked = (skin: LeavingSkin): boolean =>
-  isHarm(skin) || isStrongOnLeaving(skin) || (skin.redness ?? 0) >= RED_ON_LEAVING
+  countsOnLeaving(skin) || (skin.redness ?? 0) >= RED_ON_LEAVING

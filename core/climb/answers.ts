@@ -40,9 +40,12 @@ export const leavingInWords = (skin: LeavingSkin): string =>
   inWords(skin.redness ? `redness ${skin.redness} of 4` : '', skin) ||
   (skin.redness === null || skin.stinging === null ? 'not looked at whole' : 'nothing')
 
-/** Nothing in it that counts against a lever. */
-const isUneventful = (answer: SkinAnswer): boolean =>
-  !isStrong(answer) && !isHarm(answer) && !leftTrace(answer)
+/** Nothing in it that counts against a lever; `announced`: hours of redness that the work announces. */
+export const isUneventful = (answer: SkinAnswer, announced = USUAL_HOURS): boolean =>
+  !isStrong(answer, announced) && !isHarm(answer) && !leftTrace(answer)
+/** What was seen on leaving counts against a lever at once. */
+export const countsOnLeaving = (skin: LeavingSkin): boolean =>
+  isStrongOnLeaving(skin) || isHarm(skin)
 
 /** What was told of a visit, where and when. */
 export interface Told {

@@ -1,6 +1,7 @@
 export {
   answerInWords,
   asLeaving,
+  countsOnLeaving,
   isHarm,
   isStrong,
   isStrongOnLeaving,

@@ -2,9 +2,11 @@ import { dateInWords, daysBetween } from '../client/facts'
 import { announcedHours } from './aftermath'
 import {
   answerInWords,
+  countsOnLeaving,
   isHarm,
   isStrong,
   isStrongOnLeaving,
+  isUneventful,
   leavingInWords,
   leftTrace,
 } from './answers'
@@ -36,11 +38,7 @@ export const FIRST_RUNG = 2
 
 /** Only what was told a day or more after makes a visit calm; what was strong on leaving is not made so by it. */
 const isCalm = ({ answer, leaving, hours }: Use): boolean =>
-  answer !== null &&
-  !isStrong(answer, hours) &&
-  !isHarm(answer) &&
-  !leftTrace(answer) &&
-  !(leaving && (isStrongOnLeaving(leaving) || isHarm(leaving)))
+  answer !== null && isUneventful(answer, hours) && !(leaving && countsOnLeaving(leaving))
 
 interface Use {
   readonly on: string

@@ -1,7 +1,7 @@
 import fc from 'fast-check'
 import { describe, expect, test } from 'vitest'
 import { CARDS, cardOf } from '../../tests/fixtures'
-import { input } from '../../tests/situations'
+import { input, readingOf } from '../../tests/situations'
 import { event, performed } from '../../tests/under-way'
 import { compile, type FittedPlan } from '../adapt'
 import { feltWords, lastTime, type RunBody, type RunEvent } from '.'
@@ -40,16 +40,21 @@ describe('a visit as the next one wants to know it', () => {
     expect(feltWords(felt[0]!)).toBe('stinging at 2 min, more than expected')
   })
   test('a first touch that was said counts, also where what came before it never was', () => {
-    const on = brightening.segments.find(
-      ({ stepId, kind }) => stepId === enzyme.id && kind === 'apply',
-    )!
+    const unread = compile(
+      input({
+        protocol: cardOf('brightening'),
+        slotMinutes: 240,
+        reading: { ...readingOf(), done: false },
+      }),
+    )
+    const on = unread.segments.find(({ stepId, kind }) => stepId === enzyme.id && kind === 'apply')!
     const events = [
       event(1, 0, { type: 'start' }),
       event(2, on.startS, { type: 'started', segmentId: on.id }),
       event(3, on.startS + 90, stings(enzyme.id)),
       event(4, on.startS + 600, { type: 'finish' }),
     ]
-    expect(told(brightening, events).felt[0]!.atS).toBe(90)
+    expect(told(unread, events).felt[0]!.atS).toBe(90)
   })
   test('how somebody lies is of no product; seconds are told as seconds', () => {
     const at = touchesS(brightening, enzyme.id) + 40

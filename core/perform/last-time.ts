@@ -62,8 +62,7 @@ function beginnings(state: Run): ReadonlyMap<string, number> {
   const begun = new Map<string, number>()
   for (const { segment, fromMs } of liveAt(state.plan, state, endMs).segments) {
     if (segment.kind === 'prepare') continue
-    const saidMs = state.segments.get(segment.id)?.startedMs
-    const touchedMs = Math.min(saidMs ?? Infinity, fromMs)
+    const touchedMs = state.segments.get(segment.id)?.startedMs ?? fromMs
     begun.set(segment.stepId, Math.min(begun.get(segment.stepId) ?? Infinity, touchedMs))
   }
   return begun

@@ -1,9 +1,8 @@
 import { z } from 'zod'
 import type { ClientQuery } from '#core/client'
-import { seenOnLeaving, toldAfter } from '#core/climb'
 import { LeverUse } from '#core/climb/model'
 import { CONTACT_WAYS } from './client.sql'
-import { TOLD, ToldRow } from './outcome.sql'
+import { asTold, TOLD, ToldRow } from './outcome.sql'
 import { execute, many, maybeOne, type Db } from './rows'
 
 // Clients as a list: found while one types, a page at a time.
@@ -222,10 +221,7 @@ export async function visitLines(db: Db, clientId: string, before: Date | null, 
       LIMIT $3`,
     [clientId, before, most],
   )
-  return rows.map(({ checkIn, atClose, leaving, on, ...line }) => {
-    const told = { checkIn, atClose, leaving }
-    return { ...line, answer: toldAfter(told, on), leaving: seenOnLeaving(told) ?? null }
-  })
+  return rows.map(asTold)
 }
 
 /** Makes one client of two of the salon; false where they are not two. */

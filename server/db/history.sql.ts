@@ -1,9 +1,8 @@
 import { z } from 'zod'
-import { seenOnLeaving, toldAfter } from '#core/climb'
 import { LevelUse, LeverUse, type PastVisit } from '#core/climb/model'
 import { PROPERTIES } from '#core/protocol'
 import { Finding } from '#core/skin/model'
-import { TOLD, ToldRow } from './outcome.sql'
+import { asTold, TOLD, ToldRow } from './outcome.sql'
 import { many, type Db } from './rows'
 
 const PastRow = ToldRow.extend({
@@ -62,17 +61,12 @@ export async function loadHistory(
   timeZone: string,
 ): Promise<PastVisit[]> {
   const rows = await many(db, PastRow, HISTORY, [clientId, before, timeZone])
-  return rows.map(({ checkIn, atClose, leaving, findings, work, points, levels, ...row }) => {
-    const told = { checkIn, atClose, leaving }
-    const seen = seenOnLeaving(told)
-    return {
-      ...row,
-      answer: toldAfter(told, row.on),
-      ...(seen ? { leaving: seen } : {}),
-      work,
-      ...(levels ? { levels } : {}),
-      ...(findings ? { findings } : {}),
-      ...(points === null ? {} : { points }),
-    }
-  })
+  return rows.map(asTold).map(({ leaving, findings, work, points, levels, ...row }) => ({
+    ...row,
+    ...(leaving ? { leaving } : {}),
+    work,
+    ...(levels ? { levels } : {}),
+    ...(findings ? { findings } : {}),
+    ...(points === null ? {} : { points }),
+  }))
 }

@@ -21,6 +21,13 @@ export const ToldRow = z.object({
   leaving: LeavingSkin.nullable(),
 })
 
+/** Of a row with what was told, what counts: on leaving, and a day or more after its day (ISO). The row without what that is read from. */
+export function asTold<Row extends z.infer<typeof ToldRow> & { readonly on: string }>(row: Row) {
+  const { checkIn, atClose, leaving, ...rest } = row
+  const told = { checkIn, atClose, leaving }
+  return { ...rest, leaving: seenOnLeaving(told) ?? null, answer: toldAfter(told, row.on) }
+}
+
 const Closed = ToldRow.extend({ id: z.string(), on: z.string() })
 
 /** The client's last signed visit before this one, with what the skin showed on leaving and answered so far, or undefined. */
@@ -40,9 +47,7 @@ export async function visitBefore(db: Db, visit: VisitRow) {
       LIMIT 1`,
     [visit.client_id, visit.starts_at, visit.time_zone],
   )
-  if (!row) return undefined
-  const { id, on } = row
-  return { id, on, answer: toldAfter(row, on), leaving: seenOnLeaving(row) ?? null }
+  return row && asTold(row)
 }
 
 const NextNote = z.object({ visitId: z.string(), on: z.string(), text: z.string() })
@@ -112,10 +117,7 @@ export async function outcomeOf(db: Db, visitId: string) {
       WHERE o.visit_id = $1`,
     [visitId],
   )
-  if (!row) return undefined
-  const { on, checkIn, atClose, leaving, ...outcome } = row
-  const told = { checkIn, atClose, leaving }
-  return { ...outcome, leaving: seenOnLeaving(told) ?? null, answer: toldAfter(told, on) }
+  return row && asTold(row)
 }
 
 export interface Outcome {

@@ -1,5 +1,5 @@
 import { changeKey } from '#core/adapt'
-import { lastTime as asLastTime } from '#core/perform'
+import { lastTime } from '#core/perform'
 import { listPatchTests } from '../db/evidence.sql'
 import { listDisputes } from '../db/client.sql'
 import { listConsents, newestTexts } from '../db/consent.sql'
@@ -36,7 +36,7 @@ export async function visitData(db: Db, visit: VisitRow) {
     texts: await newestTexts(db, visit.salon_id),
     photos: await listPhotos(db, visit.client_id, visit.time_zone),
     lastReading: (await readingBefore(db, visit)) ?? null,
-    ...(await lastTime(db, visit)),
+    ...(await visitBeforeOf(db, visit)),
     /** Noted for this time, and not ticked yet. */
     nextNotes: await nextNotes(db, visit),
     ticks: await listTicks(db, visit.id),
@@ -76,10 +76,10 @@ const headOf = (visit: VisitRow) => ({
 })
 
 /** The visit before this one: what the skin answered, what was felt and done otherwise, and what changed then and why, so that the same today is said quietly. */
-async function lastTime(db: Db, visit: VisitRow) {
+async function visitBeforeOf(db: Db, visit: VisitRow) {
   const before = await visitBefore(db, visit)
   const stored = before && (await latestPlan(db, before.id))
   const lastChanges = stored?.plan.changes.map(changeKey) ?? []
-  const told = stored ? asLastTime(stored.plan, await listEvents(db, before.id)) : null
+  const told = stored ? lastTime(stored.plan, await listEvents(db, before.id)) : null
   return { lastVisit: before ? { ...before, told } : null, lastChanges }
 }

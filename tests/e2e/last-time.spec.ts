@@ -42,6 +42,11 @@ async function eventful(owner: Person, client: string): Promise<string> {
   expect((await owner.ask('POST', `/api/visits/${id}/events`, { events })).status).toBe(200)
   return id
 }
+/** Signed, with a word for the next visit. */
+async function signedOff(owner: Person, id: string) {
+  const closing = { leaving: null, note: '', nextNote: 'Fan at hand for the mask', used: A_DROP }
+  expect((await owner.ask('POST', `/api/visits/${id}/close`, closing)).status).toBe(204)
+}
 
 test('what was felt, left out and noted last time is there when the next visit is consulted and performed', async ({
   page,
@@ -49,9 +54,7 @@ test('what was felt, left out and noted last time is there when the next visit i
   test.setTimeout(240_000)
   const owner = await signedIn(OWNER)
   const client = await newClient()
-  const id = await eventful(owner, client)
-  const closing = { leaving: null, note: '', nextNote: 'Fan at hand for the mask', used: A_DROP }
-  expect((await owner.ask('POST', `/api/visits/${id}/close`, closing)).status).toBe(204)
+  await signedOff(owner, await eventful(owner, client))
   const next = await book(owner, client, 'brightening', DAYS_BETWEEN)
   await answered(owner, next)
   await page.clock.install({ time: new Date(`${await dayOf(owner, next)}T07:55:00Z`) })
@@ -76,6 +79,7 @@ test('what was felt, left out and noted last time is there when the next visit i
   await performWhile(page, async () => (await title.innerText()).includes('Pineapple enzyme mask'))
   const work = page.getByRole('region', { name: 'At the hands' })
   await expect(work).toContainText(/last\s*\d+ \w+ \d{4}: stinging at 2 min/)
+  await expect(page.getByText('Saved', { exact: true })).toBeVisible()
 })
 
 test('what the client will not have again is said at the close in one touch, and falls out of the next fit', async ({
@@ -100,4 +104,23 @@ test('what the client will not have again is said at the close in one touch, and
   await page.getByText('What it took off the shelf').click()
   await kelp.click()
   await expect(kelp).toHaveAttribute('aria-pressed', 'false')
+})
+
+test('what is being told of a signed visit stays as it is filled in when the visit is read again', async ({
+  page,
+}) => {
+  const owner = await signedIn(OWNER)
+  const id = await eventful(owner, await newClient())
+  await signedOff(owner, id)
+  await open(page, `/visits/${id}`)
+  await page.goto(`/visits/${id}/close`)
+  const after = page.getByRole('region', { name: 'Reaction after last visit' })
+  await after.getByRole('button', { name: 'Something …' }).click()
+  const redness = after.getByRole('radiogroup', { name: 'Redness, of 4' })
+  await redness.getByRole('radio', { name: '3' }).click()
+  await page.getByText('What it took off the shelf').click()
+  const again = page.getByRole('button', { name: /^Not again: / }).first()
+  await again.click()
+  await expect(again).toHaveAttribute('aria-pressed', 'true')
+  await expect(redness.getByRole('radio', { name: '3' })).toBeChecked()
 })

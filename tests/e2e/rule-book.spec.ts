@@ -48,7 +48,14 @@ test('the owner makes a window longer, never shorter than its floor, switches ad
   await open(page, address)
   await answer(page, 'retinoid-prescription', 'Yes')
   const stopped = page.locator('[data-detail="retinoid-prescription"]').getByLabel('Stopped on')
-  await stopped.fill(new Date(Date.now() - 6 * 86_400_000).toISOString().slice(0, 10))
+  const sixDaysAgo = new Date(Date.now() - 6 * 86_400_000).toISOString().slice(0, 10)
+  // Not stopped, it is left out too: only the answer of the server says that the day was kept.
+  await Promise.all([
+    page.waitForResponse(
+      (reply) => reply.ok() && !!reply.request().postData()?.includes(sixDaysAgo),
+    ),
+    stopped.fill(sixDaysAgo),
+  ])
   await expect(panel(page)).toContainText('Glycolic peel left out')
   await page.goto('/rules?rule=A07')
   await detail(page).getByRole('button', { name: 'Back to 5' }).click()

@@ -60,7 +60,8 @@ const memories = useMemories()
         <template v-else>
           <tr v-for="row in rows" :key="row.productId" class="border-b border-hair">
             <td class="py-1">
-              {{ row.name }}<span v-if="row.lot" class="text-sm text-soft"> lot {{ row.lot }}</span>
+              {{ row.name
+              }}<span v-if="row.lot" class="block text-sm text-soft">lot {{ row.lot }}</span>
             </td>
             <td class="text-right whitespace-nowrap">
               <input
@@ -70,9 +71,9 @@ const memories = useMemories()
                 :aria-label="`${row.name}, ${row.unit} used`"
                 @change="set(row, $event)"
               />
-              {{ row.unit }}
+              <span class="inline-block w-7 text-left">{{ row.unit }}</span>
             </td>
-            <td class="pl-2 text-right"
+            <td class="pl-2 py-1 text-right"
               ><NotAgain :memories="memories" :product-id="row.productId" :name="row.name"
             /></td>
           </tr>

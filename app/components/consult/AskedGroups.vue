@@ -1,7 +1,8 @@
 <script setup lang="ts">
 import type { FittedPlan, Needed } from '#core/adapt'
 import { nothingNew, type Fact, type Known } from '#core/client'
-import type { LeavingSkin, SkinAnswer } from '#core/climb'
+import type { SkinAnswer } from '#core/climb'
+import type { VisitData } from '~/stores/visit-data'
 import type { AskedGroup } from '~/support/consult/consult'
 import { shortDate } from '~/support/time'
 
@@ -15,12 +16,7 @@ const props = defineProps<{
   plan: FittedPlan | undefined
   today: string
   disabled: boolean
-  lastVisit: {
-    id: string
-    on: string
-    answer: SkinAnswer | null
-    leaving: LeavingSkin | null
-  } | null
+  lastVisit: VisitData['lastVisit']
 }>()
 const emit = defineEmits<{
   answer: [facts: Fact[]]

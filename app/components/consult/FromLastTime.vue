@@ -4,6 +4,7 @@ import { shortDate } from '~/support/time'
 
 /** The first lines of a consultation: what was noted for this time, until each is ticked; and what was felt and done otherwise last time. */
 const store = useVisitStore()
+const session = useSessionStore()
 const notes = computed(() => store.data?.nextNotes ?? [])
 const last = computed(() => store.data?.lastVisit)
 const lines = computed(() => (last.value?.told ? lastLines(last.value.told) : []))
@@ -21,7 +22,7 @@ const lines = computed(() => (last.value?.told ? lastLines(last.value.told) : []
         <span class="text-sm text-soft whitespace-nowrap">noted {{ shortDate(on) }}</span>
       </p>
       <button
-        v-if="!store.locked"
+        v-if="!store.locked && session.can('health.write')"
         type="button"
         class="rung mr-2"
         :aria-label="`Seen to: ${text}`"

@@ -22,10 +22,11 @@ const props = defineProps<{
 const emit = defineEmits<{ checkIn: [visitId: string, answer: SkinAnswer] }>()
 const isOpen = ref(false)
 const skin = ref<SkinAnswer>({ ...CALM_ANSWER })
+// The same visit read again is another object: what is being filled in stays.
 watch(
-  () => props.visit,
-  (visit) => {
-    skin.value = visit.answer ?? { ...CALM_ANSWER }
+  () => JSON.stringify([props.visit.id, props.visit.answer]),
+  () => {
+    skin.value = { ...(props.visit.answer ?? CALM_ANSWER) }
   },
   { immediate: true },
 )

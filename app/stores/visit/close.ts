@@ -1,4 +1,4 @@
-import type { LeavingSkin, SkinAnswer } from '#core/climb'
+import { toldAfter, type LeavingSkin, type SkinAnswer } from '#core/climb'
 import { call } from '~/support/api'
 import { holdVisit } from '~/support/held-visits'
 import { letterOf } from '~/support/letters'
@@ -49,23 +49,28 @@ export function closing(core: VisitCore) {
   return { sign, confirm }
 }
 
+/** What counts of what is told on a day of a visit on another: the same as the server will say. */
+const asAfter = (answer: SkinAnswer, askedOn: string, on: string) =>
+  toldAfter({ checkIn: { askedOn, answer }, atClose: null, leaving: null }, on)
+
 /** What is told of earlier visits, and what they left to be seen to. */
 export function remembering({ data, put, change }: VisitCore) {
   /** How the skin answered after the visit before: what is fitted today starts from it. */
   function checkIn(visitId: string, answer: SkinAnswer): Promise<boolean> {
     const { lastVisit, input } = data.value!
-    if (lastVisit?.id === visitId) data.value!.lastVisit = { ...lastVisit, answer }
+    const counts = lastVisit && asAfter(answer, input.date, lastVisit.on)
+    if (lastVisit?.id === visitId) data.value!.lastVisit = { ...lastVisit, answer: counts }
     const history = input.history.map((past) =>
-      past.on === lastVisit?.on ? { ...past, answer } : past,
+      past.on === lastVisit?.on ? { ...past, answer: counts } : past,
     )
     const body = { id: crypto.randomUUID(), askedOn: input.date, answer }
     return change({ history }, 'POST', 'check-in', body, visitId)
   }
   /** The same of the visit that is open here, once it is signed. */
   async function checkInAfter(visitId: string, answer: SkinAnswer): Promise<boolean> {
-    const { outcome, visit } = data.value!
-    if (outcome) data.value!.outcome = { ...outcome, answer }
+    const { outcome, visit, input } = data.value!
     const askedOn = dayIn(visit.timeZone, new Date())
+    if (outcome) data.value!.outcome = { ...outcome, answer: asAfter(answer, askedOn, input.date) }
     return put('POST', 'check-in', { id: crypto.randomUUID(), askedOn, answer }, visitId)
   }
   /** What was noted at a visit for the next one has been seen to. */

@@ -1,12 +1,12 @@
 import { prepared, type CompileInput, type FittedPlan } from '#core/adapt'
 import { ageOn } from '#core/client'
 import {
+  CALM_ANSWER,
   nextWindow,
   suggest,
   visitOfCourse,
   type LeverUse,
   type NextWindow,
-  CALM_ANSWER,
   type PastVisit,
   type Suggestion,
 } from '#core/climb'

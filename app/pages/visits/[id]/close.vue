@@ -6,6 +6,7 @@ import type { DayChoices } from '~/support/today/booking'
 import { shortDate } from '~/support/time'
 
 const store = useVisitStore()
+const session = useSessionStore()
 const { leaving, note, nextNote, forget } = useCloseDraft(
   () => store.data?.visit.id,
   () => {
@@ -105,7 +106,7 @@ const preset = computed(() => {
           Not said yet. How it answers is told a day or more after; until then every lever holds.
         </p>
         <LastReaction
-          v-if="store.locked && outcome"
+          v-if="store.locked && outcome && session.can('health.write')"
           class="mt-4"
           :visit="{ ...outcome, id: data.visit.id, on: data.input.date }"
           :disabled="false"
