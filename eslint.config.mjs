@@ -24,6 +24,7 @@ const LAYERS = [
   'catalog',
   'strength',
   'climb',
+  'record',
   'safety',
   'salon',
   'booking',

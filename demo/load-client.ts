@@ -1,11 +1,21 @@
 import type { PoolClient } from 'pg'
 import { randomUUID } from 'node:crypto'
-import { answerByMedicines, KNOWN, nothingOfTheDay, QUESTIONS, type Fact } from '#core/client'
+import {
+  answerByMedicines,
+  factsInForce,
+  KNOWN,
+  medicineCode,
+  nothingOfTheDay,
+  QUESTIONS,
+  saidOfMedicine,
+  type Fact,
+} from '#core/client'
 import { execute } from '../server/db/rows'
-import { addClient, addFact } from '../server/db/client.sql'
+import { addClient, addFact, loadClient } from '../server/db/client.sql'
 import { addNote } from '../server/db/note.sql'
 import { addPatchTest } from '../server/db/evidence.sql'
 import type { DemoClient } from './people'
+import type { DemoVisit } from './story'
 import { loadPastVisit } from './load-past'
 import { type Studio, DAYS_BETWEEN_VISITS, MINORS_BORN_AFTER, dayFrom, AWAY_DAYS } from './load'
 
@@ -17,7 +27,8 @@ export async function loadClientWithPast(
 ): Promise<string> {
   const { db, salonId, today } = studio
   const id = randomUUID()
-  const firstDay = dayFrom(today, -DAYS_BETWEEN_VISITS * demo.past.length)
+  const visits = visitsOf(demo)
+  const firstDay = dayFrom(today, -Math.max(0, ...visits.map(({ daysAgo }) => daysAgo)))
   const { name, bornOn, concerns, notes } = demo
   await addClient(db, { id, salonId, name, bornOn, concerns, ...contactOf(index) })
   for (const body of notes)
@@ -27,14 +38,39 @@ export async function loadClientWithPast(
   await loadPatchTests(studio, id, demo.tested ?? [])
   await loadWaitingTests(studio, id, demo.waits ?? [])
   for (const productId of demo.refused ?? []) await refuse(db, id, productId, firstDay)
-  for (const [count, answer] of demo.past.entries()) {
-    const daysAgo = DAYS_BETWEEN_VISITS * (demo.past.length - count) + (demo.away ? AWAY_DAYS : 0)
-    const isLast = count === demo.past.length - 1
-    const place = { isFirst: count === 0, isLast, day: dayFrom(today, -daysAgo) }
-    const visit = { demo, clientId: id, index, ...place }
-    await loadPastVisit(studio, visit, answer)
+  for (const [count, visit] of visits.entries()) {
+    const day = dayFrom(today, -visit.daysAgo)
+    await sayOnTheDay(db, id, visit, day)
+    await loadPastVisit(studio, {
+      ...{ demo, visit, clientId: id, index, day },
+      isFirst: count === 0,
+    })
   }
   return id
+}
+
+/** Past visits, the oldest first: as told one by one, or every five weeks with an answer each. */
+function visitsOf({ story, past, away, nextNote }: DemoClient): readonly DemoVisit[] {
+  const last = past.length - 1
+  return (
+    story ??
+    past.map((answer, count) => ({
+      daysAgo: DAYS_BETWEEN_VISITS * (past.length - count) + (away ? AWAY_DAYS : 0),
+      answer,
+      ...(count === last && nextNote ? { nextNote } : {}),
+    }))
+  )
+}
+
+async function sayOnTheDay(db: PoolClient, clientId: string, visit: DemoVisit, askedOn: string) {
+  for (const said of visit.facts ?? []) {
+    const inForce = factsInForce((await loadClient(db, clientId))!.facts)
+    const known = KNOWN.find((one) => medicineCode(one.id) === said.code)
+    const fact = { ...said, askedOn }
+    for (const one of known ? saidOfMedicine(known, fact, inForce, KNOWN) : [fact])
+      await addFact(db, randomUUID(), clientId, one, null)
+  }
+  if (visit.refused) await refuse(db, clientId, visit.refused, askedOn)
 }
 
 /** An invented number and address; every third client may be written to. */

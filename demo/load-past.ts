@@ -1,10 +1,10 @@
 import { randomUUID } from 'node:crypto'
 import { compile, prepared, type FittedPlan } from '#core/adapt'
-import { asLeaving, CALM_ANSWER, type SkinAnswer } from '#core/climb'
+import { asLeaving, CALM_ANSWER } from '#core/climb'
 import type { Reading } from '#core/skin'
 import { doneBy, subjectReader } from '#core/strength'
 import { summedUses, usedBy } from '#core/costing'
-import type { RunEvent } from '#core/perform'
+import { RunBody, type RunEvent } from '#core/perform/model'
 import { addConsent, newestTexts, type ConsentKind } from '../server/db/consent.sql'
 import { addPhoto } from '../server/db/photo.sql'
 import { addUses } from '../server/db/use.sql'
@@ -15,6 +15,7 @@ import { bookVisit, visitById } from '../server/db/visit.sql'
 import { addCheckIn, signVisit } from '../server/db/outcome.sql'
 import { compileInputOf } from '../server/utils/visit-input'
 import { SALON, type DemoClient } from './people'
+import type { DemoVisit, Said } from './story'
 import { drawnPhoto } from './photos'
 import {
   type Studio,
@@ -29,17 +30,17 @@ import {
 /** One visit of a demo client that is over. */
 interface PastVisit {
   readonly demo: DemoClient
+  readonly visit: DemoVisit
   readonly clientId: string
   readonly index: number
   readonly isFirst: boolean
-  readonly isLast: boolean
   readonly day: string
 }
 
 /** Books, reads, fits, performs and signs a visit as it may have gone. */
-export async function loadPastVisit(studio: Studio, past: PastVisit, answer: Partial<SkinAnswer>) {
+export async function loadPastVisit(studio: Studio, past: PastVisit) {
   const { db, salonId } = studio
-  const { demo, clientId, index, day } = past
+  const { demo, visit: then, clientId, index, day } = past
   const { practitioner, hour, roomId } = seatOf(studio, index)
   const account = studio.accounts.get(practitioner.id) ?? null
   const id = randomUUID()
@@ -50,27 +51,27 @@ export async function loadPastVisit(studio: Studio, past: PastVisit, answer: Par
     clientId,
     roomId,
     practitionerId: practitioner.id,
-    protocolVersionId: `${demo.protocol}-v1`,
+    protocolVersionId: `${then.protocol ?? demo.protocol}-v1`,
     startsAt,
     slotMinutes: SLOT_MINUTES,
     turnoverMinutes: SALON.turnoverMinutes,
   })
-  await addReading(db, randomUUID(), id, readingOf(demo), account)
+  await addReading(db, randomUUID(), id, readingOf(demo, then), account)
   if (past.isFirst) await signConsents(studio, demo, clientId, id, day, account!)
   if (demo.photographed) await loadPhotos(studio, demo, clientId, id, day, account!)
   const visit = (await visitById(db, salonId, id))!
   const input = await compileInputOf(db, visit)
   const plan = compile(input)
   await addPlan(db, randomUUID(), id, plan, account)
-  const log = performedLog(plan, startsAt.getTime())
+  const log = performedLog(plan, startsAt.getTime(), then.said ?? [])
   await addEvents(db, id, log, account)
   await addUses(db, id, usedThen(plan.steps))
-  const told = { ...CALM_ANSWER, ...answer }
+  const told = { ...CALM_ANSWER, ...then.answer }
   const outcome = {
     leaving: { ...asLeaving(told), redness: Math.max(1, told.redness) },
     ...doneBy(plan.steps, subjectReader(prepared(input).shelf)),
-    note: '',
-    nextNote: past.isLast ? demo.nextNote : undefined,
+    note: then.note ?? '',
+    nextNote: then.nextNote,
     plannedS: plan.totalS,
     actualS: Math.round((log.at(-1)!.wallMs - startsAt.getTime()) / 1000),
   }
@@ -79,11 +80,12 @@ export async function loadPastVisit(studio: Studio, past: PastVisit, answer: Par
   await addCheckIn(db, randomUUID(), id, dayFrom(day, 2), told, account)
 }
 
-const readingOf = ({ findings, lesions = [], meters = [] }: DemoClient): Reading => ({
+const readingOf = (demo: DemoClient, then: DemoVisit): Reading => ({
   done: true,
-  findings: [...findings],
-  lesions: [...lesions],
-  meters: [...meters],
+  findings: [...(then.findings ?? demo.findings)],
+  lesions: [...(then.lesions ?? demo.lesions ?? [])],
+  meters: [...(demo.meters ?? [])],
+  ...(then.light === undefined ? {} : { light: then.light }),
 })
 
 const SIGNED =
@@ -141,8 +143,8 @@ async function loadPhotos(
       ])
     ).rows[0]!.n / 2
   for (const [moment, redness] of [
-    ['start', 0.9 - 0.25 * before],
-    ['end', 0.95 - 0.25 * before],
+    ['start', 0.9 - 0.08 * before],
+    ['end', 0.95 - 0.08 * before],
   ] as const) {
     await addPhoto(
       db,
@@ -168,7 +170,7 @@ const usedThen = (steps: FittedPlan['steps']) =>
   }))
 
 /** The run log of a visit that went as planned, a little slower each quarter of an hour, as visits do. */
-function performedLog(plan: FittedPlan, startMs: number): RunEvent[] {
+function performedLog(plan: FittedPlan, startMs: number, said: readonly Said[]): RunEvent[] {
   const late = (seconds: number) => startMs + Math.round(seconds * 1.03) * 1000
   let seq = 0
   const event = (wallMs: number, body: RunEvent['body']): RunEvent => ({
@@ -182,6 +184,7 @@ function performedLog(plan: FittedPlan, startMs: number): RunEvent[] {
   const hands = plan.segments.filter((segment) => segment.hands)
   return [
     event(startMs, { type: 'start' }),
+    ...said.flatMap((one) => saidOf(plan, one, (seconds, body) => event(late(seconds), body))),
     ...hands.flatMap((segment) => [
       ...(segment.kind === 'remove'
         ? [event(late(segment.startS), { type: 'started', segmentId: segment.id })]
@@ -190,4 +193,29 @@ function performedLog(plan: FittedPlan, startMs: number): RunEvent[] {
     ]),
     event(late(plan.totalS), { type: 'finish' }),
   ]
+}
+
+const kindOf = (productId: string | undefined) =>
+  SHELF.products.find(({ id }) => id === productId)?.kind
+
+/** What was said, at its minute of the step it was said of; nothing where the ladder had no such step. */
+function saidOf(
+  plan: FittedPlan,
+  { kind, phase, minute, body }: Said,
+  event: (seconds: number, body: RunEvent['body']) => RunEvent,
+): RunEvent[] {
+  const step = plan.steps.find(
+    (one) => (kind && kindOf(one.product?.productId) === kind) || (phase && one.phase === phase),
+  )
+  const on = plan.segments.find(
+    ({ stepId, kind: part }) => stepId === step?.id && part !== 'prepare',
+  )
+  return step && on
+    ? [
+        event(
+          on.startS + 60 * minute,
+          RunBody.parse({ ...body, ...(body.type === 'note' ? {} : { stepId: step.id }) }),
+        ),
+      ]
+    : []
 }

@@ -135,22 +135,30 @@ export const SHELF = composedShelf(DEMO_SHELF)
 /** Today eight come, two another day this week; everybody's next visit follows a turnover of the skin later. */
 async function bookAhead(studio: Studio, clients: readonly string[]) {
   for (const [index, clientId] of clients.entries()) {
-    if (CLIENTS[index]!.away) continue
     const seat = seatOf(studio, index)
-    const first =
-      index % HOURS.length === HOURS.length - 1 ? 1 + Math.floor(index / HOURS.length) : 0
-    for (const day of [first, DAYS_BETWEEN_VISITS + index]) {
+    for (const { day, card } of daysAhead(index)) {
       await bookVisit(studio.db, {
         id: randomUUID(),
         salonId: studio.salonId,
         clientId,
         roomId: seat.roomId,
         practitionerId: seat.practitioner.id,
-        protocolVersionId: `${day === first ? (CLIENTS[index]!.today ?? CLIENTS[index]!.protocol) : CLIENTS[index]!.protocol}-v1`,
+        protocolVersionId: `${card}-v1`,
         startsAt: instantOf(dayFrom(studio.today, day), seat.hour),
         slotMinutes: SLOT_MINUTES,
         turnoverMinutes: SALON.turnoverMinutes,
       })
     }
   }
+}
+
+/** Days from today for which a client of the demo is booked, with the card. */
+function daysAhead(index: number): { day: number; card: string }[] {
+  const { away, nextInDays, today, protocol } = CLIENTS[index]!
+  if (away) return nextInDays === undefined ? [] : [{ day: nextInDays, card: protocol }]
+  const first = index % HOURS.length === HOURS.length - 1 ? 1 + Math.floor(index / HOURS.length) : 0
+  return [
+    { day: first, card: today ?? protocol },
+    { day: DAYS_BETWEEN_VISITS + index, card: protocol },
+  ]
 }

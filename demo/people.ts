@@ -1,5 +1,6 @@
 import type { Concern, Fact } from '#core/client'
 import type { SkinAnswer } from '#core/climb'
+import { LONG_CLIENT, type DemoVisit } from './story'
 import { type Finding, type Lesion, type MeterValue, CHEEKS, FACE, NOSE } from '#core/skin'
 
 // Invented people of an invented studio on an invented island. Any likeness is chance.
@@ -90,6 +91,10 @@ export interface DemoClient {
   readonly past: readonly Partial<SkinAnswer>[]
   /** Noted for this time at the last of them. */
   readonly nextNote?: string
+  /** Past visits one by one, in the place of `past`. */
+  readonly story?: readonly DemoVisit[]
+  /** Days until the next visit of somebody who is away today. */
+  readonly nextInDays?: number
 }
 
 const seen = (kind: Finding['kind'], grade: number, zones: Finding['zones']): Finding => ({
@@ -291,4 +296,5 @@ export const CLIENTS: readonly DemoClient[] = [
     protocol: 'neck',
     past: [calm, calm],
   },
+  LONG_CLIENT,
 ]

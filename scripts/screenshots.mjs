@@ -204,15 +204,21 @@ async function thinned({ page, settle, shot, stage, open }) {
   await page.getByRole('button', { name: 'Keep it as it is' }).click()
 }
 
-/** A client; then the owner signs in. */
+/** A client's long ladder, and two visits of it against each other; then the owner signs in. */
 async function clientThenOwner({ page, settle, shot, light }) {
   await light('day')
   await page.goto('/clients')
-  await page.getByRole('link', { name: 'Ingrid Solvay' }).waitFor()
-  await page.getByRole('link', { name: 'Ingrid Solvay' }).click()
-  await page.getByRole('heading', { name: 'Health' }).waitFor()
+  await page.getByRole('link', { name: 'Isaura Penhallow' }).click()
+  await page.getByRole('heading', { name: 'What moved' }).waitFor()
   await settle()
-  await shot('client')
+  await shot('long-ladder')
+  const rungs = page.locator('[data-rung]')
+  await rungs.nth(1).click()
+  await page.getByRole('button', { name: 'Hold against …' }).click()
+  await rungs.nth((await rungs.count()) - 2).click()
+  await page.getByRole('heading', { name: 'Rung by rung' }).waitFor()
+  await settle()
+  await shot('two-visits')
   await page.getByRole('button', { name: 'Anneke Vask' }).click()
   await page.getByRole('menuitem', { name: 'Sign out', exact: true }).click()
   await page.getByLabel('E-mail').fill('maren@saltgrass.example')

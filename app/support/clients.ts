@@ -35,3 +35,29 @@ export const detailsOf = (record: ClientDetails): ClientDetails => {
   const { name, bornOn, phone, email, address, contact } = record
   return { name, bornOn, phone, email, address, contact }
 }
+
+/** The parts of a record, in the order in which they stand. */
+export const RECORD_PARTS = {
+  ladder: 'The ladder',
+  visits: 'Visits',
+  health: 'Health',
+  photographs: 'Photographs',
+  papers: 'Papers',
+} as const
+export type RecordPart = keyof typeof RECORD_PARTS
+
+interface Sees {
+  readonly visits: boolean
+  readonly health: boolean
+  readonly rights: boolean
+}
+const NEEDS: Readonly<Record<RecordPart, keyof Sees>> = {
+  ladder: 'health',
+  visits: 'visits',
+  health: 'health',
+  photographs: 'health',
+  papers: 'rights',
+}
+/** What of a record somebody may open: of one that rests, what the client may ask. */
+export const partsFor = (sees: Sees): RecordPart[] =>
+  (Object.keys(RECORD_PARTS) as RecordPart[]).filter((part) => sees[NEEDS[part]])

@@ -18,6 +18,7 @@ export {
   KNOWN,
   medicineCode,
   medicinesFor,
+  ofMedicines,
   saidOfMedicine,
   searchKnown,
 } from './medicines'

@@ -177,6 +177,8 @@ export const medicinesFor = (
     })
 
 const BY = 'By '
+/** An answer that nobody gave: it follows from medicines. */
+export const ofMedicines = ({ note }: Pick<Fact, 'note'>): boolean => note?.startsWith(BY) ?? false
 /** The answer that a client's medicines give to a question: yes while one is taken, else yes until the day the last was stopped. */
 export function answerByMedicines(
   code: string,
@@ -205,7 +207,7 @@ export function saidOfMedicine(
   list: readonly Known[],
 ): Fact[] {
   const own = inForce.get(known.code)
-  const derived = own?.note?.startsWith(BY) ?? false
+  const derived = own !== undefined && ofMedicines(own)
   if (own?.answer === 'yes' && !derived) return [fact]
   const answer = answerByMedicines(
     known.code,

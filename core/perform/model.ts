@@ -1,2 +1,2 @@
 // The Zod models of this folder, for edges that parse: the computation needs only their types.
-export { RunEvent } from './events'
+export { RunBody, RunEvent } from './events'

@@ -5,6 +5,7 @@ export {
   EYES,
   FACE,
   FACE_NECK,
+  FOREHEAD,
   LIDS,
   MOUTH,
   NECK,

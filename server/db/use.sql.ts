@@ -1,6 +1,7 @@
 import { z } from 'zod'
 import { PRODUCT_KINDS } from '#core/catalog'
 import { execute, many, type Db } from './rows'
+import type { VisitRow } from './visit.sql'
 
 const UseRow = z.object({
   productId: z.string(),
@@ -38,3 +39,23 @@ export const addUses = (
       FROM jsonb_to_recordset($2) AS r ("productId" text, lot text, amount numeric, unit text)`,
     [visitId, JSON.stringify(uses)],
   )
+
+/** Products that no visit of the client before this one used, by id. */
+export const firstUses = async (db: Db, visit: VisitRow): Promise<string[]> =>
+  (
+    await many(
+      db,
+      z.object({ productId: z.string() }),
+      `SELECT DISTINCT u.product_id AS "productId"
+        FROM visit_use u
+        WHERE u.visit_id = $1
+          AND NOT EXISTS (
+            SELECT
+            FROM visit v
+              JOIN visit_use earlier ON earlier.visit_id = v.id AND earlier.product_id = u.product_id
+            WHERE v.client_id = $2
+              AND v.starts_at < $3
+          )`,
+      [visit.id, visit.client_id, visit.starts_at],
+    )
+  ).map(({ productId }) => productId)

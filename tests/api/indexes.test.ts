@@ -10,12 +10,13 @@ import { loadClient } from '../../server/db/client.sql'
 import { listConsents } from '../../server/db/consent.sql'
 import { listPatchTests } from '../../server/db/evidence.sql'
 import { loadHistory } from '../../server/db/history.sql'
+import { rungsOf } from '../../server/db/ladder.sql'
 import { nextNotes, outcomeOf, visitBefore } from '../../server/db/outcome.sql'
 import { latestPlan, listOverrides, openedPlan } from '../../server/db/plan.sql'
 import { latestReading, readingBefore } from '../../server/db/reading.sql'
 import type { Db } from '../../server/db/rows'
 import { listEvents } from '../../server/db/run.sql'
-import { usesOf } from '../../server/db/use.sql'
+import { firstUses, usesOf } from '../../server/db/use.sql'
 import {
   followingVisit,
   nextVisitOf,
@@ -97,6 +98,8 @@ test.each<[string, (db: Db) => Promise<unknown>]>([
   ['consents', (db) => listConsents(db, visit.client_id)],
   ['patch tests', (db) => listPatchTests(db, visit.client_id)],
   ['what a visit used', (db) => usesOf(db, visit.id)],
+  ['what it used first', (db) => firstUses(db, visit)],
+  ['the long ladder', (db) => rungsOf(db, visit.client_id)],
 ])('%s finds its index as the role that serves', async (_name, ask) => {
   const asked = await statementsOf(ask)
   expect(asked.length).toBeGreaterThan(0)

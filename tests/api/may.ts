@@ -29,6 +29,8 @@ export const MAY: Readonly<Record<string, string>> = {
   'DELETE /api/clients/:id/notes/:noteId': 'op',
   'POST /api/clients/:id/notes': 'op',
   'GET /api/clients/:id/visits': 'opad',
+  'GET /api/clients/:id/ladder': 'opa',
+  'GET /api/visits/:id/went': 'opa',
   'GET /api/clients/alike': 'opad',
   'GET /api/clients/file': 'o',
   'POST /api/clients/imports': 'o',

@@ -208,8 +208,11 @@ for (const light of ['day', 'room'])
     await expect(page.getByText('Bo Marsh')).toBeVisible()
     await noFaults(page, `${light} clients`)
     await page.getByText('Bo Marsh').click()
-    await expect(page.getByRole('heading', { name: 'Health' })).toBeVisible()
-    await noFaults(page, `${light} a client`)
+    for (const part of ['Papers', 'Photographs', 'Visits', 'Health', 'The ladder']) {
+      await page.getByRole('link', { name: part, exact: true }).click()
+      await expect(page.locator('[aria-current=page]', { hasText: part })).toBeVisible()
+      await noFaults(page, `${light} a client, ${part}`)
+    }
     for (const part of [
       'you',
       'device',
@@ -246,6 +249,7 @@ test('a record is added to: corrected, noted, answered, and made one with its do
   await button(dialog, 'e-mail').click()
   await button(dialog, 'Save').click()
   await expect(page.getByText('Agreed to e-mail')).toBeVisible()
+  await page.getByRole('link', { name: 'Health', exact: true }).click()
   await page.getByLabel('Something to remember').fill('Bed raised slowly')
   await button(page, 'Add').click()
   await expect(page.getByText('Bed raised slowly')).toBeVisible()
@@ -254,12 +258,10 @@ test('a record is added to: corrected, noted, answered, and made one with its do
   await button(page, 'Yes').click()
   await expect(page.getByRole('region', { name: 'Health' })).toContainText('Pregnan')
   await button(page, 'Here twice').click()
-  await page
-    .getByRole('dialog')
-    .getByRole('button', { name: /^Bo Marsh/ })
-    .click()
+  await dialog.getByRole('button', { name: /^Bo Marsh/ }).click()
   await button(page, 'Make them one').click()
   await expect(page.getByText('They are one client now')).toBeVisible()
+  await page.getByRole('link', { name: 'Visits', exact: true }).click()
   await expect(page.getByRole('region', { name: 'Visits' })).toContainText('Hydrating facial')
 })
 

@@ -46,15 +46,7 @@ const isChosen = (id: string) =>
       stroke="var(--line-soft)"
       stroke-width="0.8"
     />
-    <path
-      v-for="line in shapes.features"
-      :key="line"
-      :d="line"
-      fill="none"
-      stroke="var(--line)"
-      stroke-width="1.4"
-      stroke-linecap="round"
-    />
+    <FaceLines :lines="shapes.features" />
     <g v-for="stroke in strokes" :key="stroke.id">
       <path
         :d="stroke.d"

@@ -55,14 +55,7 @@ const ways = computed(() =>
           </marker>
         </defs>
         <path :d="face.shapes.outline" fill="var(--raised)" stroke="var(--line)" stroke-width="3" />
-        <path
-          v-for="line in face.shapes.features"
-          :key="line"
-          :d="line"
-          fill="none"
-          stroke="var(--line)"
-          stroke-width="2.5"
-        />
+        <FaceLines :lines="face.shapes.features" :width="2.5" />
         <g v-if="face.view === 'front'" fill="none" stroke="var(--mind)" stroke-width="3.5">
           <ellipse
             v-for="([[x, y], rx, ry], at) in RING_SHAPES"

@@ -52,14 +52,7 @@ watch(
         </marker>
       </defs>
       <path :d="shapes.outline" fill="var(--raised)" stroke="var(--line)" stroke-width="3" />
-      <path
-        v-for="line in shapes.features"
-        :key="line"
-        :d="line"
-        fill="none"
-        stroke="var(--line)"
-        stroke-width="2.5"
-      />
+      <FaceLines :lines="shapes.features" :width="2.5" />
       <g v-for="line in lines" :key="`${line.id}-${part.side}-${part.fromS}`">
         <path
           :d="line.d"

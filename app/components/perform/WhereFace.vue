@@ -68,14 +68,7 @@ const words = computed(() =>
         :fill="fillOf(shape.zone)"
         :fill-opacity="isOn(shape.zone) ? 0.55 : 1"
       />
-      <path
-        v-for="feature in view.features"
-        :key="feature"
-        :d="feature"
-        fill="none"
-        stroke="var(--line)"
-        stroke-width="2.5"
-      />
+      <FaceLines :lines="view.features" :width="2.5" />
       <g
         v-for="lesion in pins"
         :key="lesion.id"

@@ -145,16 +145,7 @@ const MODE_WORDS = { pin: 'pins', paint: 'paints', choose: 'chooses' } as const
       stroke-width="3.5"
       class="pointer-events-none"
     />
-    <path
-      v-for="line in shapes.features"
-      :key="line"
-      :d="line"
-      fill="none"
-      stroke="var(--line)"
-      stroke-width="1.4"
-      stroke-linecap="round"
-      class="pointer-events-none"
-    />
+    <FaceLines :lines="shapes.features" />
     <ZoneGrades :shapes="shapes.zones" :grades="grades" :before="before" />
     <LesionPin
       v-for="lesion in pins"

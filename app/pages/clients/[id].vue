@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { ageInWords, contactInWords } from '~/support/clients'
+import { ageInWords, contactInWords, partsFor } from '~/support/clients'
 
 const session = useSessionStore()
 const route = useRoute()
@@ -8,20 +8,29 @@ const { record, trouble, done } = kept
 const correcting = ref(false)
 const merging = ref(false)
 const mayWrite = computed(() => session.can('health.write') && !record.value?.mergedInto)
+const parts = computed(() => {
+  const isOpen = record.value?.restricted === null
+  return partsFor({
+    visits: isOpen,
+    health: isOpen && Boolean(record.value?.health),
+    rights: session.can('client.rights'),
+  })
+})
+const part = computed(() => parts.value.find((one) => one === route.query.part) ?? parts.value[0])
 const manner = computed(
   () => record.value?.health?.notes.filter(({ kind }) => kind === 'manner') ?? [],
 )
 </script>
 
 <template>
-  <div class="px-7 py-6 w-full max-w-6xl mx-auto">
+  <div class="px-7 max-md:px-4 py-5 w-full max-w-[90rem] mx-auto">
     <p v-if="!record && trouble" role="alert" class="text-mind">{{ trouble }}</p>
     <p v-else-if="!record" class="text-soft">Opening the record …</p>
     <template v-else>
-      <header class="flex items-start gap-4 pb-4 border-b border-line">
+      <header class="flex items-start gap-4 pb-3">
         <div class="min-w-0 flex-1">
-          <h1 class="text-4xl break-words" dir="auto">{{ record.name }}</h1>
-          <p class="text-soft mt-1">
+          <h1 class="text-3xl break-words" dir="auto">{{ record.name }}</h1>
+          <p class="text-soft">
             {{ ageInWords(record.bornOn, record.today) }}
             <template v-if="record.phone"> · {{ record.phone }}</template>
             <template v-if="record.email"> · {{ record.email }}</template>
@@ -55,46 +64,33 @@ const manner = computed(
         <span class="font-semibold">Closed at the client’s wish:</span> {{ record.restricted }}.
         Nothing of it is read, changed or booked.
       </p>
-      <SaveState :trouble="trouble" :done="done" />
-      <div
-        v-if="!record.mergedInto"
-        class="grid max-lg:grid-cols-[minmax(0,1fr)] lg:grid-cols-[minmax(0,1fr)_25rem] gap-10"
-      >
+      <template v-if="!record.mergedInto && part">
+        <RecordParts class="no-print" :part="part" :parts="parts">
+          <SaveState :trouble="trouble" :done="done" />
+        </RecordParts>
+        <LongLadder v-if="part === 'ladder'" :client-id="record.id" />
         <RecordVisits
-          v-if="record.restricted === null"
+          v-else-if="part === 'visits'"
           :key="record.visits.length"
+          class="mt-4 max-w-3xl"
           :record="record"
         />
-        <div v-if="record.health" class="flex flex-col gap-7">
-          <RecordHealth :record="record" :may-write="mayWrite" @answer="kept.answer" />
-          <RecordProducts
-            :record="record"
-            :may-write="mayWrite"
-            @back="kept.remember($event, false)"
-          />
-          <GoalRank
-            :concerns="record.health.concerns"
-            :details="record.health.goalDetails"
-            :disabled="!mayWrite"
-            @rank="kept.rank"
-          />
-          <RecordNotes
-            :record="record"
-            :may-write="mayWrite"
-            @add="kept.note"
-            @back="kept.takeBack"
-          />
-          <p class="text-soft">{{ record.health.photos }} photographs, in their visits</p>
-        </div>
-      </div>
-      <RecordRights
-        v-if="session.can('client.rights') && !record.mergedInto"
-        class="mt-8"
-        :record="record"
-        :trouble="kept.notErased.value"
-        :restrict="kept.restrict"
-        :erase="kept.erase"
-      />
+        <HealthPart
+          v-else-if="part === 'health'"
+          :record="record"
+          :may-write="mayWrite"
+          :kept="kept"
+        />
+        <RecordPhotos v-else-if="part === 'photographs'" :client-id="record.id" />
+        <RecordRights
+          v-else
+          class="mt-4"
+          :record="record"
+          :trouble="kept.notErased.value"
+          :restrict="kept.restrict"
+          :erase="kept.erase"
+        />
+      </template>
       <CorrectClient
         v-if="correcting"
         :record="record"

@@ -1,0 +1,106 @@
+<script setup lang="ts">
+import { useElementSize } from '@vueuse/core'
+
+/** The client's record as a ladder: time runs down, visits are its rungs, today is the line at the end. One rung is told beside it. */
+const props = defineProps<{ clientId: string }>()
+const route = useRoute()
+const router = useRouter()
+const ladder = useLongLadder(props.clientId)
+const { data, layout, trouble, trends } = ladder
+const frame = ref<HTMLElement>()
+const { width } = useElementSize(frame)
+watch(width, (across) => {
+  ladder.width.value = Math.floor(across)
+})
+
+const queried = (name: string) =>
+  typeof route.query[name] === 'string' ? route.query[name] : undefined
+const rungs = computed(() => data.value?.rungs ?? [])
+const chosen = computed(
+  () =>
+    rungs.value.find(({ id }) => id === queried('visit')) ??
+    rungs.value.findLast(({ isSigned }) => isSigned) ??
+    rungs.value.at(-1),
+)
+const against = computed(() => rungs.value.find(({ id }) => id === queried('against')))
+/** Whoever chooses a second one holds the two against each other. */
+const isChoosing = ref(false)
+const show = (query: Record<string, string | undefined>) =>
+  router.replace({ query: { ...route.query, ...query } })
+function choose(visitId: string) {
+  if (isChoosing.value && visitId !== chosen.value?.id) {
+    isChoosing.value = false
+    return show({ visit: chosen.value?.id, against: visitId })
+  }
+  return show({ visit: visitId, against: undefined })
+}
+
+/** What is newest is read first. */
+watch(
+  () => layout.value !== undefined,
+  async (isDrawn) => {
+    if (!isDrawn) return
+    await nextTick()
+    const at = layout.value!.todayY
+    frame.value?.scrollTo({ top: at - frame.value.clientHeight + 140 })
+  },
+)
+</script>
+
+<template>
+  <p v-if="trouble" role="alert" class="text-mind mt-4">{{ trouble }}</p>
+  <CompareVisits
+    v-else-if="data && chosen && against"
+    class="mt-4"
+    :data="data"
+    :pair="[chosen, against]"
+    @close="show({ against: undefined })"
+  />
+  <div
+    v-else
+    class="grid max-lg:grid-cols-[minmax(0,1fr)] lg:grid-cols-[minmax(0,1fr)_21rem] gap-8 mt-2"
+  >
+    <div class="min-w-0">
+      <div
+        ref="frame"
+        class="overflow-auto h-[calc(100dvh-18.5rem)] min-h-[22rem] print:h-auto print:overflow-visible"
+        tabindex="-1"
+        role="region"
+        aria-label="Long ladder"
+      >
+        <p v-if="!data" class="text-soft py-6">Opening the ladder …</p>
+        <p v-else-if="rungs.length === 0" class="text-soft py-6">
+          No visit yet: the ladder begins with the first.
+        </p>
+        <template v-if="layout">
+          <LongHead :layout="layout" />
+          <div class="relative" :style="{ width: `${layout.width}px` }">
+            <LongDrawing :layout="layout" :chosen="chosen?.id" :today="data!.today" />
+            <LongLabels
+              :layout="layout"
+              :chosen="chosen?.id"
+              @choose="choose"
+              @open="ladder.toggle($event, true)"
+            />
+          </div>
+        </template>
+      </div>
+      <LongLegend
+        v-if="layout"
+        v-model:all-signs="ladder.allSigns.value"
+        :layout="layout"
+        :open="ladder.open.value"
+        @fold="ladder.toggle($event, false)"
+      />
+    </div>
+    <VisitTold
+      v-if="data && chosen"
+      :key="chosen.id"
+      :data="data"
+      :rung="chosen"
+      :trends="trends"
+      :choosing="isChoosing"
+      @hold="isChoosing = !isChoosing"
+    />
+  </div>
+</template>

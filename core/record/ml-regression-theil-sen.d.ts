@@ -1,0 +1,6 @@
+declare module 'ml-regression-theil-sen' {
+  export class TheilSenRegression {
+    constructor(x: readonly number[], y: readonly number[])
+    readonly slope: number
+  }
+}
