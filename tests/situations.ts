@@ -19,6 +19,9 @@ export const CALM: SkinAnswer = {
   burn: false,
   darkMark: false,
   coldSore: false,
+  after: [],
+  still: false,
+  zones: [],
 }
 
 /** What is true of one day only is asked today. */

@@ -214,7 +214,7 @@ describe('who is asked how the skin is, one to three days after', () => {
   const none = { swelling: false, blisters: false, weeping: false, burn: false }
   const leaving = (seen: Partial<LeavingSkin>): LeavingSkin => ({ ...left, ...none, ...seen })
   const visit = (more: Partial<LeftVisit> = {}): LeftVisit => ({
-    ...{ levers: [], leaving: null, feltMore: false },
+    ...{ levers: [], leaving: null, feltMore: false, daysAgo: 2, work: [] },
     ...more,
   })
   test.each<[string, Partial<LeftVisit>, string | undefined]>([
@@ -239,6 +239,18 @@ describe('who is asked how the skin is, one to three days after', () => {
     ['red', { leaving: leaving({ redness: 3 }) }, 'skin marked when leaving'],
     ['stinging', { leaving: leaving({ stinging: 6 }) }, 'skin marked when leaving'],
     ['a burn', { leaving: leaving({ burn: true }), feltMore: true }, 'skin marked when leaving'],
+    ['a week after needling', { daysAgo: 7, work: ['needling'] }, 'a week after needling'],
+    [
+      'a week after what the skin answers',
+      { daysAgo: 8, levers: [{ lever: 'acid', rung: 3 }] },
+      'a week after acid strength high',
+    ],
+    [
+      'not a week after what was felt',
+      { daysAgo: 7, levers: [{ lever: 'current', rung: 4 }] },
+      undefined,
+    ],
+    ['nor after a red face alone', { daysAgo: 7, leaving: leaving({ redness: 4 }) }, undefined],
     ['not all was looked at', { leaving: leaving({ redness: null, stinging: null }) }, undefined],
   ])('%s', (_, more, why) => expect(whyCall(visit(more))).toBe(why))
 })

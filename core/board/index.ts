@@ -1,4 +1,4 @@
-export { whyCall, type LeftVisit } from './calls'
+export { MOST_TRIES, SECOND_CALL_DAYS, whyCall, type LeftVisit } from './calls'
 export { factsOf, timesOf, type BriefFact, type BriefTime } from './brief'
 export { doFirst, type About, type DoFirst, type Waiting } from './do-first'
 export { fitting, gapsOf, type Stretch } from './gaps'

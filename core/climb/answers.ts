@@ -1,5 +1,7 @@
+import { daysBetween } from '../client/facts'
+import { zonesInWords } from '../skin/zones'
 import { USUAL_HOURS } from './aftermath'
-import type { LeavingSkin, SkinAnswer } from './model'
+import type { AfterSign, LeavingSkin, SkinAnswer } from './model'
 
 /** E05: stinging of at least so much of 10. */
 const STRONG_STING = 6
@@ -29,12 +31,32 @@ const inWords = (
   ]
     .filter(Boolean)
     .join(', ')
+/** What work that announces days of redness announces too: peeling skin, and a tight feel (house figure; common practice, no source). */
+const ANNOUNCED: ReadonlySet<AfterSign> = new Set<AfterSign>(['tight', 'flaking'])
+/** What came that the work does not announce: no reason to go down, and no calm. */
+export const unsettled = ({ after }: SkinAnswer, announcedHours = USUAL_HOURS): AfterSign[] =>
+  after.filter((sign) => !ANNOUNCED.has(sign) || announcedHours <= USUAL_HOURS)
+
+export const AFTER_WORDS: Readonly<Record<AfterSign, string>> = {
+  tight: 'tight or dry',
+  flaking: 'flaking',
+  breakouts: 'breakouts',
+  itch: 'itch',
+  bruise: 'a bruise',
+}
 /** What the skin answered, in words. */
-export const answerInWords = (answer: SkinAnswer): string =>
-  inWords(
-    answer.redness > 0 ? `redness ${answer.redness} of 4 for ${answer.rednessHours} h` : '',
-    answer,
-  ) || 'calm'
+export function answerInWords(answer: SkinAnswer): string {
+  const { redness, rednessHours, darkMark, coldSore, after, still, zones } = answer
+  const told = [
+    inWords(redness > 0 ? `redness ${redness} of 4 for ${rednessHours} h` : '', answer),
+    darkMark ? 'a new dark mark' : '',
+    coldSore ? 'a cold sore' : '',
+    ...after.map((sign) => AFTER_WORDS[sign]),
+  ].filter(Boolean)
+  if (told.length === 0) return 'calm'
+  const where = zones.length > 0 ? ` (${zonesInWords(zones)})` : ''
+  return `${told.join(', ')}${where}${still ? ', still there' : ''}`
+}
 /** What it showed on leaving, in words. */
 export const leavingInWords = (skin: LeavingSkin): string =>
   inWords(skin.redness ? `redness ${skin.redness} of 4` : '', skin) ||
@@ -42,7 +64,10 @@ export const leavingInWords = (skin: LeavingSkin): string =>
 
 /** Nothing in it that counts against a lever; `announced`: hours of redness that the work announces. */
 export const isUneventful = (answer: SkinAnswer, announced = USUAL_HOURS): boolean =>
-  !isStrong(answer, announced) && !isHarm(answer) && !leftTrace(answer)
+  !isStrong(answer, announced) &&
+  !isHarm(answer) &&
+  !leftTrace(answer) &&
+  unsettled(answer, announced).length === 0
 /** What was seen on leaving counts against a lever at once. */
 export const countsOnLeaving = (skin: LeavingSkin): boolean =>
   isStrongOnLeaving(skin) || isHarm(skin)
@@ -63,8 +88,15 @@ export function toldAfter({ checkIn, atClose }: Told, on: string): SkinAnswer | 
   const told = checkIn?.answer ?? atClose
   if (!told) return null
   const isEarly = checkIn === null || checkIn.askedOn <= on
-  return isEarly && isUneventful(told) ? null : told
+  if (isEarly && isUneventful(told)) return null
+  return checkIn === null ? told : lasted(told, daysBetween(on, checkIn.askedOn))
 }
+const DAY_HOURS = 24
+/** What was still red so many days after has lasted as long at the least. */
+const lasted = (answer: SkinAnswer, days: number): SkinAnswer =>
+  answer.still && answer.redness > 0
+    ? { ...answer, rednessHours: Math.max(answer.rednessHours, days * DAY_HOURS) }
+    : answer
 /** What was seen on leaving; what an earlier version asked at the close was seen then. */
 export function seenOnLeaving({ leaving, atClose }: Told): LeavingSkin | undefined {
   if (leaving) return leaving

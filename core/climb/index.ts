@@ -1,4 +1,5 @@
 export {
+  AFTER_WORDS,
   answerInWords,
   asLeaving,
   countsOnLeaving,
@@ -8,6 +9,7 @@ export {
   leavingInWords,
   seenOnLeaving,
   toldAfter,
+  unsettled,
 } from './answers'
 export type { Told } from './answers'
 export { FIRST_RUNG, GAP_DAYS, hasTwoCalm, suggest, suggestLever } from './suggest'
@@ -17,5 +19,5 @@ export type { Done, NextWindow } from './intervals'
 export { courseInWords, shortRhythm, visitOfCourse } from './rhythm'
 export type { ShortRhythm } from './rhythm'
 export { burden, clearFirst, notMoving } from './progress'
-export { CALM_ANSWER, LEVEL_REASONS } from './model'
-export type { LeavingSkin, LevelUse, LeverUse, PastVisit, SkinAnswer } from './model'
+export { AFTER_SIGNS, CALM_ANSWER, LEVEL_REASONS } from './model'
+export type { AfterSign, LeavingSkin, LevelUse, LeverUse, PastVisit, SkinAnswer } from './model'

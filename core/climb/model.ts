@@ -16,6 +16,10 @@ export const LeavingSkin = z.strictObject({
 })
 export type LeavingSkin = z.infer<typeof LeavingSkin>
 
+/** What else may come after work, beside redness and harm. */
+export const AFTER_SIGNS = ['tight', 'flaking', 'breakouts', 'itch', 'bruise'] as const
+export type AfterSign = (typeof AFTER_SIGNS)[number]
+
 /** What the skin answered a day or more after a visit, as told at a check-in or at the next visit. */
 export const SkinAnswer = z.strictObject({
   /** 0 none … 4 marked. */
@@ -33,6 +37,11 @@ export const SkinAnswer = z.strictObject({
   /** A new dark mark, or a cold sore, after the visit (rule E13). */
   darkMark: z.boolean().default(false),
   coldSore: z.boolean().default(false),
+  after: z.array(z.enum(AFTER_SIGNS)).default([]),
+  /** It was still there when it was told. */
+  still: z.boolean().default(false),
+  /** Where it was; none: nobody said where. */
+  zones: z.array(ZoneId).default([]),
 })
 export type SkinAnswer = z.infer<typeof SkinAnswer>
 
@@ -47,6 +56,9 @@ export const CALM_ANSWER: SkinAnswer = {
   burn: false,
   darkMark: false,
   coldSore: false,
+  after: [],
+  still: false,
+  zones: [],
 }
 
 export const LeverUse = z.strictObject({
@@ -56,6 +68,8 @@ export const LeverUse = z.strictObject({
   makerDays: z.number().int().min(1).max(183).optional(),
   /** Hours of redness that what was used announces. */
   redHours: z.number().int().min(0).max(240).optional(),
+  /** Where its step worked; left out: not known. */
+  zones: z.array(ZoneId).min(1).optional(),
   /** Its step stung or burned while it was done, as the client said then. */
   stung: z.literal(true).optional(),
 })

@@ -1,6 +1,8 @@
 import fc from 'fast-check'
 import { expect, test } from 'vitest'
+import { CHEEKS } from '../skin'
 import {
+  AFTER_SIGNS,
   CALM_ANSWER,
   isStrongOnLeaving,
   leavingInWords,
@@ -217,6 +219,9 @@ const told = fc.option(
     stinging: fc.integer({ min: 0, max: 10 }),
     ...{ swelling: fc.boolean(), blisters: fc.boolean(), weeping: fc.boolean() },
     ...{ burn: fc.boolean(), darkMark: fc.boolean(), coldSore: fc.boolean() },
+    after: fc.subarray([...AFTER_SIGNS]),
+    still: fc.boolean(),
+    zones: fc.subarray([...CHEEKS]),
   }),
 )
 const years = fc.array(

@@ -1,6 +1,7 @@
 import { dateInWords, daysBetween } from '../client/facts'
 import { announcedHours } from './aftermath'
 import {
+  AFTER_WORDS,
   answerInWords,
   countsOnLeaving,
   isHarm,
@@ -9,12 +10,14 @@ import {
   isUneventful,
   leavingInWords,
   leftTrace,
+  unsettled,
 } from './answers'
 import { minDays } from './intervals'
 import type { LeverId } from '../protocol/words'
 import { LEVER_WORDS } from '../protocol/words'
+import { zonesMeet, type ZoneId } from '../skin/zones'
 import { LEVER_KIND, TOP_RUNG, type LeverRung } from '../strength'
-import type { LeavingSkin, LeverUse, PastVisit, SkinAnswer } from './model'
+import type { AfterSign, LeavingSkin, LeverUse, PastVisit, SkinAnswer } from './model'
 
 /** `free`: found by feeling while it is done, no limit follows. */
 export type Move = 'first' | 'up' | 'hold' | 'down' | 'restart' | 'stop' | 'wait' | 'free'
@@ -67,16 +70,22 @@ function usesOf(lever: LeverId, history: readonly PastVisit[]): Use[] {
         leaving,
         points,
         hours: announcedHours(visit),
-        isBlamed: isBlamed(used, levers),
+        isBlamed: isBlamed(used, levers, answer?.zones ?? []),
       },
     ]
   })
   return uses.sort((a, b) => Number(a.on > b.on) - Number(a.on < b.on))
 }
 
-/** E05: where it is known which step stung, only its levers come down; else every one that was used. */
-const isBlamed = (used: readonly LeverUse[], all: readonly LeverUse[]): boolean =>
-  used.some(({ stung }) => stung) || !all.some(({ stung }) => stung)
+/** E05: where it is known which step stung, only its levers come down; else every one that was used where the skin answered. */
+const isBlamed = (
+  used: readonly LeverUse[],
+  all: readonly LeverUse[],
+  answered: readonly ZoneId[],
+): boolean =>
+  all.some(({ stung }) => stung)
+    ? used.some(({ stung }) => stung)
+    : used.some(({ zones }) => !zones || answered.length === 0 || zonesMeet(zones, answered))
 
 /** The last two visits with this lever were calm, and the last of them is no longer ago than a gap (E07). `today` is an ISO date. */
 export function hasTwoCalm(lever: LeverId, history: readonly PastVisit[], today: string): boolean {
@@ -245,13 +254,18 @@ const IN_ORDER: Readonly<Record<'answering' | 'felt' | 'comfort', readonly Lever
 }
 
 function held({ last }: Past): Suggested {
-  const reason =
-    last.answer === null
-      ? 'nobody has said yet how the skin was a day after it'
-      : 'two calm visits on the same rung come before going up'
+  const came = last.answer ? unsettled(last.answer, last.hours) : []
+  const reason = last.answer === null ? NOBODY_SAID : (cameWords(came) ?? TWO_CALM)
   const why = `Rung ${last.rung} again: ${reason}.`
   return { move: 'hold', rung: last.rung, ruleIds: ['E04'], why }
 }
+
+const NOBODY_SAID = 'nobody has said yet how the skin was a day after it'
+const TWO_CALM = 'two calm visits on the same rung come before going up'
+const cameWords = (came: readonly AfterSign[]): string | undefined =>
+  came.length === 0
+    ? undefined
+    : `the skin was not calm after it: ${came.map((sign) => AFTER_WORDS[sign]).join(', ')}`
 
 /**
  * Suggestions for every lever of today's visit. One lever goes up per visit (E03): the first in `wanted` that may;

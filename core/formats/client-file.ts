@@ -54,7 +54,8 @@ const FiledVisit = z.strictObject({
   leaving: LeavingSkin.nullable().default(null),
   /** As earlier versions asked it at the close. */
   answer: SkinAnswer.nullable(),
-  checkIns: z.array(z.strictObject({ askedOn: IsoDate, answer: SkinAnswer })),
+  /** Without an answer: asked for, and not reached. */
+  checkIns: z.array(z.strictObject({ askedOn: IsoDate, answer: SkinAnswer.nullable() })),
   note: z.string(),
   /** For the visit after it. */
   nextNote: z.string().default(''),

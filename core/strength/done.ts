@@ -1,11 +1,17 @@
 import type { Step } from '../protocol/model'
 import type { Property } from '../protocol/words'
+import type { ZoneId } from '../skin/zones'
 import { leversOfPart, leversPulled, type LeverRung } from './levers'
 import { visitPoints } from './points'
 import type { Subject } from './subject'
 
-/** A lever as it was done, with the days between that its makers print, and whether its step stung. */
-export type LeverDone = LeverRung & { makerDays?: number; redHours?: number; stung?: true }
+/** A lever as it was done, with the days between that its makers print, where, and whether its step stung. */
+export type LeverDone = LeverRung & {
+  makerDays?: number
+  redHours?: number
+  zones?: ZoneId[]
+  stung?: true
+}
 
 /** The levers of fitted steps as they were done. `stung`: ids of steps that stung or burned. */
 export const leversDone = (
@@ -28,6 +34,7 @@ export const leversDone = (
         ...use,
         ...(isSaid ? { makerDays: Math.max(...days) } : {}),
         ...(redHours > 0 ? { redHours } : {}),
+        ...(step.zones.length > 0 ? { zones: [...step.zones] } : {}),
         ...(stung.has(step.id) ? { stung: true as const } : {}),
       }
     })

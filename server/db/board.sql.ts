@@ -1,6 +1,8 @@
 import { z } from 'zod'
 import { PlacedSegment } from '#core/adapt/model'
 import { LeavingSkin, LeverUse } from '#core/climb/model'
+import { MOST_TRIES, SECOND_CALL_DAYS } from '#core/board'
+import { PROPERTIES } from '#core/protocol'
 import { Step } from '#core/protocol/model'
 import { many, type Db } from './rows'
 
@@ -70,50 +72,68 @@ const Left = z.object({
   levers: z.array(LeverUse),
   leaving: LeavingSkin.nullable(),
   feltMore: z.boolean(),
+  daysAgo: z.number(),
+  work: z.array(z.enum(PROPERTIES)),
 })
-/** Signed visits of the last three days of which nobody has told since, with what says whether somebody is called. */
-export const unheardVisits = (db: Db, salonId: string, today: string) =>
-  many(
-    db,
-    Left,
-    `SELECT
-        v.id AS "visitId",
-        c.name,
-        to_char(v.starts_at AT TIME ZONE s.time_zone, 'YYYY-MM-DD') AS "on",
-        o.levers,
-        o.leaving,
-        EXISTS (
-          SELECT
-          FROM run_event e
-          WHERE e.visit_id = v.id
-            AND e.body ->> 'type' = 'sensation'
-            AND (e.body ? 'beyond' OR e.body ? 'strong')
-            AND NOT EXISTS (
-              SELECT
-              FROM run_event r
-              WHERE r.visit_id = v.id
-                AND r.body ->> 'type' = 'retract'
-                AND r.body ->> 'eventId' = e.id::text
-            )
-        ) AS "feltMore"
-      FROM visit v
-        JOIN salon s ON s.id = v.salon_id
-        JOIN client c ON c.id = v.client_id
-        JOIN outcome o ON o.visit_id = v.id
-      WHERE v.salon_id = $1
-        AND v.stage = 'closed'
-        AND v.starts_at >= ($2::date - 3)::timestamp AT TIME ZONE s.time_zone
-        AND v.starts_at < ($2::date)::timestamp AT TIME ZONE s.time_zone
-        AND c.restricted_at IS NULL
+const LEFT_VISITS = `WITH left_visit AS (
+    SELECT
+      v.*,
+      s.time_zone,
+      (v.starts_at AT TIME ZONE s.time_zone)::date AS day,
+      $2::date - (v.starts_at AT TIME ZONE s.time_zone)::date AS days_ago
+    FROM visit v
+      JOIN salon s ON s.id = v.salon_id
+    WHERE v.salon_id = $1
+      AND v.stage = 'closed'
+      AND v.starts_at >= ($2::date - ${SECOND_CALL_DAYS + 2})::timestamp AT TIME ZONE s.time_zone
+      AND v.starts_at < ($2::date)::timestamp AT TIME ZONE s.time_zone
+  )
+  SELECT
+    v.id AS "visitId",
+    c.name,
+    to_char(v.day, 'YYYY-MM-DD') AS "on",
+    v.days_ago AS "daysAgo",
+    o.levers,
+    o.leaving,
+    o.work,
+    EXISTS (
+      SELECT
+      FROM run_event e
+      WHERE e.visit_id = v.id
+        AND e.body ->> 'type' = 'sensation'
+        AND (e.body ? 'beyond' OR e.body ? 'strong')
         AND NOT EXISTS (
           SELECT
-          FROM check_in k
-          WHERE k.visit_id = v.id
-            AND k.asked_on > (v.starts_at AT TIME ZONE s.time_zone)::date
+          FROM run_event r
+          WHERE r.visit_id = v.id
+            AND r.body ->> 'type' = 'retract'
+            AND r.body ->> 'eventId' = e.id::text
         )
-      ORDER BY v.starts_at`,
-    [salonId, today],
-  )
+    ) AS "feltMore"
+  FROM left_visit v
+    JOIN client c ON c.id = v.client_id
+    JOIN outcome o ON o.visit_id = v.id
+    CROSS JOIN LATERAL (
+      SELECT
+        count(*) FILTER (WHERE k.answer IS NOT NULL) AS told,
+        count(*) FILTER (WHERE k.answer IS NULL) AS tries,
+        COALESCE(bool_or(k.answer IS NULL AND k.asked_on = $2::date), false) AS tried_today
+      FROM check_in k
+      WHERE k.visit_id = v.id
+        AND k.asked_on > v.day + CASE WHEN v.days_ago >= ${SECOND_CALL_DAYS} THEN ${SECOND_CALL_DAYS - 2} ELSE 0 END
+    ) heard
+  WHERE (v.days_ago <= 3 OR v.days_ago >= ${SECOND_CALL_DAYS})
+    AND c.restricted_at IS NULL
+    AND heard.told = 0
+    AND heard.tries < ${MOST_TRIES}
+    AND NOT heard.tried_today
+  ORDER BY v.starts_at`
+/**
+ * Signed visits of one to three days ago, and of a week, of which nobody has told since, with what says whether somebody is called. Who was asked for
+ * today, or three times, is not asked for again.
+ */
+export const unheardVisits = (db: Db, salonId: string, today: string) =>
+  many(db, Left, LEFT_VISITS, [salonId, today])
 
 /** Of these visits, those whose client has signed no consent to the treatment, or withdrawn it. */
 export const withoutConsent = async (db: Db, visitIds: readonly string[]): Promise<string[]> =>

@@ -10,6 +10,7 @@ export const TOLD = `(
           SELECT jsonb_build_object('askedOn', to_char(c.asked_on, 'YYYY-MM-DD'), 'answer', c.answer)
           FROM check_in c
           WHERE c.visit_id = v.id
+            AND c.answer IS NOT NULL
           ORDER BY c.recorded_at DESC
           LIMIT 1
         ) AS "checkIn",
@@ -87,6 +88,8 @@ const OutcomeRow = ToldRow.extend({
   signed_at: z.date(),
   signed_name: z.string(),
   signed_by: z.string().nullable(),
+  /** How often the client was asked for and not reached, since they were last heard of. */
+  tries: z.number(),
   /** Why the signature is still to be confirmed by password. */
   sent_id: z.string().nullable(),
   doubt: z.string().nullable(),
@@ -109,6 +112,19 @@ export async function outcomeOf(db: Db, visitId: string) {
         o.signed_name,
         o.signed_by,
         o.sent_id,
+        (
+          SELECT count(*)::int
+          FROM check_in c
+          WHERE c.visit_id = v.id
+            AND c.answer IS NULL
+            AND NOT EXISTS (
+              SELECT
+              FROM check_in heard
+              WHERE heard.visit_id = v.id
+                AND heard.answer IS NOT NULL
+                AND heard.recorded_at > c.recorded_at
+            )
+        ) AS tries,
         d.reason AS doubt
       FROM outcome o
         JOIN visit v ON v.id = o.visit_id
@@ -183,7 +199,8 @@ export const addCheckIn = (
   id: string,
   visitId: string,
   askedOn: string,
-  answer: SkinAnswer,
+  /** Null: not reached. */
+  answer: SkinAnswer | null,
   accountId: string | null,
 ) =>
   addOnce(

@@ -121,7 +121,12 @@ describe('what comes first', () => {
   /** Each in its own hours of the room. */
   let movedTo = 48
   /** A signed visit, moved to the day before yesterday, with levers of one's own. */
-  async function twoDaysAgo(name: string, levers: string, closing: object = {}): Promise<string> {
+  async function twoDaysAgo(
+    name: string,
+    levers: string,
+    closing: object = {},
+    hours = movedTo,
+  ): Promise<string> {
     const id = await signed(name, CALM, closing)
     await withDatabase(async (db) => {
       await db.query('ALTER TABLE outcome DISABLE TRIGGER outcome_immutable')
@@ -129,7 +134,7 @@ describe('what comes first', () => {
       await db.query('UPDATE outcome SET levers = $2 WHERE visit_id = $1', [id, levers])
       await db.query(
         `UPDATE visit SET starts_at = now() - $2 * interval '1 hour', ends_at = now() - ($2 - 1) * interval '1 hour', room_until = now() - ($2 - 2) * interval '1 hour' WHERE id = $1`,
-        [id, movedTo],
+        [id, hours],
       )
       await db.query('DELETE FROM practitioner_booking WHERE visit_id = $1', [id])
       await db.query('ALTER TABLE outcome ENABLE TRIGGER outcome_immutable')
@@ -140,12 +145,11 @@ describe('what comes first', () => {
   }
   const daysAgo = (days: number) =>
     new Date(Date.now() - days * 86_400_000).toISOString().slice(0, 10)
-  const tellCalm = (visitId: string, days: number) =>
+  const checkIn = (visitId: string, days: number, answer: object | null) =>
     owner.ask('POST', `/api/visits/${visitId}/check-in`, {
-      id: randomUUID(),
-      askedOn: daysAgo(days),
-      answer: CALM,
+      ...{ id: randomUUID(), askedOn: daysAgo(days), answer },
     })
+  const tellCalm = (visitId: string, days: number) => checkIn(visitId, days, CALM)
   test('somebody after strong work, until they were asked', async () => {
     const { name } = await client('Callista Strong')
     const id = await twoDaysAgo(name, '[{"lever":"acid","rung":3}]')
@@ -164,6 +168,30 @@ describe('what comes first', () => {
     expect((await words(anneke)).join('\n')).toContain('Ask Philippa: skin marked when leaving on')
     await tellCalm(id, 1)
     expect((await words(anneke)).join()).not.toContain('Philippa')
+  })
+  test('who is not reached is asked for once a day, three times at the most, and is calm by none of them', async () => {
+    const { name } = await client('Thalassa Silent')
+    const id = await twoDaysAgo(name, '[{"lever":"acid","rung":3}]')
+    const isAsked = async () => (await words(anneke)).join().includes('Thalassa')
+    await checkIn(id, 1, null)
+    expect(await isAsked()).toBe(true)
+    await checkIn(id, 0, null)
+    expect(await isAsked()).toBe(false)
+    const { body } = await anneke.ask<{ outcome: { tries: number; answer: unknown } }>(
+      'GET',
+      `/api/visits/${id}`,
+    )
+    expect(body.outcome).toMatchObject({ tries: 2, answer: null })
+  })
+  test('a week after strong work somebody is asked once more, whatever was told then', async () => {
+    const { name } = await client('Wilhelma Weekly')
+    const id = await twoDaysAgo(name, '[{"lever":"acid","rung":3}]', {}, 7 * 24 + 2)
+    await tellCalm(id, 5)
+    expect((await words(anneke)).join('\n')).toContain(
+      'Ask Wilhelma: a week after acid strength high',
+    )
+    await tellCalm(id, 0)
+    expect((await words(anneke)).join()).not.toContain('Wilhelma')
   })
   test('a licence that ends is the owner’s to know', async () => {
     const seat = await freeSeat()

@@ -3,10 +3,10 @@ import type { Shelf } from '#core/catalog'
 import type { ProtocolVersion, Step } from '#core/protocol'
 import type { Reading } from '#core/skin'
 
-/** What the skin answered: anything but a plain number is a yes or a no. */
+/** What the skin answered: numbers, what is a yes or a no, and lists of signs and places. */
 interface Answer {
   readonly stinging: number
-  readonly [sign: string]: number | boolean
+  readonly [sign: string]: number | boolean | readonly string[]
 }
 
 /** A visit and what came of it, as far as the second reading looks at it. */

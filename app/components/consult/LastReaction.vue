@@ -7,6 +7,7 @@ import {
   type LeavingSkin,
   type SkinAnswer,
 } from '#core/climb'
+import { MOST_TRIES } from '#core/board'
 import { dayIn, shortDate } from '~/support/time'
 
 /** How the skin answered after a visit: a day or more after, for before that nobody knows. */
@@ -18,8 +19,13 @@ const props = defineProps<{
     leaving?: LeavingSkin | null | undefined
   }
   disabled: boolean
+  /** How often the client was asked for and not reached; left out where nobody is called. */
+  tries?: number | undefined
 }>()
-const emit = defineEmits<{ checkIn: [visitId: string, answer: SkinAnswer] }>()
+const emit = defineEmits<{
+  checkIn: [visitId: string, answer: SkinAnswer]
+  notReached: [visitId: string]
+}>()
 const isOpen = ref(false)
 const skin = ref<SkinAnswer>({ ...CALM_ANSWER })
 // The same visit read again is another object: what is being filled in stays.
@@ -33,8 +39,13 @@ watch(
 const told = computed(() => {
   const { answer, leaving } = props.visit
   if (answer) return answerInWords(answer)
+  if (props.tries) return triesWords(props.tries)
   return leaving ? `on leaving: ${leavingInWords(leaving)}; since then not told` : 'not told'
 })
+function triesWords(tries: number): string {
+  if (tries >= MOST_TRIES) return 'not reached three times: unknown, and every lever holds'
+  return tries === 1 ? 'asked for once, not reached' : `asked for ${tries} times, not reached`
+}
 const timeZone = useVisitStore().data?.visit.timeZone ?? 'UTC'
 const whyNotCalm = computed(() => {
   if (props.visit.answer) return 'It was told already.'
@@ -57,6 +68,15 @@ function keep(answer: SkinAnswer) {
       </h3>
       <button type="button" class="pick" :aria-expanded="isOpen" @click="isOpen = !isOpen">
         Something …
+      </button>
+      <button
+        v-if="tries !== undefined && tries < MOST_TRIES && !visit.answer"
+        type="button"
+        class="pick"
+        :disabled="disabled"
+        @click="emit('notReached', visit.id)"
+      >
+        Not reached
       </button>
       <button
         type="button"

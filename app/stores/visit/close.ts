@@ -66,11 +66,14 @@ export function remembering({ data, put, change }: VisitCore) {
     const body = { id: crypto.randomUUID(), askedOn: input.date, answer }
     return change({ history }, 'POST', 'check-in', body, visitId)
   }
-  /** The same of the visit that is open here, once it is signed. */
-  async function checkInAfter(visitId: string, answer: SkinAnswer): Promise<boolean> {
+  /** The same of the visit that is open here, once it is signed; null: asked for, and not reached. */
+  async function checkInAfter(visitId: string, answer: SkinAnswer | null): Promise<boolean> {
     const { outcome, visit, input } = data.value!
     const askedOn = dayIn(visit.timeZone, new Date())
-    if (outcome) data.value!.outcome = { ...outcome, answer: asAfter(answer, askedOn, input.date) }
+    if (outcome)
+      data.value!.outcome = answer
+        ? { ...outcome, tries: 0, answer: asAfter(answer, askedOn, input.date) }
+        : { ...outcome, tries: outcome.tries + 1 }
     return put('POST', 'check-in', { id: crypto.randomUUID(), askedOn, answer }, visitId)
   }
   /** What was noted at a visit for the next one has been seen to. */

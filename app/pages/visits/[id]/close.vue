@@ -110,7 +110,9 @@ const preset = computed(() => {
           class="mt-4"
           :visit="{ ...outcome, id: data.visit.id, on: data.input.date }"
           :disabled="false"
+          :tries="outcome.tries"
           @check-in="store.checkInAfter"
+          @not-reached="store.checkInAfter($event, null)"
         />
         <label class="flex flex-col gap-1 mt-5">
           For next time

@@ -5,9 +5,9 @@ import { addCheckIn } from '../../../db/outcome.sql'
 import { created } from '../../../utils/reply'
 import { defineVisitDoor } from '../../../utils/door'
 
-const Body = z.strictObject({ id: z.uuid(), askedOn: z.iso.date(), answer: SkinAnswer })
+const Body = z.strictObject({ id: z.uuid(), askedOn: z.iso.date(), answer: SkinAnswer.nullable() })
 
-/** What the client tells a day or three after: appended beside the signed record, and read by the climb. */
+/** What the client tells a day or three after: appended beside the signed record, and read by the climb. Null: they were not reached. */
 export default defineVisitDoor(
   { can: 'health.write', body: Body, action: 'check_in.write' },
   async ({ db, event, account, visit, body }) => {
