@@ -148,15 +148,6 @@ async function shelfAndBench({ page, settle, shot }) {
   await shot('mix-bench')
 }
 
-/** A rule. */
-async function rule({ page, settle, shot }) {
-  await page.goto('/rules?rule=A06')
-  await page.getByRole('heading', { name: /^Isotretinoin/ }).waitFor()
-  await page.getByText('Touches today').waitFor()
-  await settle()
-  await shot('rules')
-}
-
 /** A visit cut to its slot, and one with something short. */
 async function otherVisits({ page, settle, shot, stage, open }) {
   await open('Caspian Hurst')
@@ -254,7 +245,6 @@ async function walk(page) {
   const places = [
     library,
     shelfAndBench,
-    rule,
     otherVisits,
     thinned,
     clientThenOwner,

@@ -32,6 +32,11 @@ const lines = computed(() => [
   ...skinLines(props.rung),
   ...(went.value ? wentLines(went.value) : []),
 ])
+const isTold = ({ moves }: Trend) => moves === 'falls' || moves === 'rises'
+/** What can be told stands first. */
+const inOrder = computed(() =>
+  [...(props.trends ?? [])].sort((a, b) => Number(isTold(b)) - Number(isTold(a))),
+)
 const next = computed(() => nextLines(props.rung, props.data))
 const page = computed(
   () => `/visits/${props.rung.id}/${props.rung.stage === 'closed' ? 'close' : 'consult'}`,
@@ -75,7 +80,7 @@ const canHold = computed(() => props.data.rungs.filter(({ isSigned }) => isSigne
     </section>
     <section v-if="trends && trends.length > 0" class="border-t border-line pt-2">
       <h3 class="display text-xl">What moved</h3>
-      <p v-for="trend in trends" :key="trend.sign" :class="trend.slope ? '' : 'text-soft'">
+      <p v-for="trend in inOrder" :key="trend.sign" :class="trend.slope ? '' : 'text-soft'">
         <span class="font-semibold inline-block first-letter:uppercase">{{ trend.sign }}</span>
         {{ trendWords(trend) }}
       </p>
