@@ -6,6 +6,7 @@ export const ACTION_WORDS: Readonly<Record<string, string>> = {
   'session.end_all': 'signed out everywhere',
   'session.call_off': 'called a session off',
   'client.read': 'opened the record',
+  'lot.trace': 'asked who was treated with a lot',
   'client.ladder': 'looked at the long ladder',
   'visit.went': 'looked at how a visit went',
   'client.add': 'added the client',

@@ -33,8 +33,10 @@ const inWords = (
     .join(', ')
 /** What work that announces days of redness announces too: peeling skin, and a tight feel (house figure; common practice, no source). */
 const ANNOUNCED: ReadonlySet<AfterSign> = new Set<AfterSign>(['tight', 'flaking'])
+/** A visit that a tablet laid by before these were asked has none of them. */
+type AsKept = Omit<SkinAnswer, 'after' | 'zones'> & Partial<Pick<SkinAnswer, 'after' | 'zones'>>
 /** What came that the work does not announce: no reason to go down, and no calm. */
-export const unsettled = ({ after }: SkinAnswer, announcedHours = USUAL_HOURS): AfterSign[] =>
+export const unsettled = ({ after = [] }: AsKept, announcedHours = USUAL_HOURS): AfterSign[] =>
   after.filter((sign) => !ANNOUNCED.has(sign) || announcedHours <= USUAL_HOURS)
 
 export const AFTER_WORDS: Readonly<Record<AfterSign, string>> = {
@@ -45,8 +47,8 @@ export const AFTER_WORDS: Readonly<Record<AfterSign, string>> = {
   bruise: 'a bruise',
 }
 /** What the skin answered, in words. */
-export function answerInWords(answer: SkinAnswer): string {
-  const { redness, rednessHours, darkMark, coldSore, after, still, zones } = answer
+export function answerInWords(answer: AsKept): string {
+  const { redness, rednessHours, darkMark, coldSore, after = [], still, zones = [] } = answer
   const told = [
     inWords(redness > 0 ? `redness ${redness} of 4 for ${rednessHours} h` : '', answer),
     darkMark ? 'a new dark mark' : '',

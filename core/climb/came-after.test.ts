@@ -76,4 +76,12 @@ describe('what else came after', () => {
     const stung = [levers[0]!, { ...levers[1]!, stung: true as const }]
     expect(movesAfter(['cheek-left'], stung)).toEqual(['hold', 'down'])
   })
+  test('what a tablet laid by before these were asked is read as it was', () => {
+    const { after: _, zones: __, still: ___, ...kept } = CALM_ANSWER
+    const history = ['2026-09-01', '2026-10-10'].map((on) =>
+      visit(on, {}, { answer: kept as SkinAnswer }),
+    )
+    expect(suggestLever({ lever: 'acid', rung: 4 }, history, TODAY).move).toBe('up')
+    expect(answerInWords(kept as SkinAnswer)).toBe('calm')
+  })
 })

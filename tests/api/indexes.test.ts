@@ -10,6 +10,7 @@ import { loadClient } from '../../server/db/client.sql'
 import { listConsents } from '../../server/db/consent.sql'
 import { listPatchTests } from '../../server/db/evidence.sql'
 import { loadHistory } from '../../server/db/history.sql'
+import { treatedWith } from '../../server/db/lot.sql'
 import { rungsOf } from '../../server/db/ladder.sql'
 import { nextNotes, outcomeOf, visitBefore } from '../../server/db/outcome.sql'
 import { latestPlan, listOverrides, openedPlan } from '../../server/db/plan.sql'
@@ -99,6 +100,7 @@ test.each<[string, (db: Db) => Promise<unknown>]>([
   ['patch tests', (db) => listPatchTests(db, visit.client_id)],
   ['what a visit used', (db) => usesOf(db, visit.id)],
   ['what it used first', (db) => firstUses(db, visit)],
+  ['who had a lot', (db) => treatedWith(db, visit.salon_id, 'A-1')],
   ['the long ladder', (db) => rungsOf(db, visit.client_id)],
 ])('%s finds its index as the role that serves', async (_name, ask) => {
   const asked = await statementsOf(ask)

@@ -30,6 +30,7 @@ export const MAY: Readonly<Record<string, string>> = {
   'POST /api/clients/:id/notes': 'op',
   'GET /api/clients/:id/visits': 'opad',
   'GET /api/clients/:id/ladder': 'opa',
+  'GET /api/shelf/lots': 'opa',
   'GET /api/visits/:id/went': 'opa',
   'GET /api/clients/alike': 'opad',
   'GET /api/clients/file': 'o',

@@ -6,7 +6,7 @@ import { newClient } from '../api/new-client'
 import { A_DROP, event } from '../api/signed'
 import { ALL_NO } from '../situations'
 import { performWhile } from './performing'
-import { noFaults, open, startTheVisit } from './steps'
+import { noFaults, open, stage, startTheVisit } from './steps'
 
 const DAYS_BETWEEN = 30
 
@@ -73,6 +73,10 @@ test('what was felt, left out and noted last time is there when the next visit i
   await expect(after).toContainText('not told')
   await after.getByRole('button', { name: 'It was calm' }).click()
   await expect(after).toContainText('calm')
+  await stage(page, 'Fit')
+  await expect(page.getByRole('list', { name: 'Last time' })).toContainText(
+    /Pineapple enzyme mask \d+ \w+ \d{4}: stinging at 2 min/,
+  )
 
   await startTheVisit(page)
   const title = page.getByRole('heading', { level: 1 })

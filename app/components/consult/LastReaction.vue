@@ -32,7 +32,7 @@ const skin = ref<SkinAnswer>({ ...CALM_ANSWER })
 watch(
   () => JSON.stringify([props.visit.id, props.visit.answer]),
   () => {
-    skin.value = { ...(props.visit.answer ?? CALM_ANSWER) }
+    skin.value = { ...CALM_ANSWER, ...props.visit.answer }
   },
   { immediate: true },
 )

@@ -42,6 +42,9 @@ function undo() {
   if (undoing.value) emit('put', undoing.value, 'count')
   undoing.value = undefined
 }
+const session = useSessionStore()
+/** The lot of which it is asked who had it; empty: one is typed. */
+const traced = ref<string>()
 const receive = () =>
   emit(
     'put',
@@ -59,7 +62,20 @@ const receive = () =>
   <section aria-label="Batches">
     <div class="flex items-baseline gap-3 border-b border-line pb-1">
       <h2 class="text-xl flex-1">Batches</h2>
-      <button v-if="!disabled" type="button" class="pick !min-h-[36px] text-sm" @click="receive">
+      <button
+        v-if="session.can('health.read')"
+        type="button"
+        class="pick !min-h-[36px] text-sm whitespace-nowrap"
+        @click="traced = ''"
+      >
+        Trace a lot
+      </button>
+      <button
+        v-if="!disabled"
+        type="button"
+        class="pick !min-h-[36px] text-sm whitespace-nowrap"
+        @click="receive"
+      >
         A pack came
       </button>
     </div>
@@ -127,11 +143,20 @@ const receive = () =>
         <button type="button" class="pick !min-h-[36px] text-sm" @click="discard(batch)">
           Throw away
         </button>
+        <button
+          v-if="batch.lot && session.can('health.read')"
+          type="button"
+          class="pick !min-h-[36px] text-sm"
+          @click="traced = batch.lot"
+        >
+          Who had it
+        </button>
       </div>
     </fieldset>
     <p v-if="undoing" class="py-2 text-calm flex items-center gap-3" role="status">
       Thrown away: lot {{ undoing.lot || '–' }}.
       <button type="button" class="pick !min-h-[36px]" @click="undo">Undo</button>
     </p>
+    <LotTrace v-if="traced !== undefined" :lot="traced" @close="traced = undefined" />
   </section>
 </template>

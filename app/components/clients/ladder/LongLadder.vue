@@ -63,7 +63,7 @@ watch(
     <div class="min-w-0">
       <div
         ref="frame"
-        class="overflow-auto h-[calc(100dvh-18.5rem)] min-h-[22rem] print:h-auto print:overflow-visible"
+        class="overflow-auto h-[calc(100dvh-16.5rem-var(--ribbon,0px))] min-h-[22rem] print:h-auto print:overflow-visible"
         tabindex="-1"
         role="region"
         aria-label="Long ladder"

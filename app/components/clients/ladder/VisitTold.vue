@@ -47,7 +47,7 @@ const canHold = computed(() => props.data.rungs.filter(({ isSigned }) => isSigne
 
 <template>
   <aside
-    class="lg:border-l lg:border-line lg:pl-7 flex flex-col gap-3 lg:overflow-y-auto lg:max-h-[calc(100dvh-15rem)]"
+    class="lg:border-l lg:border-line lg:pl-7 flex flex-col gap-3 lg:overflow-y-auto lg:max-h-[calc(100dvh-13rem-var(--ribbon,0px))]"
     aria-label="The visit"
   >
     <div>

@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { changeKey, hasLadder, isCutForTime, type PlanStatus } from '#core/adapt'
 import { isHeldBack } from '~/support/fit/held-back'
+import { lastAtSteps } from '~/support/fit/last-at-steps'
 import type { Keeping } from '~/components/fit/KeepAsWritten.vue'
 
 const store = useVisitStore()
@@ -35,6 +36,7 @@ const partWords = computed(() => {
     time: cut > 0 ? `Time, ${cut} cut` : 'Time',
   }
 })
+const lastFelt = computed(() => lastAtSteps(plan.value?.steps ?? [], store.data?.lastVisit ?? null))
 const lastChanges = computed(() => new Set(store.data?.lastChanges))
 const titleOf = (id: string) => plan.value?.steps.find((step) => step.id === id)?.title
 const NO_LADDER_WORDS: Partial<Record<PlanStatus, string>> = {
@@ -135,6 +137,7 @@ async function go() {
         </p>
         <OpenQuestions class="mt-3" :plan="plan" :to="`/visits/${data.visit.id}/consult`" />
         <ReferLines :refer="plan.refer" class="mt-3" />
+        <LastAtSteps v-if="isReady" :lines="lastFelt" @select="selected = $event" />
         <p v-for="gate in perhaps" :key="gate.gateId" class="mt-2 text-sm text-soft">
           <span class="text-now font-semibold">Perhaps</span> {{ gate.words }}:
           {{ gate.titles }}
