@@ -2,6 +2,7 @@ import type { PoolClient } from 'pg'
 import { randomUUID } from 'node:crypto'
 import {
   answerByMedicines,
+  dateAfter,
   factsInForce,
   KNOWN,
   medicineCode,
@@ -17,7 +18,7 @@ import { addPatchTest } from '../server/db/evidence.sql'
 import type { DemoClient } from './people'
 import type { DemoVisit } from './story'
 import { loadPastVisit } from './load-past'
-import { type Studio, DAYS_BETWEEN_VISITS, MINORS_BORN_AFTER, dayFrom, AWAY_DAYS } from './load'
+import { type Studio, DAYS_BETWEEN_VISITS, MINORS_BORN_AFTER, AWAY_DAYS } from './load'
 
 /** A client of the demo with what they answered, refused and were tested for, and every visit before today. */
 export async function loadClientWithPast(
@@ -28,7 +29,7 @@ export async function loadClientWithPast(
   const { db, salonId, today } = studio
   const id = randomUUID()
   const visits = visitsOf(demo)
-  const firstDay = dayFrom(today, -Math.max(0, ...visits.map(({ daysAgo }) => daysAgo)))
+  const firstDay = dateAfter(today, -Math.max(0, ...visits.map(({ daysAgo }) => daysAgo)))
   const { name, bornOn, concerns, notes } = demo
   await addClient(db, { id, salonId, name, bornOn, concerns, ...contactOf(index) })
   for (const body of notes)
@@ -39,7 +40,7 @@ export async function loadClientWithPast(
   await loadWaitingTests(studio, id, demo.waits ?? [])
   for (const productId of demo.refused ?? []) await refuse(db, id, productId, firstDay)
   for (const [count, visit] of visits.entries()) {
-    const day = dayFrom(today, -visit.daysAgo)
+    const day = dateAfter(today, -visit.daysAgo)
     await sayOnTheDay(db, id, visit, day)
     await loadPastVisit(studio, {
       ...{ demo, visit, clientId: id, index, day },
@@ -122,8 +123,8 @@ async function loadPatchTests(
       productId,
       kind: 'delayed',
       zone: 'ears',
-      placedOn: dayFrom(today, -32),
-      readOn: dayFrom(today, -30),
+      placedOn: dateAfter(today, -32),
+      readOn: dateAfter(today, -30),
       result: 'calm',
     } as const
     await addPatchTest(db, randomUUID(), clientId, test, account)
@@ -139,7 +140,7 @@ async function loadWaitingTests(
   const account = accounts.get(practitioners[0]!.id)!
   for (const productId of productIds) {
     const test = { productId, kind: 'delayed', zone: 'ears', result: 'waiting' } as const
-    const placedOn = dayFrom(today, -2)
+    const placedOn = dateAfter(today, -2)
     await addPatchTest(db, randomUUID(), clientId, { ...test, placedOn }, account)
   }
 }

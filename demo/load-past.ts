@@ -1,5 +1,6 @@
 import { randomUUID } from 'node:crypto'
 import { compile, prepared, type FittedPlan } from '#core/adapt'
+import { dateAfter } from '#core/client'
 import { asLeaving, CALM_ANSWER } from '#core/climb'
 import type { Reading } from '#core/skin'
 import { doneBy, subjectReader } from '#core/strength'
@@ -17,15 +18,7 @@ import { compileInputOf } from '../server/utils/visit-input'
 import { SALON, type DemoClient } from './people'
 import type { DemoVisit, Said } from './story'
 import { drawnPhoto } from './photos'
-import {
-  type Studio,
-  MINORS_BORN_AFTER,
-  SLOT_MINUTES,
-  dayFrom,
-  instantOf,
-  seatOf,
-  SHELF,
-} from './load'
+import { type Studio, MINORS_BORN_AFTER, SLOT_MINUTES, instantOf, seatOf, SHELF } from './load'
 
 /** One visit of a demo client that is over. */
 interface PastVisit {
@@ -77,7 +70,7 @@ export async function loadPastVisit(studio: Studio, past: PastVisit) {
   }
   await signVisit(db, id, outcome, account, practitioner.name)
   // Told by telephone, two days later.
-  await addCheckIn(db, randomUUID(), id, dayFrom(day, 2), told, account)
+  await addCheckIn(db, randomUUID(), id, dateAfter(day, 2), told, account)
 }
 
 const readingOf = (demo: DemoClient, then: DemoVisit): Reading => ({

@@ -1,6 +1,6 @@
-import { addDays, format, parseISO } from 'date-fns'
 import { randomUUID } from 'node:crypto'
 import type { PoolClient } from 'pg'
+import { dateAfter } from '#core/client'
 import { composedShelf } from '#core/mixing'
 import { publishText } from '../server/db/consent.sql'
 import { addProtocol, publishVersion } from '../server/db/protocol.sql'
@@ -111,9 +111,6 @@ async function loadStock({ db, salonId, today }: Studio) {
     await setPrice(db, salonId, { kind: 'add-on', ref, priceMinor, goingMinor })
 }
 
-export const dayFrom = (today: string, days: number): string =>
-  format(addDays(parseISO(today), days), 'yyyy-MM-dd')
-
 export const instantOf = (day: string, hour: number): Date =>
   new Date(`${day}T${String(hour).padStart(2, '0')}:00:00Z`)
 
@@ -144,7 +141,7 @@ async function bookAhead(studio: Studio, clients: readonly string[]) {
         roomId: seat.roomId,
         practitionerId: seat.practitioner.id,
         protocolVersionId: `${card}-v1`,
-        startsAt: instantOf(dayFrom(studio.today, day), seat.hour),
+        startsAt: instantOf(dateAfter(studio.today, day), seat.hour),
         slotMinutes: SLOT_MINUTES,
         turnoverMinutes: SALON.turnoverMinutes,
       })

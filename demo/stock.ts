@@ -1,5 +1,5 @@
-import { addDays, format, parseISO } from 'date-fns'
 import { type Batch, type Product, unitOf } from '#core/catalog'
+import { dateAfter } from '#core/client'
 
 // Packs, prices and batches of the invented studio; every figure is invented for the demo only.
 
@@ -76,7 +76,7 @@ const ODD: Readonly<
 /** Batches of one product on the demo's first day: an open one, and behind it a sealed one of later date. */
 export function demoBatches(product: Product, at: number, today: string): Batch[] {
   if (product.recipe) return []
-  const day = (days: number) => format(addDays(parseISO(today), days), 'yyyy-MM-dd')
+  const day = (days: number) => dateAfter(today, days)
   const code = product.name
     .split(' ')
     .map((word) => word[0])

@@ -1,3 +1,4 @@
+import { highestUses } from '#core/climb'
 import type { RunEvent } from '#core/perform'
 import { lightOf, pairRungs, type RungPair } from '#core/record'
 import { LEVER_WORDS } from '#core/protocol'
@@ -18,13 +19,14 @@ export function stepsAgainst(before: Went, after: Went): RungPair<ActualRow>[] {
   return pairRungs(rowsOf(before), rowsOf(after))
 }
 
-/** "2, then 3"; a lever that only one of them used is said so. */
+/** "rung 2, then rung 3"; a lever that only one of them used is said so. */
 export function leversAgainst([before, after]: Pair): { name: string; words: string }[] {
-  const rungIn = ({ levers }: Rung, lever: string) =>
-    levers?.find((use) => use.lever === lever)?.rung
-  const all = new Set([...(before.levers ?? []), ...(after.levers ?? [])].map(({ lever }) => lever))
-  return [...all].map((lever) => {
-    const [was, is] = [rungIn(before, lever), rungIn(after, lever)]
+  const [earlier, later] = [before, after].map(({ levers }) => highestUses(levers ?? []))
+  const all = highestUses([...earlier!, ...later!]).map(({ lever }) => lever)
+  return all.map((lever) => {
+    const [was, is] = [earlier!, later!].map(
+      (uses) => uses.find((use) => use.lever === lever)?.rung,
+    )
     const said = was === is ? `rung ${was} both times` : `${rungSaid(was)}, then ${rungSaid(is)}`
     return { name: LEVER_WORDS[lever], words: said }
   })

@@ -116,6 +116,21 @@ describe('a visit told', () => {
     expect(skinLines({ ...one, isSigned: false })).toEqual([])
     expect(minutesWords(one)).toBe('74 of 75 min')
   })
+  test('a lever of two steps, on the neck and on the face, is one line, as high as the higher', () => {
+    const two = (face: number) =>
+      rung('2026-10-01', {
+        levers: [
+          { lever: 'acid', rung: 1 },
+          { lever: 'acid', rung: face },
+        ],
+      })
+    expect(leverLines(two(2))).toEqual([{ name: 'Acid strength', words: 'rung 2' }])
+    expect(leversAgainst([two(2), two(3)])).toEqual([
+      { name: 'acid strength', words: 'rung 2, then rung 3' },
+    ])
+    const [first, second] = [two(3), { ...two(2), id: 'next' }]
+    expect(nextLines(first, data([first, second]))).toMatchObject([{ words: '3 → 2' }])
+  })
   test('what the next visit made of it, with why', () => {
     const [first, second] = [
       rung('2026-09-01', { levers: [{ lever: 'acid', rung: 3 }] }),

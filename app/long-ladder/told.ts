@@ -1,4 +1,4 @@
-import { answerInWords, leavingInWords } from '#core/climb'
+import { answerInWords, highestUses, leavingInWords } from '#core/climb'
 import { lastTime, type RunEvent } from '#core/perform'
 import { LEVER_WORDS } from '#core/protocol'
 import { lesionWords } from '#core/record'
@@ -21,7 +21,7 @@ const capital = (words: string): string => words.charAt(0).toUpperCase() + words
 
 /** How high each lever was, in what that means. */
 export const leverLines = ({ levers }: Rung): ToldLine[] =>
-  (levers ?? []).map(({ lever, rung, stung }) => ({
+  highestUses(levers ?? []).map(({ lever, rung, stung }) => ({
     name: capital(LEVER_WORDS[lever]),
     words: [`rung ${rung}`, rungWords(lever, rung) ?? '', stung ? 'stung' : '']
       .filter(Boolean)
@@ -74,8 +74,9 @@ export function minutesWords({ plannedS, actualS }: Rung): string {
 /** What the next visit did with it: every lever that moved, with why. */
 export function nextLines(rung: Rung, { rungs }: LongLadderData): ToldLine[] {
   const next = rungs.slice(rungs.indexOf(rung) + 1).find(({ levers }) => levers !== null)
-  return (next?.levers ?? []).flatMap(({ lever, rung: now }) => {
-    const was = rung.levers?.find((one) => one.lever === lever)?.rung
+  const before = highestUses(rung.levers ?? [])
+  return highestUses(next?.levers ?? []).flatMap(({ lever, rung: now }) => {
+    const was = before.find((one) => one.lever === lever)?.rung
     if (was === undefined || was === now) return []
     const why = next?.suggestions?.find((one) => one.lever === lever)?.why
     return [

@@ -26,9 +26,7 @@ export const dayInWords = (date: string): string =>
 /** "24 Nov 2026" of an ISO date or instant. */
 export const shortDate = (at: string): string => dateInWords(at.slice(0, 10))
 
-/** ISO date a number of days later. */
-export const dateAfter = (date: string, days: number): string =>
-  new Date(Date.parse(`${date}T12:00:00Z`) + days * 86_400_000).toISOString().slice(0, 10)
+export { dateAfter } from '#core/client'
 
 /** Seconds as minutes and seconds: 3:24. Rounds up, so that 0:00 means over. */
 export function minutesSeconds(seconds: number): string {

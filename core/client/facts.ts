@@ -1,4 +1,4 @@
-import { differenceInCalendarDays, differenceInYears, format, parseISO } from 'date-fns'
+import { addDays, differenceInCalendarDays, differenceInYears, format, parseISO } from 'date-fns'
 import type { Fact } from './model'
 import { EVIDENCE_CODES, questionByCode } from './questions'
 
@@ -35,6 +35,10 @@ export const nothingKnown = (date: string): Fact[] =>
 /** Whole days from `from` to `to`, both ISO dates; negative when `to` is earlier. */
 export const daysBetween = (from: string, to: string): number =>
   differenceInCalendarDays(parseISO(to), parseISO(from))
+
+/** The ISO date a number of days after another; before it where `days` is negative. */
+export const dateAfter = (date: string, days: number): string =>
+  format(addDays(parseISO(date), days), 'yyyy-MM-dd')
 
 /** An ISO date as people read it: "24 Nov 2026". */
 export const dateInWords = (date: string): string => format(parseISO(date), 'd MMM yyyy')

@@ -1,6 +1,7 @@
 export { CONCERNS } from './concerns'
 export {
   ageOn,
+  dateAfter,
   dateInWords,
   daysBetween,
   factsInForce,

@@ -5,9 +5,12 @@ import type { AfterSign, LeavingSkin, SkinAnswer } from './model'
 
 /** E05: stinging of at least so much of 10. */
 const STRONG_STING = 6
+/** E05: redness of at least so much of 4. */
+const STRONG_RED = 2
 /** E05: redness of at least 2 of 4 for longer than the work announces, or stinging of at least 6 of 10. */
 export const isStrong = (answer: SkinAnswer, announcedHours = USUAL_HOURS): boolean =>
-  (answer.redness >= 2 && answer.rednessHours > announcedHours) || answer.stinging >= STRONG_STING
+  (answer.redness >= STRONG_RED && answer.rednessHours > announcedHours) ||
+  answer.stinging >= STRONG_STING
 /** E05 on leaving: how long it will be red nobody knows yet, what stings so does. */
 export const isStrongOnLeaving = ({ stinging }: LeavingSkin): boolean =>
   stinging !== null && stinging >= STRONG_STING
@@ -74,24 +77,30 @@ export const isUneventful = (answer: SkinAnswer, announced = USUAL_HOURS): boole
 export const countsOnLeaving = (skin: LeavingSkin): boolean =>
   isStrongOnLeaving(skin) || isHarm(skin)
 
+/** What was told of a visit on a day (ISO). */
+export interface CheckIn {
+  readonly askedOn: string
+  readonly answer: SkinAnswer
+}
 /** What was told of a visit, where and when. */
 export interface Told {
-  /** At a check-in, the newest. */
-  readonly checkIn: { readonly askedOn: string; readonly answer: SkinAnswer } | null
+  /** In the order in which they were told. */
+  readonly checkIns: readonly CheckIn[]
   /** At the close, as earlier versions asked it there. */
   readonly atClose: SkinAnswer | null
   readonly leaving: LeavingSkin | null
 }
 /**
- * What of a visit on a day (ISO) counts as told after it. What was told on the day itself counts where something happened, and calms nothing: it
- * is too early to know.
+ * What of a visit on a day (ISO) counts as told after it. Of one day the last word, since a finger slips; of several days the worst: a calm week
+ * does not unsay the second day. What was told on the day itself counts where something happened, and calms nothing: it is too early to know.
  */
-export function toldAfter({ checkIn, atClose }: Told, on: string): SkinAnswer | null {
-  const told = checkIn?.answer ?? atClose
-  if (!told) return null
-  const isEarly = checkIn === null || checkIn.askedOn <= on
-  if (isEarly && isUneventful(told)) return null
-  return checkIn === null ? told : lasted(told, daysBetween(on, checkIn.askedOn))
+export function toldAfter({ checkIns, atClose }: Told, on: string): SkinAnswer | null {
+  const byDay = new Map(checkIns.map((one) => [one.askedOn, one.answer]))
+  const told = [...byDay].flatMap(([askedOn, answer]) =>
+    askedOn <= on && isUneventful(answer) ? [] : [lasted(answer, daysBetween(on, askedOn))],
+  )
+  if (told.length > 0) return told.reduce(together)
+  return checkIns.length === 0 && atClose && !isUneventful(atClose) ? atClose : null
 }
 const DAY_HOURS = 24
 /** What was still red so many days after has lasted as long at the least. */
@@ -99,6 +108,31 @@ const lasted = (answer: SkinAnswer, days: number): SkinAnswer =>
   answer.still && answer.redness > 0
     ? { ...answer, rednessHours: Math.max(answer.rednessHours, days * DAY_HOURS) }
     : answer
+
+/** Two tellings of one visit as one: nothing that was told is lost, and whether it is still there is as told last. */
+function together(before: SkinAnswer, after: SkinAnswer): SkinAnswer {
+  const { redness, rednessHours } = redderOf(before, after)
+  const places = [before, after].filter((one) => !isUneventful(one)).map(({ zones }) => zones)
+  const isEverywhere = places.some((zones) => zones.length === 0)
+  return {
+    ...{ redness, rednessHours, still: after.still },
+    stinging: Math.max(before.stinging, after.stinging),
+    swelling: before.swelling || after.swelling,
+    blisters: before.blisters || after.blisters,
+    weeping: before.weeping || after.weeping,
+    burn: before.burn || after.burn,
+    darkMark: before.darkMark || after.darkMark,
+    coldSore: before.coldSore || after.coldSore,
+    after: [...new Set([...before.after, ...after.after])],
+    zones: isEverywhere ? [] : [...new Set(places.flat())],
+  }
+}
+/** Redness goes with its own hours: the longer one where both are marked, else the stronger. */
+function redderOf(one: SkinAnswer, other: SkinAnswer): SkinAnswer {
+  const rank = ({ redness, rednessHours }: SkinAnswer) =>
+    redness >= STRONG_RED ? STRONG_RED + rednessHours : redness / STRONG_RED
+  return rank(other) > rank(one) ? other : one
+}
 /** What was seen on leaving; what an earlier version asked at the close was seen then. */
 export function seenOnLeaving({ leaving, atClose }: Told): LeavingSkin | undefined {
   if (leaving) return leaving

@@ -41,7 +41,7 @@ describe('what else came after', () => {
   test('what is still red when it is told has lasted as long', () => {
     const answer = { ...CALM_ANSWER, redness: 2, rednessHours: 12, still: true, zones: [...CHEEKS] }
     const told = (askedOn: string) =>
-      toldAfter({ checkIn: { askedOn, answer }, atClose: null, leaving: null }, '2026-10-10')!
+      toldAfter({ checkIns: [{ askedOn, answer }], atClose: null, leaving: null }, '2026-10-10')!
     expect(answerInWords(told('2026-10-12'))).toBe('redness 2 of 4 for 48 h (cheeks), still there')
     expect(twoOf(told('2026-10-12')).move).toBe('down')
     // A day after, a day of redness is what may be.
@@ -83,5 +83,33 @@ describe('what else came after', () => {
     )
     expect(suggestLever({ lever: 'acid', rung: 4 }, history, TODAY).move).toBe('up')
     expect(answerInWords(kept as SkinAnswer)).toBe('calm')
+  })
+  test('several days together: the worst of each, its own hours, places of what happened alone', () => {
+    const at = (askedOn: string, answer: Partial<SkinAnswer>) => ({
+      askedOn,
+      answer: { ...CALM_ANSWER, ...answer },
+    })
+    const told = (...checkIns: ReturnType<typeof at>[]) =>
+      toldAfter({ checkIns, atClose: null, leaving: null }, '2026-10-10')
+    const strong = at('2026-10-12', { redness: 3, rednessHours: 40, zones: [...CHEEKS] })
+    const calm = at('2026-10-17', {})
+    expect(told(strong, calm)).toEqual(strong.answer)
+    expect(told(calm, strong)).toEqual(strong.answer)
+    // Of one day the last word.
+    expect(told(strong, at('2026-10-12', {}))).toEqual(CALM_ANSWER)
+    // A pale blush for days does not make a short marked one long.
+    const [short, pale] = [
+      at('2026-10-12', { redness: 3, rednessHours: 2 }),
+      at('2026-10-17', { redness: 1, rednessHours: 96 }),
+    ]
+    expect(told(short, pale)).toMatchObject({ redness: 3, rednessHours: 2 })
+    expect(told(strong, at('2026-10-17', { after: ['itch'], zones: ['chin'] }))).toMatchObject({
+      ...{ redness: 3, rednessHours: 40, after: ['itch'] },
+      zones: [...CHEEKS, 'chin'],
+    })
+    expect(told(strong, at('2026-10-17', { after: ['itch'] }))!.zones).toEqual([])
+    // What went wrong on the evening itself is not unsaid by a calm day after.
+    expect(told(at('2026-10-10', { swelling: true }), at('2026-10-11', {}))!.swelling).toBe(true)
+    expect(told(at('2026-10-10', {}))).toBeNull()
   })
 })

@@ -11,9 +11,10 @@ export {
   toldAfter,
   unsettled,
 } from './answers'
-export type { Told } from './answers'
+export type { CheckIn, Told } from './answers'
 export { FIRST_RUNG, GAP_DAYS, hasTwoCalm, suggest, suggestLever } from './suggest'
 export type { Move, Suggestion } from './suggest'
+export { highestUses } from './uses'
 export { daysBeforeAgain, daysOfPoints, minDays, nextWindow, waitingWork } from './intervals'
 export type { Done, NextWindow } from './intervals'
 export { courseInWords, shortRhythm, visitOfCourse } from './rhythm'

@@ -1,7 +1,6 @@
-import { addDays, format, parseISO } from 'date-fns'
 import type { Course } from '../protocol/model'
 import type { LeverId, Property } from '../protocol/words'
-import { dateInWords, daysBetween } from '../client/facts'
+import { dateAfter, dateInWords, daysBetween } from '../client/facts'
 import type { LeverUse, PastVisit } from './model'
 
 /** Days between visits (rule E01; house figures, editable upward): for visits of which the exfoliation points are not known. */
@@ -152,7 +151,7 @@ export function nextWindow(
   age?: number,
   apart?: Pick<Course, 'leastDays' | 'mostDays'>,
 ): NextWindow {
-  const after = (days: number): string => format(addDays(parseISO(on), days), 'yyyy-MM-dd')
+  const after = (days: number): string => dateAfter(on, days)
   const needed = daysBeforeAgain(done, age)
   if (!apart) return { earliest: after(needed), usual: after(Math.max(needed, turnoverDays(age))) }
   const least = Math.max(needed, apart.leastDays)

@@ -1,4 +1,4 @@
-import { daysBetween } from '../client'
+import { dateAfter, daysBetween } from '../client'
 
 /** A quarter of a year: "2026-Q3", from its first day to the first day of the next. */
 export interface Quarter {
@@ -100,11 +100,8 @@ const isEmpty = ({ isOpen, visits }: Band): boolean => !isOpen && visits.length 
 const clip = (quarter: Quarter, from: string, to: string): Quarter => ({
   ...quarter,
   from: from > quarter.from ? from : quarter.from,
-  to: to < quarter.to ? dayAfter(to) : quarter.to,
+  to: to < quarter.to ? dateAfter(to, 1) : quarter.to,
 })
-const DAY_MS = 86_400_000
-const dayAfter = (day: string): string =>
-  new Date(Date.parse(day) + DAY_MS).toISOString().slice(0, 10)
 
 function monthsOf({ from, to }: Band): string[] {
   const months: string[] = []

@@ -112,6 +112,17 @@ test('lesions by what became of them', () => {
   expect(lesionWords([])).toBe('')
 })
 
+test('a lever that two steps used stands as high as the higher, and stung where one did', () => {
+  const levers = [
+    { lever: 'acid' as const, rung: 1 },
+    { lever: 'acid' as const, rung: 3, stung: true as const },
+    { lever: 'acid' as const, rung: 2 },
+  ]
+  const [rail, ...others] = railsOf([{ id: 'v', on: '2026-10-01', levers, suggestions: [] }])
+  expect(rail!.points).toMatchObject([{ rung: 3, stung: true }])
+  expect(others).toEqual([])
+})
+
 test('a rail for each lever that was used: what it stood on, what held it, where it fell', () => {
   const visit = (id: string, rung: number | undefined, move: 'hold' | 'up' | 'down' = 'up') => ({
     id,

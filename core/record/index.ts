@@ -8,6 +8,6 @@ export { gradesOf, highestGrade, placesInWords, SIGNS_OF, signsSeen } from './si
 export type { SignId } from './signs'
 export { lanesOf, spansOf } from './spans'
 export type { Span } from './spans'
-export { lightOf, slopeInterval, theilSen, trendOf, trendWords, VISITS_TO_TELL } from './trend'
+export { lightOf, slopeInterval, theilSen, trendOf, trendWords } from './trend'
 export type { Point, Trend } from './trend'
 export type { LadderVisit, ReadVisit } from './model'

@@ -1,3 +1,4 @@
+import { highestUses } from '../climb'
 import { LEVERS, type LeverId } from '../protocol'
 import type { LadderVisit } from './model'
 
@@ -29,7 +30,7 @@ export const railsOf = (visits: readonly LadderVisit[]): Rail[] =>
 function pointsOf(lever: LeverId, visits: readonly LadderVisit[]): RailPoint[] {
   const points: RailPoint[] = []
   for (const { id, on, levers, suggestions } of visits) {
-    const use = levers.find((one) => one.lever === lever)
+    const use = highestUses(levers).find((one) => one.lever === lever)
     if (!use) continue
     const said = suggestions.find((one) => one.lever === lever)
     points.push({

@@ -67,7 +67,7 @@ function endedOn({ answer, on, askedOn }: Fact, means: 'since' | 'stopped'): str
   return answer === 'no' ? askedOn : undefined
 }
 
-/** Spans in lanes so that none meets another in its lane, the earliest first; `gap` days are kept between. */
+/** Spans in lanes so that none meets another in its lane, the earliest first. `until`: the day to which open ones run. */
 export function lanesOf(
   spans: readonly Span[],
   until: string,

@@ -8,7 +8,7 @@ import type { ReadVisit } from './model'
 export type Point = readonly [x: number, y: number]
 
 /** Fewer cannot tell a direction. */
-export const VISITS_TO_TELL = 4
+const VISITS_TO_TELL = 4
 const RESAMPLES = 2000
 const SEED = 20_260_914
 /** Share of resampled slopes that the interval holds. */

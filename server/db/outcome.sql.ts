@@ -7,25 +7,29 @@ import type { VisitRow } from './visit.sql'
 
 /** What was told of a visit `v` with its outcome `o`, as columns; read by `ToldRow`. */
 export const TOLD = `(
-          SELECT jsonb_build_object('askedOn', to_char(c.asked_on, 'YYYY-MM-DD'), 'answer', c.answer)
+          SELECT COALESCE(
+            jsonb_agg(
+              jsonb_build_object('askedOn', to_char(c.asked_on, 'YYYY-MM-DD'), 'answer', c.answer)
+              ORDER BY c.recorded_at
+            ),
+            '[]'
+          )
           FROM check_in c
           WHERE c.visit_id = v.id
             AND c.answer IS NOT NULL
-          ORDER BY c.recorded_at DESC
-          LIMIT 1
-        ) AS "checkIn",
+        ) AS "checkIns",
         o.answer AS "atClose",
         o.leaving`
 export const ToldRow = z.object({
-  checkIn: z.object({ askedOn: z.string(), answer: SkinAnswer }).nullable(),
+  checkIns: z.array(z.object({ askedOn: z.string(), answer: SkinAnswer })),
   atClose: SkinAnswer.nullable(),
   leaving: LeavingSkin.nullable(),
 })
 
 /** Of a row with what was told, what counts: on leaving, and a day or more after its day (ISO). The row without what that is read from. */
 export function asTold<Row extends z.infer<typeof ToldRow> & { readonly on: string }>(row: Row) {
-  const { checkIn, atClose, leaving, ...rest } = row
-  const told = { checkIn, atClose, leaving }
+  const { checkIns, atClose, leaving, ...rest } = row
+  const told = { checkIns, atClose, leaving }
   return { ...rest, leaving: seenOnLeaving(told) ?? null, answer: toldAfter(told, row.on) }
 }
 
@@ -48,7 +52,7 @@ export async function visitBefore(db: Db, visit: VisitRow) {
       LIMIT 1`,
     [visit.client_id, visit.starts_at, visit.time_zone],
   )
-  return row && asTold(row)
+  return row && { ...asTold(row), checkIns: row.checkIns }
 }
 
 const NextNote = z.object({ visitId: z.string(), on: z.string(), text: z.string() })
@@ -133,7 +137,7 @@ export async function outcomeOf(db: Db, visitId: string) {
       WHERE o.visit_id = $1`,
     [visitId],
   )
-  return row && asTold(row)
+  return row && { ...asTold(row), checkIns: row.checkIns }
 }
 
 export interface Outcome {

@@ -1,6 +1,7 @@
 import { randomUUID } from 'node:crypto'
 import { describe, expect, test } from 'vitest'
 import type { FittedPlan } from '#core/adapt'
+import { dateAfter } from '#core/client'
 import { book, withDatabase } from './http'
 import { newClient } from './new-client'
 import { owner } from './people'
@@ -35,10 +36,8 @@ const dayOf = (visitId: string) =>
     )
     return rows[0]!.day
   })
-const after = (day: string, days: number) =>
-  new Date(Date.parse(`${day}T12:00:00Z`) + days * 86_400_000).toISOString().slice(0, 10)
 async function checkIn(visitId: string, days: number, answer: object = CALM) {
-  const askedOn = after(await dayOf(visitId), days)
+  const askedOn = dateAfter(await dayOf(visitId), days)
   const body = { id: randomUUID(), askedOn, answer }
   expect((await owner.ask('POST', `/api/visits/${visitId}/check-in`, body)).status).toBe(201)
 }
@@ -81,6 +80,19 @@ describe('on leaving, and a day after', () => {
     const id = await closed(client, 20, { leaving: LEFT })
     await checkIn(id, 0, { ...CALM, swelling: true })
     expect(await enzymeOf(client)).toBe('stop 0')
+  })
+  test('what was told does not unsay what was told before: strong at the first call, calm a week later', async () => {
+    const client = await newClient()
+    const id = await closed(client, 20, { leaving: LEFT })
+    await checkIn(id, 2, { ...CALM, redness: 3, rednessHours: 40 })
+    await checkIn(id, 7)
+    expect(await enzymeOf(client)).toBe('down 1')
+    // On one day the last word counts: it was a slip of the finger.
+    const slip = await newClient()
+    const other = await closed(slip, 20, { leaving: LEFT })
+    await checkIn(other, 2, { ...CALM, burn: true })
+    await checkIn(other, 2)
+    expect(await enzymeOf(slip)).toBe('hold 2')
   })
   test('a tablet that signed with an earlier version: calm on the bed is not calm, strong is strong', async () => {
     const calm = await newClient()

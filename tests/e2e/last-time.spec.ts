@@ -1,9 +1,10 @@
 import { randomUUID } from 'node:crypto'
 import { expect, test } from '@playwright/test'
 import type { FittedPlan } from '#core/adapt'
+import { dateAfter } from '#core/client'
 import { book, dayOf, OWNER, signedIn, type Person } from '../api/http'
 import { newClient } from '../api/new-client'
-import { A_DROP, event } from '../api/signed'
+import { A_DROP, CALM, event } from '../api/signed'
 import { ALL_NO } from '../situations'
 import { performWhile } from './performing'
 import { noFaults, open, stage, startTheVisit } from './steps'
@@ -154,4 +155,27 @@ test('not reached is no answer; reached, an itch on the cheeks holds the lever a
   const enzyme = body.plan.suggestions.find(({ lever }) => lever === 'enzyme')
   expect(enzyme).toMatchObject({ move: 'hold' })
   expect(enzyme!.why).toContain('the skin was not calm after it: itch')
+})
+
+test('asked again a week later, nothing new is said in one touch, and unsays nothing', async ({
+  page,
+}) => {
+  const owner = await signedIn(OWNER)
+  const id = await eventful(owner, await newClient())
+  await signedOff(owner, id)
+  const day = await dayOf(owner, id)
+  const red = { ...CALM, redness: 3, rednessHours: 40 }
+  const told = { id: randomUUID(), askedOn: dateAfter(day, 2), answer: red }
+  expect((await owner.ask('POST', `/api/visits/${id}/check-in`, told)).status).toBe(201)
+  await page.clock.install({ time: new Date(`${dateAfter(day, 7)}T10:00:00Z`) })
+  await open(page, `/visits/${id}`)
+  await page.goto(`/visits/${id}/close`)
+  const after = page.getByRole('region', { name: 'Reaction after last visit' })
+  await expect(after).toContainText('redness 3 of 4 for 40 h')
+  await after.getByRole('button', { name: 'Not reached' }).click()
+  await after.getByRole('button', { name: 'Nothing since' }).click()
+  await expect(after.getByRole('button', { name: '✓ Told' })).toBeVisible()
+  await page.reload()
+  await expect(after).toContainText('redness 3 of 4 for 40 h')
+  await expect(after.getByRole('button', { name: '✓ Told' })).toBeVisible()
 })

@@ -42,8 +42,11 @@ test('months of visits on one page: what was felt, what the skin answered, what 
     .click()
   await expect(visit(page, 422)).toHaveCount(1)
   await visit(page, 422).click()
+  await expect(told(page)).toContainText(dayInWords(422))
   await page.reload()
   await expect(told(page)).toContainText(dayInWords(422))
+  // An address leads to its visit, folded or not.
+  await expect(visit(page, 422)).toBeInViewport()
 })
 
 for (const light of ['day', 'room'])

@@ -1,6 +1,5 @@
 <script setup lang="ts">
 import { AFTER_SIGNS, AFTER_WORDS, type SkinAnswer } from '#core/climb'
-import { ZONE_GROUPS, type ZoneGroup } from '#core/skin'
 import { scaleTo } from '~/support/options'
 
 const answer = defineModel<SkinAnswer>({ required: true })
@@ -21,14 +20,7 @@ const SIGNS = [
   { key: 'darkMark', word: 'New dark mark' },
   { key: 'coldSore', word: 'Cold sore' },
 ] as const
-const PLACES = ['forehead', 'eyes', 'cheeks', 'nose', 'neck']
-const GROUPS = ZONE_GROUPS.filter(({ id }) => PLACES.includes(id))
 const capital = (words: string) => words.charAt(0).toUpperCase() + words.slice(1)
-const isIn = ({ zones }: ZoneGroup) => zones.every((zone) => answer.value.zones.includes(zone))
-function flip(group: ZoneGroup) {
-  const others = answer.value.zones.filter((zone) => !group.zones.includes(zone))
-  set({ zones: isIn(group) ? others : [...others, ...group.zones] })
-}
 const set = (change: Partial<SkinAnswer>) => {
   answer.value = { ...answer.value, ...change }
 }
@@ -100,17 +92,7 @@ const set = (change: Partial<SkinAnswer>) => {
     <div>
       <p class="mb-1" aria-hidden="true">Where, if not everywhere</p>
       <div role="group" aria-label="Where" class="flex flex-wrap gap-1">
-        <button
-          v-for="group in GROUPS"
-          :key="group.id"
-          type="button"
-          class="pick"
-          :aria-pressed="isIn(group)"
-          :disabled="disabled"
-          @click="flip(group)"
-        >
-          {{ group.name }}
-        </button>
+        <PlacePicks :zones="answer.zones" :disabled="disabled" @change="set({ zones: $event })" />
       </div>
     </div>
   </div>

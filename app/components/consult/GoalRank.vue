@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { ArrowDown, ArrowUp } from 'lucide-vue-next'
 import type { Concern, GoalDetails } from '#core/client'
-import { ZONE_GROUPS } from '#core/skin'
+import type { ZoneId } from '#core/skin'
 import { GOAL_WORDS } from '~/support/goals'
 
 /** Goals in their order, each with the places it is about and whether it is the client's own wish. */
@@ -11,8 +11,6 @@ const props = defineProps<{
   disabled: boolean
 }>()
 const emit = defineEmits<{ rank: [concerns: Concern[], details: GoalDetails] }>()
-const PLACES = ['forehead', 'eyes', 'cheeks', 'nose', 'neck']
-const GROUPS = ZONE_GROUPS.filter(({ id }) => PLACES.includes(id))
 const left = computed(() =>
   (Object.keys(GOAL_WORDS) as Concern[]).filter((concern) => !props.concerns.includes(concern)),
 )
@@ -30,14 +28,9 @@ function move(at: number, by: -1 | 1) {
   next.splice(at + by, 0, concern!)
   put(next)
 }
-const isAt = (concern: Concern, zones: (typeof GROUPS)[number]['zones']) =>
-  zones.every((zone) => props.details[concern]?.zones?.includes(zone) ?? false)
-function flipPlace(concern: Concern, zones: (typeof GROUPS)[number]['zones']) {
-  const { zones: before = [], ...rest } = props.details[concern] ?? {}
-  const next = isAt(concern, zones)
-    ? before.filter((zone) => !zones.includes(zone))
-    : [...new Set([...before, ...zones])]
-  const detail = next.length > 0 ? { ...rest, zones: next } : rest
+function putPlaces(concern: Concern, zones: readonly ZoneId[]) {
+  const { zones: _, ...rest } = props.details[concern] ?? {}
+  const detail = zones.length > 0 ? { ...rest, zones: [...zones] } : rest
   put(props.concerns, { ...props.details, [concern]: detail })
 }
 function flipWish(concern: Concern) {
@@ -105,17 +98,11 @@ function flipWish(concern: Concern) {
           >
             client’s wish
           </button>
-          <button
-            v-for="group in GROUPS"
-            :key="group.id"
-            type="button"
-            class="pick text-sm"
-            :aria-pressed="isAt(concern, group.zones)"
+          <PlacePicks
+            :zones="details[concern]?.zones ?? []"
             :disabled="disabled"
-            @click="flipPlace(concern, group.zones)"
-          >
-            {{ group.name }}
-          </button>
+            @change="putPlaces(concern, $event)"
+          />
         </div>
       </li>
     </ol>

@@ -4,6 +4,7 @@ import {
   answerInWords,
   CALM_ANSWER,
   leavingInWords,
+  type CheckIn,
   type LeavingSkin,
   type SkinAnswer,
 } from '#core/climb'
@@ -17,6 +18,7 @@ const props = defineProps<{
     on: string
     answer: SkinAnswer | null
     leaving?: LeavingSkin | null | undefined
+    checkIns?: readonly CheckIn[] | undefined
   }
   disabled: boolean
   /** How often the client was asked for and not reached; left out where nobody is called. */
@@ -43,14 +45,24 @@ const told = computed(() => {
   return leaving ? `on leaving: ${leavingInWords(leaving)}; since then not told` : 'not told'
 })
 function triesWords(tries: number): string {
-  if (tries >= MOST_TRIES) return 'not reached three times: unknown, and every lever holds'
+  if (tries >= MOST_TRIES) return `not reached ${tries} times: unknown, and every lever holds`
   return tries === 1 ? 'asked for once, not reached' : `asked for ${tries} times, not reached`
 }
 const timeZone = useVisitStore().data?.visit.timeZone ?? 'UTC'
+const today = dayIn(timeZone, new Date())
+/** Where somebody is called, they are asked again on another day. */
+const isTold = computed(
+  () =>
+    props.visit.answer !== null &&
+    (props.tries === undefined || (props.visit.checkIns?.at(-1)?.askedOn ?? '') >= today),
+)
 const whyNotCalm = computed(() => {
-  if (props.visit.answer) return 'It was told already.'
-  const isEarly = dayIn(timeZone, new Date()) <= props.visit.on
-  return isEarly ? 'Too early to know: it is told a day or more after.' : undefined
+  if (isTold.value) return 'It was told already.'
+  return today <= props.visit.on ? 'Too early to know: it is told a day or more after.' : undefined
+})
+const calmWords = computed(() => {
+  if (isTold.value) return '✓ Told'
+  return props.visit.answer ? 'Nothing since' : 'It was calm'
 })
 const isUntouched = computed(() => dequal(skin.value, { ...CALM_ANSWER, ...props.visit.answer }))
 function keep(answer: SkinAnswer) {
@@ -70,7 +82,7 @@ function keep(answer: SkinAnswer) {
         Something …
       </button>
       <button
-        v-if="tries !== undefined && tries < MOST_TRIES && !visit.answer"
+        v-if="tries !== undefined && !isTold"
         type="button"
         class="pick"
         :disabled="disabled"
@@ -81,12 +93,12 @@ function keep(answer: SkinAnswer) {
       <button
         type="button"
         class="pick w-36 max-sm:flex-1"
-        :aria-pressed="visit.answer !== null"
+        :aria-pressed="isTold"
         :disabled="disabled"
         v-off="whyNotCalm"
         @click="keep({ ...CALM_ANSWER })"
       >
-        {{ visit.answer ? '✓ Told' : 'It was calm' }}
+        {{ calmWords }}
       </button>
     </div>
     <div v-if="isOpen" class="pb-1 pl-4 mt-2 border-l-2 border-mind max-w-xl">

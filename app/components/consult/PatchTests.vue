@@ -1,7 +1,6 @@
 <script setup lang="ts">
-import { addDays, format, parseISO } from 'date-fns'
 import type { Product } from '#core/catalog'
-import type { PatchTest } from '#core/client'
+import { dateAfter, type PatchTest } from '#core/client'
 import { passedTests } from '#core/safety'
 import { zoneName, type ZoneId } from '#core/skin'
 import { shortDate } from '~/support/time'
@@ -23,8 +22,7 @@ const productId = ref('')
 const zone = ref<ZoneId>('ears')
 const valid = computed(() => new Set(passedTests(props.tests, props.today)))
 const nameOf = (id: string) => props.products.find((product) => product.id === id)?.name ?? id
-const lasts = (test: PatchTest) =>
-  test.readOn ? format(addDays(parseISO(test.readOn), 183), 'yyyy-MM-dd') : undefined
+const lasts = (test: PatchTest) => (test.readOn ? dateAfter(test.readOn, 183) : undefined)
 const place = (kind: PatchTest['kind'], result: PatchTest['result']) =>
   emit('place', {
     productId: productId.value,

@@ -39,14 +39,7 @@ function pick(id: string) {
       @change="way = $event"
     />
     <div v-if="way === 'side' || !isPair" class="grid grid-cols-2 gap-3 max-w-[34rem]">
-      <figure v-for="photo in pair" :key="photo.id">
-        <img
-          :src="urlOf(photo)"
-          :alt="wordsOf(photo)"
-          class="w-full aspect-[3/4] object-cover border border-line"
-        />
-        <figcaption class="text-sm text-soft">{{ wordsOf(photo) }}</figcaption>
-      </figure>
+      <PhotoFigure v-for="photo in pair" :key="photo.id" :photo="photo" :visit-id="visitId" />
     </div>
     <template v-else>
       <div class="relative h-[27rem] aspect-[3/4] border border-line overflow-hidden">

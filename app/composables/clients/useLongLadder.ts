@@ -6,7 +6,7 @@ import { call } from '~/support/api'
 import type { Records } from '~/workers/record.worker'
 
 /** A client's long ladder: what was read and done, how it is drawn, which quarters stand open, and what moved. */
-export function useLongLadder(clientId: string) {
+export function useLongLadder(clientId: string, visitId?: string) {
   const data = shallowRef<LongLadderData>()
   const trends = shallowRef<readonly Trend[]>()
   const open = ref<ReadonlySet<string>>(new Set())
@@ -27,10 +27,13 @@ export function useLongLadder(clientId: string) {
     const read = await attempt(() => call('/api/clients/:id/ladder', { params: { id: clientId } }))
     if (!read) return
     data.value = read
-    open.value = openAtFirst(
+    const first = openAtFirst(
       read.rungs.map(({ on }) => on),
       read.today,
     )
+    // Whoever comes by an address sees the visit it leads to, however long ago.
+    const led = read.rungs.find(({ id }) => id === visitId)
+    open.value = led ? first.add(quarterOf(led.on).id) : first
     trends.value = await trendsOf(read)
   }
   function toggle(quarterId: string, isOpen: boolean) {
@@ -39,10 +42,8 @@ export function useLongLadder(clientId: string) {
     else next.delete(quarterId)
     open.value = next
   }
-  /** A visit in a folded quarter is seen once that stands open. */
-  const reveal = (on: string) => toggle(quarterOf(on).id, true)
   onMounted(load)
-  return { data, trends, open, width, allSigns, layout, trouble, toggle, reveal }
+  return { data, trends, open, width, allSigns, layout, trouble, toggle }
 }
 
 async function trendsOf({ rungs }: LongLadderData): Promise<readonly Trend[]> {

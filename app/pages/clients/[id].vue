@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { ageInWords, contactInWords, partsFor } from '~/support/clients'
+import { ageInWords, contactInWords, partsFor, RECORD_PARTS } from '~/support/clients'
 
 const session = useSessionStore()
 const route = useRoute()
@@ -65,9 +65,15 @@ const manner = computed(
         Nothing of it is read, changed or booked.
       </p>
       <template v-if="!record.mergedInto && part">
-        <RecordParts class="no-print" :part="part" :parts="parts">
+        <PartBar
+          class="no-print"
+          label="Parts of the record"
+          :part="part"
+          :parts="parts"
+          :words="(one) => RECORD_PARTS[one]"
+        >
           <SaveState :trouble="trouble" :done="done" />
-        </RecordParts>
+        </PartBar>
         <LongLadder v-if="part === 'ladder'" :client-id="record.id" />
         <RecordVisits
           v-else-if="part === 'visits'"

@@ -40,18 +40,13 @@ watch(part, load, { immediate: true })
         <NuxtLink class="rung rung-strong" to="/shelf/new">New product</NuxtLink>
       </template>
     </header>
-    <nav aria-label="Parts of the shelf" class="flex flex-wrap border-y border-line mb-4">
-      <NuxtLink
-        v-for="name in PARTS"
-        :key="name"
-        :to="{ query: name === 'Products' ? {} : { part: name } }"
-        class="px-4 min-h-[44px] flex items-center border-r border-hair"
-        :class="part === name ? 'bg-ink text-ground font-semibold' : 'text-soft hover:bg-sunk'"
-        :aria-current="part === name ? 'page' : undefined"
-      >
-        {{ name }}
-      </NuxtLink>
-    </nav>
+    <PartBar
+      class="mb-4"
+      label="Parts of the shelf"
+      :parts="PARTS"
+      :part="part"
+      :words="(name) => name"
+    />
     <p v-if="trouble" role="alert" class="mb-3 px-4 py-2.5 bg-mind-ground border-l-4 border-mind">{{
       trouble
     }}</p>

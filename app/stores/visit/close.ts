@@ -1,4 +1,4 @@
-import { toldAfter, type LeavingSkin, type SkinAnswer } from '#core/climb'
+import { toldAfter, type CheckIn, type LeavingSkin, type SkinAnswer } from '#core/climb'
 import { call } from '~/support/api'
 import { holdVisit } from '~/support/held-visits'
 import { letterOf } from '~/support/letters'
@@ -49,19 +49,26 @@ export function closing(core: VisitCore) {
   return { sign, confirm }
 }
 
-/** What counts of what is told on a day of a visit on another: the same as the server will say. */
-const asAfter = (answer: SkinAnswer, askedOn: string, on: string) =>
-  toldAfter({ checkIn: { askedOn, answer }, atClose: null, leaving: null }, on)
+/** What is told of a visit with one telling more, and what of it counts: the same as the server will say. */
+function withTold(
+  // A visit that a tablet laid by before they were kept has none.
+  { checkIns = [], on }: { readonly checkIns?: readonly CheckIn[]; readonly on: string },
+  askedOn: string,
+  answer: SkinAnswer,
+) {
+  const all = [...checkIns, { askedOn, answer }]
+  return { checkIns: all, answer: toldAfter({ checkIns: all, atClose: null, leaving: null }, on) }
+}
 
 /** What is told of earlier visits, and what they left to be seen to. */
 export function remembering({ data, put, change }: VisitCore) {
   /** How the skin answered after the visit before: what is fitted today starts from it. */
   function checkIn(visitId: string, answer: SkinAnswer): Promise<boolean> {
     const { lastVisit, input } = data.value!
-    const counts = lastVisit && asAfter(answer, input.date, lastVisit.on)
-    if (lastVisit?.id === visitId) data.value!.lastVisit = { ...lastVisit, answer: counts }
+    const told = lastVisit && withTold(lastVisit, input.date, answer)
+    if (told && lastVisit.id === visitId) data.value!.lastVisit = { ...lastVisit, ...told }
     const history = input.history.map((past) =>
-      past.on === lastVisit?.on ? { ...past, answer: counts } : past,
+      told && past.on === lastVisit.on ? { ...past, answer: told.answer } : past,
     )
     const body = { id: crypto.randomUUID(), askedOn: input.date, answer }
     return change({ history }, 'POST', 'check-in', body, visitId)
@@ -72,7 +79,7 @@ export function remembering({ data, put, change }: VisitCore) {
     const askedOn = dayIn(visit.timeZone, new Date())
     if (outcome)
       data.value!.outcome = answer
-        ? { ...outcome, tries: 0, answer: asAfter(answer, askedOn, input.date) }
+        ? { ...outcome, tries: 0, ...withTold({ ...outcome, on: input.date }, askedOn, answer) }
         : { ...outcome, tries: outcome.tries + 1 }
     return put('POST', 'check-in', { id: crypto.randomUUID(), askedOn, answer }, visitId)
   }

@@ -12,7 +12,7 @@ const felt = (thingId: string | undefined, more: object = {}) => ({
   ...more,
 })
 const last = (told: object | null) => ({
-  ...{ id: 'v', on: '2026-10-30', answer: null, leaving: null },
+  ...{ id: 'v', on: '2026-10-30', answer: null, leaving: null, checkIns: [] },
   told: told && { felt: [], leftOut: [], passes: [], levels: [], ...told },
 })
 

@@ -1,5 +1,5 @@
-import { addDays, format, parseISO } from 'date-fns'
 import { z } from 'zod'
+import { dateAfter } from '#core/client'
 import { orderList } from '#core/costing'
 import { salonById } from '../../db/salon.sql'
 import { defineDoor } from '../../utils/door'
@@ -10,7 +10,7 @@ const Query = z.object({ weeks: z.coerce.number().int().min(1).max(26).default(8
 /** What the booked weeks take off the shelf: what runs out and when, what grows old unused, and what to order. */
 export default defineDoor({ can: 'shelf.read', query: Query }, async ({ db, account, query }) => {
   const { today } = (await salonById(db, account.salon_id))!
-  const until = format(addDays(parseISO(today), query.weeks * 7), 'yyyy-MM-dd')
+  const until = dateAfter(today, query.weeks * 7)
   const { visits, rows, all } = await forecastOf(db, account.salon_id, today, until)
   return {
     ...{ today, until, visits },

@@ -1,5 +1,5 @@
-import { addDays, format, parseISO } from 'date-fns'
 import { ENDS_SOON_DAYS, listed, inUse } from '#core/catalog'
+import { dateAfter } from '#core/client'
 import { composed } from '#core/mixing'
 import { ratesOf } from '../../db/money.sql'
 import { salonById } from '../../db/salon.sql'
@@ -10,7 +10,7 @@ import { defineDoor } from '../../utils/door'
 /** The whole shelf for its table: a line for each product, devices, supplies, kits, and the salon's rates. */
 export default defineDoor({ can: 'shelf.read' }, async ({ db, account }) => {
   const { today } = (await salonById(db, account.salon_id))!
-  const soon = format(addDays(parseISO(today), ENDS_SOON_DAYS), 'yyyy-MM-dd')
+  const soon = dateAfter(today, ENDS_SOON_DAYS)
   const rows = await listProducts(db, account.salon_id)
   const plain = rows
     .filter((row) => !row.product.recipe)

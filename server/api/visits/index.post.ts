@@ -1,7 +1,7 @@
-import { addDays, format, parseISO } from 'date-fns'
 import { randomUUID } from 'node:crypto'
 import type { PoolClient } from 'pg'
 import { z } from 'zod'
+import { dateAfter } from '#core/client'
 import { Conflict, Invalid } from '#core/fault'
 import type { ProtocolVersion } from '#core/protocol'
 import { salonById, salonInstant } from '../../db/salon.sql'
@@ -53,7 +53,7 @@ export default defineDoor({ can: 'booking', body: Body }, async ({ db, event, ac
 
 function datesOf(date: string, repeat: { count: number; everyDays: number } | undefined) {
   if (!repeat) return [date]
-  const after = (days: number) => format(addDays(parseISO(date), days), 'yyyy-MM-dd')
+  const after = (days: number) => dateAfter(date, days)
   return Array.from({ length: repeat.count }, (_, at) => after(at * repeat.everyDays))
 }
 

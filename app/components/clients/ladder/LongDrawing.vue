@@ -3,7 +3,7 @@ import { SIZES, type LongLayout } from '~/long-ladder/drawn'
 import { monthOf } from '~/long-ladder/layout'
 
 /** Rails, strips and bars of a long ladder to scale; what it says is said again by the labels and beside it. */
-const props = defineProps<{ layout: LongLayout; chosen: string | undefined; today: string }>()
+const props = defineProps<{ layout: LongLayout; chosen: string | undefined }>()
 const RUNGS = [0, 1, 2, 3]
 const HALF = 4.5
 const TONES = { medicine: 'var(--now)', fact: 'var(--local-edge)', refused: 'var(--mind)' } as const

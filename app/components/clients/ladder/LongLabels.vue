@@ -6,8 +6,6 @@ import { shortDate } from '~/support/time'
 const props = defineProps<{
   layout: LongLayout
   chosen: string | undefined
-  /** The visit it is held against. */
-  against?: string | undefined
 }>()
 const emit = defineEmits<{ choose: [visitId: string]; open: [quarterId: string] }>()
 const list = ref<HTMLElement>()
@@ -70,11 +68,7 @@ const spanWords = computed(() =>
       :key="label.rung.id"
       type="button"
       class="absolute pl-3 text-left leading-tight border-l-4 pointer-events-auto hover:bg-sunk overflow-hidden"
-      :class="
-        label.rung.id === chosen || label.rung.id === against
-          ? 'bg-now-ground !border-now'
-          : 'border-transparent'
-      "
+      :class="label.rung.id === chosen ? 'bg-now-ground !border-now' : 'border-transparent'"
       :style="{
         left: `${layout.labelsX}px`,
         top: `${label.labelY - SIZES.touch / 2}px`,

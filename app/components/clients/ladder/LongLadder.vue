@@ -5,7 +5,9 @@ import { useElementSize } from '@vueuse/core'
 const props = defineProps<{ clientId: string }>()
 const route = useRoute()
 const router = useRouter()
-const ladder = useLongLadder(props.clientId)
+const queried = (name: string) =>
+  typeof route.query[name] === 'string' ? route.query[name] : undefined
+const ladder = useLongLadder(props.clientId, queried('visit'))
 const { data, layout, trouble, trends } = ladder
 const frame = ref<HTMLElement>()
 const { width } = useElementSize(frame)
@@ -13,8 +15,6 @@ watch(width, (across) => {
   ladder.width.value = Math.floor(across)
 })
 
-const queried = (name: string) =>
-  typeof route.query[name] === 'string' ? route.query[name] : undefined
 const rungs = computed(() => data.value?.rungs ?? [])
 const chosen = computed(
   () =>
@@ -35,14 +35,18 @@ function choose(visitId: string) {
   return show({ visit: visitId, against: undefined })
 }
 
-/** What is newest is read first. */
+/** What is newest is read first, unless an address led to something older. */
 watch(
   () => layout.value !== undefined,
   async (isDrawn) => {
     if (!isDrawn) return
     await nextTick()
-    const at = layout.value!.todayY
-    frame.value?.scrollTo({ top: at - frame.value.clientHeight + 140 })
+    const { todayY, labels } = layout.value!
+    const led = labels.find(({ rung }) => rung.id === queried('visit'))
+    const top = led
+      ? led.labelY - frame.value!.clientHeight / 2
+      : todayY - frame.value!.clientHeight + 140
+    frame.value!.scrollTo({ top })
   },
 )
 </script>
@@ -75,7 +79,7 @@ watch(
         <template v-if="layout">
           <LongHead :layout="layout" />
           <div class="relative" :style="{ width: `${layout.width}px` }">
-            <LongDrawing :layout="layout" :chosen="chosen?.id" :today="data!.today" />
+            <LongDrawing :layout="layout" :chosen="chosen?.id" />
             <LongLabels
               :layout="layout"
               :chosen="chosen?.id"
