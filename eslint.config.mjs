@@ -34,6 +34,7 @@ const LAYERS = [
   'perform',
   'risk',
   'costing',
+  'homecare',
   'csv',
   'compose',
   'formats',

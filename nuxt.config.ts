@@ -76,6 +76,14 @@ export default defineNuxtConfig({
       tsConfig: { include: ['../core/**/*.ts'], compilerOptions: strict },
     },
     externals: { inline: ['zod'] },
+    // Letters of the leaflet: Latin, Greek, Cyrillic.
+    serverAssets: [
+      {
+        baseName: 'fonts',
+        dir: fileURLToPath(new URL('node_modules/dejavu-fonts-ttf/ttf', import.meta.url)),
+        pattern: 'DejaVuSans{,-Bold}.ttf',
+      },
+    ],
   },
   pwa: {
     strategies: 'injectManifest',

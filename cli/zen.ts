@@ -1,10 +1,12 @@
 import { readFileSync } from 'node:fs'
 import { compile, hasLadder } from '#core/adapt'
 import { check, inputOf, readBundle } from '#core/formats'
+import { homeInputOf, homePlan } from '#core/homecare'
 
 /** Exit codes: 0 done; 1 the file is not a good bundle; 2 wrong call; 3 no plan is possible; 4 the check found something wrong. */
 const USAGE = `Usage:
   npm run -s zen -- plan FILE.json    prints the fitted plan as JSON
+  npm run -s zen -- home FILE.json    prints the plan for home after it, as JSON
   npm run -s zen -- check FILE.json   prints linter and rule findings as JSON
 A file is a bundle (docs/formats/bundle.schema.json). Exit codes: 0 done, 1 bad file, 2 bad call, 3 no plan possible, 4 something wrong found,
 5 a plan that is not ready: what it is for is left out, it is longer than its slot, or something must be asked first.`
@@ -58,6 +60,16 @@ function plan(file: string) {
   if (status !== 'ready') fail(5, problems.join('\n'))
 }
 
+/** A plan for home after the visit was performed as it is fitted. */
+function home(file: string) {
+  const bundle = load(file)
+  const input = inputOf(bundle)
+  const fitted = compile(input)
+  if (!hasLadder(fitted)) fail(3, fitted.problems.join('\n'))
+  const went = { plan: fitted, skipped: new Set<string>(), told: { answer: null } }
+  print(homePlan(homeInputOf(input, went, { uses: bundle.home, rests: [] })))
+}
+
 function checkFile(file: string) {
   const report = check(load(file))
   print(report)
@@ -69,4 +81,5 @@ const [command, file, ...rest] = process.argv.slice(2)
 if (!file || rest.length > 0) fail(2, USAGE)
 if (command === 'plan') plan(file)
 else if (command === 'check') checkFile(file)
+else if (command === 'home') home(file)
 else fail(2, USAGE)

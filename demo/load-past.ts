@@ -1,18 +1,21 @@
 import { randomUUID } from 'node:crypto'
-import { compile, prepared, type FittedPlan } from '#core/adapt'
+import { compile, prepared, type CompileInput, type FittedPlan } from '#core/adapt'
 import { dateAfter } from '#core/client'
-import { asLeaving, CALM_ANSWER } from '#core/climb'
+import { asLeaving, CALM_ANSWER, type SkinAnswer } from '#core/climb'
+import { homeInputOf, homePlan, type HomeUse } from '#core/homecare'
 import type { Reading } from '#core/skin'
 import { doneBy, subjectReader } from '#core/strength'
 import { summedUses, usedBy } from '#core/costing'
 import { RunBody, type RunEvent } from '#core/perform/model'
 import { addConsent, newestTexts, type ConsentKind } from '../server/db/consent.sql'
+import { addHomePlan, addHomeTold } from '../server/db/home.sql'
+import type { Db } from '../server/db/rows'
 import { addPhoto } from '../server/db/photo.sql'
 import { addUses } from '../server/db/use.sql'
 import { addEvents } from '../server/db/run.sql'
 import { addPlan } from '../server/db/plan.sql'
 import { addReading } from '../server/db/reading.sql'
-import { bookVisit, visitById } from '../server/db/visit.sql'
+import { bookVisit, visitById, type VisitRow } from '../server/db/visit.sql'
 import { addCheckIn, signVisit } from '../server/db/outcome.sql'
 import { compileInputOf } from '../server/utils/visit-input'
 import { SALON, type DemoClient } from './people'
@@ -71,7 +74,31 @@ export async function loadPastVisit(studio: Studio, past: PastVisit) {
   await signVisit(db, id, outcome, account, practitioner.name)
   // Told by telephone, two days later.
   await addCheckIn(db, randomUUID(), id, dateAfter(day, 2), told, account)
+  if (then.home && account)
+    await giveHome(db, visit, { input, plan, told, uses: then.home }, account)
 }
+
+interface HomeThen {
+  readonly input: CompileInput
+  readonly plan: FittedPlan
+  readonly told: SkinAnswer
+  readonly uses: readonly HomeUse[]
+}
+/** What they said they use at home, and the plan that was given for it. */
+async function giveHome(
+  db: Db,
+  visit: VisitRow,
+  { input, plan, told, uses }: HomeThen,
+  account: string,
+) {
+  const said = { uses: [...uses], kept: null, why: '' }
+  await addHomeTold(db, randomUUID(), visit, said, account)
+  const went = { plan, skipped: new Set<string>(), told: { answer: told } }
+  const next = { on: dateAfter(input.date, DAYS_TO_NEXT), isBooked: false }
+  const home = homePlan(homeInputOf(input, went, { uses, rests: [], next }))
+  await addHomePlan(db, randomUUID(), visit, home, account)
+}
+const DAYS_TO_NEXT = 28
 
 const readingOf = (demo: DemoClient, then: DemoVisit): Reading => ({
   done: true,

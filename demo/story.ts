@@ -1,5 +1,6 @@
 import type { Fact } from '#core/client'
 import type { SkinAnswer } from '#core/climb'
+import type { HomeUse } from '#core/homecare'
 import type { RunBody } from '#core/perform'
 import { CHEEKS, FOREHEAD, type Finding, type Lesion } from '#core/skin'
 import type { ProductKind } from '#core/catalog'
@@ -27,8 +28,13 @@ export interface DemoVisit {
   /** Asked anew that day. */
   readonly facts?: readonly Omit<Fact, 'askedOn'>[]
   readonly refused?: string
+  /** What they said they use at home; a plan is then given for it. */
+  readonly home?: readonly HomeUse[]
 }
 
+const EVERY_DAY: Pick<HomeUse, 'times' | 'perWeek' | 'prescribed'> = {
+  ...{ times: ['morning', 'evening'], perWeek: 7, prescribed: false },
+}
 const LAMP = 'ring lamp, 1 m, no window'
 const seen = (kind: Finding['kind'], grade: number, zones: Finding['zones']): Finding => ({
   ...{ kind, grade, zones },
@@ -93,6 +99,11 @@ const LONG_STORY: readonly DemoVisit[] = [
     ...{ daysAgo: 31, findings: skin(1, 1, 1), light: LAMP },
     note: 'Much brighter under the lamp; says so herself',
     nextNote: 'Wedding in the family in spring: plan backwards from it',
+    home: [
+      { role: 'cleanser', name: 'Oat Milk Cleanser', productId: 'oat-cleanser', ...EVERY_DAY },
+      { role: 'scrub', name: 'Sugar scrub', times: ['evening'], perWeek: 1, prescribed: false },
+      { role: 'lip', name: 'Lip balm', ...EVERY_DAY },
+    ],
   },
 ]
 

@@ -83,10 +83,6 @@ async function perform({ page, settle, shot, stage, pass, until }) {
   await until(/^Next:/)
   await pass(0.5)
   await shot('perform-extraction')
-  await page.setViewportSize({ width: 390, height: 844 })
-  await pass(0.1)
-  await shot('perform-phone')
-  await page.setViewportSize({ width: 1280, height: 800 })
   await until(/^Done: Scalp massage/)
   await pass(0.5)
   await page.getByRole('button', { name: 'Emergency' }).click()
@@ -116,6 +112,12 @@ async function closeVisit({ page, settle, shot, light }) {
   await page.getByLabel('For next time').fill('Fan at hand for the mask')
   await settle()
   await shot('close')
+  await page.getByRole('link', { name: 'Home care' }).click()
+  const told = page.getByRole('region', { name: 'At home now', exact: true })
+  await told.getByRole('button', { name: 'Cleanser', exact: true }).click()
+  await page.getByText('You use it already.').first().waitFor()
+  await settle()
+  await shot('home-care')
 }
 
 /** The library and a card. */

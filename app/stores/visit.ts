@@ -2,6 +2,7 @@ import { defineStore } from 'pinia'
 import { closing, remembering } from './visit/close'
 import { consultChanges } from './visit/consult'
 import { visitCore } from './visit/core'
+import { homeChanges } from './visit/home'
 import { fitChanges, prepareChanges, readingChanges } from './visit/fit'
 
 export type * from './visit-data'
@@ -17,6 +18,7 @@ export const useVisitStore = defineStore('visit', () => {
     ...fitChanges(core),
     ...prepareChanges(core),
     ...closing(core),
+    ...homeChanges(core),
     ...remembering(core),
   }
 })

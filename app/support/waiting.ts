@@ -17,6 +17,8 @@ const WORDS: Readonly<Record<string, string>> = {
   kits: 'A kit that was opened',
   plan: 'A ladder fitted without a network',
   'check-in': 'A check-in',
+  'home-told': 'What is used at home',
+  'home-plan': 'A plan for home',
   close: 'A signature',
   photos: 'A photograph',
 }

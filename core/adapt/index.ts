@@ -1,4 +1,5 @@
 export { asProtocol, compile } from './compile'
+export { blocks } from './blocking'
 export { constraintsFor } from './input'
 export { ENGINE_VERSION } from './draft'
 export { slotOptions } from './slot-options'

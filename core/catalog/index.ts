@@ -32,10 +32,12 @@ export {
   VEHICLES,
   WATER,
 } from './words'
-export type { ProductKind, Unit } from './words'
+export { HOME_ROLES, HOME_TIMES } from './words'
+export type { HomeRole, HomeTime, ProductKind, Unit } from './words'
 export type {
   Batch,
   Device,
+  HomePack,
   Kit,
   Mixing,
   Product,

@@ -10,6 +10,8 @@ import {
   CONSISTENCIES,
   EMERGENCY_OFF,
   GREASES,
+  HOME_ROLES,
+  HOME_TIMES,
   LEAVES,
   PRODUCT_KINDS,
   SENSATIONS,
@@ -139,6 +141,18 @@ export const MakersWord = z.strictObject({
 })
 export type MakersWord = z.infer<typeof MakersWord>
 
+/** A pack for a client's own use; the amount in the product's own unit. `count`: packs on the shelf. */
+export const HomePack = z.strictObject({
+  role: z.enum(HOME_ROLES),
+  times: z.array(z.enum(HOME_TIMES)).min(1).max(2),
+  amount: z.number().positive().max(10_000),
+  /** At once, in the product's own unit; left out: as in the salon. */
+  dose: z.number().positive().max(100).optional(),
+  priceMinor: Minor,
+  count: z.number().int().min(0).max(100_000),
+})
+export type HomePack = z.infer<typeof HomePack>
+
 export const Product = z.strictObject({
   id: z.string(),
   name: z.string().min(1).max(120),
@@ -193,6 +207,8 @@ export const Product = z.strictObject({
   pack: z
     .strictObject({ amount: z.number().positive().max(1_000_000), priceMinor: Minor })
     .optional(),
+  /** It goes home: as what, when, and in which pack. Left out: it stays in the salon. */
+  takeHome: HomePack.optional(),
   /** The lot of the batch in use. */
   lot: z.string().max(60).optional(),
   note: z.string().max(2000).optional(),

@@ -51,3 +51,29 @@ export const BOWLS = ['bowl', 'flexible bowl', 'covered bowl'] as const
 export const WATER = 'water'
 /** Supplies the tray and the costs know by name; a salon may keep others. */
 export const SUPPLY_KINDS = ['single use', 'laundry', 'kept'] as const
+
+/** What something is at home, in the order of use: thin to thick, sun protection last in the morning (domain.md 13, common practice). */
+export const HOME_ROLES = [
+  'remover',
+  'cleanser',
+  'toner',
+  'scrub',
+  'acid',
+  'antioxidant',
+  'benzoyl-peroxide',
+  'azelaic',
+  'sulfur',
+  'hydroquinone',
+  'serum',
+  'soothing',
+  'eye',
+  'retinoid',
+  'moisturiser',
+  'neck',
+  'lip',
+  'sun',
+] as const
+export type HomeRole = (typeof HOME_ROLES)[number]
+
+export const HOME_TIMES = ['morning', 'evening'] as const
+export type HomeTime = (typeof HOME_TIMES)[number]

@@ -79,6 +79,7 @@ export const PROBLEM_CODES = [
   'long_ago',
   'not_guardian',
   'not_signed',
+  'no_home_plan',
   'unknown_clearance',
   'unknown_question',
   'ends_before',

@@ -6,6 +6,7 @@ import { questionByCode } from '../client/questions'
 import { isFreeWordCode } from '../catalog/free-word'
 import { FAMILIES } from '../catalog/tables/families'
 import { PastVisit } from '../climb/model'
+import { HomeUse } from '../homecare/model'
 import { ProtocolVersion, type Step } from '../protocol/model'
 import { TECHNIQUES } from '../safety/rule'
 import { Reading } from '../skin/model'
@@ -58,6 +59,8 @@ export const Bundle = z.strictObject({
   fit: SlotWish.optional(),
   /** What was decided while the tray was laid. */
   prep: Prep.optional(),
+  /** What the client uses at home; left out: nobody has asked. */
+  home: z.array(HomeUse).max(20).optional(),
   /** When devices are needed in another room. */
   reserved: z.array(Reservation).optional(),
 })

@@ -9,6 +9,7 @@ import {
   ProductMemory,
 } from '../client/model'
 import { LeavingSkin, SkinAnswer } from '../climb/model'
+import { HomePlan, HomeTold } from '../homecare/model'
 
 const Instant = z.iso.datetime({ offset: true })
 const Written = z.record(z.string(), z.unknown())
@@ -59,6 +60,9 @@ const FiledVisit = z.strictObject({
   note: z.string(),
   /** For the visit after it. */
   nextNote: z.string().default(''),
+  /** What was told of home care at it, and the plans that were given, each the newest last. */
+  homeTold: z.array(HomeTold).default([]),
+  homePlans: z.array(HomePlan).default([]),
   signedBy: z.string().nullable(),
   signedAt: Instant.nullable(),
 })

@@ -1,3 +1,4 @@
+import type { HomePlan } from '../homecare'
 import { execFileSync, spawnSync } from 'node:child_process'
 import { mkdtempSync, readFileSync, rmSync, writeFileSync } from 'node:fs'
 import { tmpdir } from 'node:os'
@@ -120,6 +121,15 @@ describe('npm run -s zen', () => {
     expect(plan.changes.flatMap((change) => change.why.map((why) => why.ruleId))).toEqual(
       expect.arrayContaining(['B-pineapple', 'B-salicylates']),
     )
+  })
+  test('home prints the plan for home after it: nothing strong where nobody asked, days and pauses', () => {
+    const { status, stdout } = zen('home', EXAMPLE)
+    expect(status).toBe(0)
+    const plan = JSON.parse(stdout) as HomePlan
+    expect(plan.lines.at(-1)!.role).toBe('sun')
+    expect(plan.lines.filter(({ pace }) => pace)).toEqual([])
+    expect(plan.days).toHaveLength(35)
+    expect(plan.pauses.map(({ what }) => what)).toContain('sun')
   })
   test('check ends with 4 when a rule speaks', () => expect(zen('check', EXAMPLE).status).toBe(4))
   test.each([

@@ -5,6 +5,7 @@ import { ALGINATE, dry, make, MASK_FREE, MASK_TIME, off, on, pump, rest, use } f
 import { HOUSE_MIXES, MIX_PARTS } from './mixes'
 import { MORE_DEVICES, MORE_PRODUCTS } from './more'
 import { packed } from '../stock'
+import { withTakeHome } from './take-home'
 
 // The house range of an invented studio. Names, formulas, lists and figures are invented for the demo only.
 
@@ -592,6 +593,8 @@ export const DEMO_SHELF: Shelf = {
     ...MORE_PRODUCTS,
     ...MIX_PARTS,
     ...HOUSE_MIXES,
-  ].map(packed),
+  ]
+    .map(packed)
+    .map(withTakeHome),
   devices: [...DEVICES, ...MORE_DEVICES],
 }

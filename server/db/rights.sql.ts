@@ -88,6 +88,16 @@ const FILED_VISITS = `SELECT jsonb_build_object(
     ),
     'note', COALESCE(o.note, ''),
     'nextNote', COALESCE(o.next_note, ''),
+    'homeTold', (
+      SELECT COALESCE(jsonb_agg(jsonb_build_object('uses', x.uses, 'kept', x.kept_to, 'why', x.kept_why) ORDER BY x.told_at), '[]')
+      FROM home_told x
+      WHERE x.visit_id = v.id
+    ),
+    'homePlans', (
+      SELECT COALESCE(jsonb_agg(x.plan ORDER BY x.given_at), '[]')
+      FROM home_plan x
+      WHERE x.visit_id = v.id
+    ),
     'signedBy', o.signed_name,
     'signedAt', o.signed_at
   ) AS visit

@@ -10,6 +10,9 @@ import { listDevices } from './things.sql'
 /** Products of one kind a visit chooses among, and those the builder of cards offers; what is named comes besides. */
 const EACH_KIND_MOST = 40
 
+/** Products that go home, of which a plan for home is made. */
+const TAKE_HOME_MOST = 200
+
 export const EACH_KIND_IN_BUILDER = 400
 
 const Ids = z.object({ id: z.string() })
@@ -43,6 +46,16 @@ const CHOSEN = `WITH
           SELECT id
           FROM first
           WHERE n <= $3
+          UNION
+          (
+            SELECT id
+            FROM product
+            WHERE salon_id = $1
+              AND archived_at IS NULL
+              AND body ? 'takeHome'
+            ORDER BY position
+            LIMIT ${TAKE_HOME_MOST}
+          )
           UNION
           SELECT id
           FROM product

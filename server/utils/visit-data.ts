@@ -13,6 +13,7 @@ import { followingVisit, nextVisitOf, type VisitRow } from '../db/visit.sql'
 import { latestPlan, listTicks, shownPlan } from '../db/plan.sql'
 import { listEvents } from '../db/run.sql'
 import { nextNotes, outcomeOf, visitBefore } from '../db/outcome.sql'
+import { homeOf } from '../db/home.sql'
 import { readingBefore } from '../db/reading.sql'
 import { moneyOf } from './money'
 import { compileInputOf } from './visit-input'
@@ -45,6 +46,7 @@ export async function visitData(db: Db, visit: VisitRow) {
     money: await moneyOf(db, visit.salon_id, input.protocol.protocolId),
     kits: await listKits(db, visit.salon_id),
     openings: await openingsOf(db, visit.client_id),
+    home: await homeOf(db, visit),
     used: await usesOf(db, visit.id),
     /** The card that follows this one in its course, where it still can be booked. */
     courseNext,

@@ -9,6 +9,7 @@ import { afterAll, beforeAll, expect, test } from 'vitest'
 import { loadClient } from '../../server/db/client.sql'
 import { listConsents } from '../../server/db/consent.sql'
 import { listPatchTests } from '../../server/db/evidence.sql'
+import { homeOf } from '../../server/db/home.sql'
 import { loadHistory } from '../../server/db/history.sql'
 import { treatedWith } from '../../server/db/lot.sql'
 import { rungsOf } from '../../server/db/ladder.sql'
@@ -33,6 +34,8 @@ import { owner } from './people'
 
 /** Tables that grow with every visit. */
 const GROWING = [
+  'home_plan',
+  'home_told',
   'visit',
   'client',
   'health_fact',
@@ -101,6 +104,7 @@ test.each<[string, (db: Db) => Promise<unknown>]>([
   ['what a visit used', (db) => usesOf(db, visit.id)],
   ['what it used first', (db) => firstUses(db, visit)],
   ['who had a lot', (db) => treatedWith(db, visit.salon_id, 'A-1')],
+  ['home care', (db) => homeOf(db, visit)],
   ['the long ladder', (db) => rungsOf(db, visit.client_id)],
 ])('%s finds its index as the role that serves', async (_name, ask) => {
   const asked = await statementsOf(ask)

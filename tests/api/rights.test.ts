@@ -33,6 +33,11 @@ async function known(): Promise<Known> {
   const { body } = await owner.ask<{ id: string }>('POST', '/api/clients', details)
   const visitId = await signed(name, CALM, { nextNote: `Ask ${name} how it was` })
   await owner.ask('DELETE', `/api/visits/${visitId}/next-note`)
+  const uses = [
+    { role: 'serum', name: `Serum of ${name}`, times: ['morning'], perWeek: 7, prescribed: false },
+  ]
+  const home = { id: randomUUID(), uses, kept: 'less', why: `${name} was away` }
+  await owner.ask('POST', `/api/visits/${visitId}/home-told`, home)
   const note = { id: randomUUID(), kind: 'note', body: `${name} likes it quiet` }
   await owner.ask('POST', `/api/clients/${body.id}/notes`, note)
   await owner.ask('PUT', `/api/clients/${body.id}`, {

@@ -22,7 +22,7 @@ const PLACES = ['/', '/clients', '/protocols', '/shelf', '/shelf/bench', '/rules
 const STAGES = ['consult', 'skin', 'fit', 'prepare', 'close']
 
 test('no view scrolls sideways, from a phone to a desk', async ({ page }) => {
-  test.setTimeout(240_000)
+  test.setTimeout(360_000)
   const visit = await onItsDay(page, { protocol: 'signature' })
   await open(page, visit)
   const wide: string[] = []
@@ -30,7 +30,9 @@ test('no view scrolls sideways, from a phone to a desk', async ({ page }) => {
     await page.goto(path)
     await expect(page.getByText(/^(Opening|Fitting)/)).toHaveCount(0)
     if (path.endsWith('/fit'))
-      await expect(page.getByRole('button', { name: 'Prepare the tray' })).toBeVisible()
+      await expect(page.getByRole('button', { name: 'Prepare the tray' })).toBeVisible({
+        timeout: 120_000,
+      })
     wide.push(...(await tooWide(page)))
   }
   await page.setViewportSize({ width: 1280, height: 844 })

@@ -51,6 +51,7 @@ const asked = computed(() => ({
     :disabled="store.locked"
     @rank="store.rank"
   />
+  <HomeTold v-else-if="part === 'home'" class="max-w-xl" :disabled="store.locked" />
   <ClearanceList
     v-else-if="part === 'clearances'"
     :given="client.clearances"

@@ -126,6 +126,14 @@ const { amountOf } = useMeasures()
           @change="put"
           @bad="complain"
         />
+        <ProductHome
+          v-if="!product.recipe"
+          :product="product"
+          :currency="currency"
+          :disabled="disabled"
+          @change="put"
+          @bad="complain"
+        />
       </aside>
     </div>
   </div>

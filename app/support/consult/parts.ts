@@ -35,6 +35,13 @@ const wantedState = (count: number): State =>
 const testState = (tests: VisitData['patchTests']): State =>
   tests.some(({ result }) => result === 'waiting') ? { state: 'to read', isOpen: true } : NOTHING
 
+/** Open where a plan was given that nobody has asked about today. */
+function homeState({ home, visit }: VisitData): State {
+  const isAsked = home?.told?.visitId === visit.id
+  if (isAsked) return DONE
+  return home?.before ? { state: 'ask', isOpen: true } : NOTHING
+}
+
 /** The parts of a consultation in the order in which they are asked. `wanted`: clearances asked for today. */
 export function consultParts(
   data: VisitData,
@@ -45,6 +52,7 @@ export function consultParts(
   return [
     { id: 'groups', name: 'Questions', ...openState(waiting.length) },
     { id: 'goals', name: 'Goals', ...goalState(data.input.client.concerns) },
+    { id: 'home', name: 'At home', ...homeState(data) },
     { id: 'clearances', name: 'Clearances', ...wantedState(wanted) },
     { id: 'tests', name: 'Patch tests', ...testState(data.patchTests) },
     { id: 'consent', name: 'Consent', ...consentState(data.consents, isMinor) },

@@ -24,6 +24,7 @@ import {
   activeRemoved,
   COMMON_PROPERTIES,
   finishChanged,
+  homeChanged,
   makerChanged,
   makerMinutes,
   makerSource,
@@ -57,6 +58,17 @@ describe('a product', () => {
       grease: 'satin',
       tint: false,
     })
+  })
+  it('goes home as a moisturiser until it is said otherwise, at once as in the salon', () => {
+    const first = homeChanged(NEW_PRODUCT, {})
+    expect(first.takeHome).toEqual({
+      ...{ role: 'moisturiser', times: ['morning', 'evening'] },
+      ...{ amount: 50, priceMinor: 0, count: 0 },
+    })
+    const said = homeChanged({ ...NEW_PRODUCT, ...first } as Product, { role: 'eye', dose: 0.1 })
+    expect(said.takeHome).toMatchObject({ role: 'eye', amount: 50, dose: 0.1 })
+    const unsaid = homeChanged({ ...NEW_PRODUCT, ...said } as Product, { dose: undefined })
+    expect(unsaid.takeHome).not.toHaveProperty('dose')
   })
   it('costs what its pack costs, by the gram', () => {
     const { pack } = packChanged(NEW_PRODUCT, { amount: 30, priceMinor: 1000 })

@@ -46,6 +46,22 @@ export const finishChanged = (product: Product, more: Partial<Finish>) => ({
   finish: { ...PLAIN_FINISH, ...product.finish, ...more },
 })
 
+type TakeHome = NonNullable<Product['takeHome']>
+/** What a pack for home begins as: a moisturiser’s, and none of it here yet. */
+const NEW_TAKE_HOME: TakeHome = {
+  ...{ role: 'moisturiser', times: ['morning', 'evening'] },
+  ...{ amount: 50, priceMinor: 0, count: 0 },
+}
+
+/** What goes home of a product; an amount at once that is undefined is as in the salon. */
+export function homeChanged(
+  { takeHome }: Product,
+  more: { [K in keyof TakeHome]?: TakeHome[K] | undefined },
+): ProductChange {
+  const { dose, ...rest } = { ...NEW_TAKE_HOME, ...takeHome, ...more } as TakeHome
+  return { takeHome: dose === undefined ? rest : { ...rest, dose } }
+}
+
 type Maker = NonNullable<Product['maker']>
 
 /** Where a maker's word is printed; without it nothing of it counts, and nothing is kept. */

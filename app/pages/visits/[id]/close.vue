@@ -142,6 +142,9 @@ const preset = computed(() => {
           <NuxtLink v-if="data.next" class="rung" :to="`/visits/${data.next.id}/fit`">
             Next visit, {{ shortDate(data.next.startsAt) }}
           </NuxtLink>
+          <NuxtLink class="rung" :to="`/visits/${data.visit.id}/home`">{{
+            data.home?.given ? 'Home care ✓' : 'Home care'
+          }}</NuxtLink>
           <button type="button" class="rung" @click="book">Book the next visit</button>
         </div>
       </section>
