@@ -38,7 +38,7 @@ const whyNotGive = computed(() => {
       <div class="no-print">
         <h2 class="display text-2xl border-b border-line pb-1 mb-3">At home now</h2>
         <HomeTold :disabled="!mayWrite" />
-        <div class="flex flex-col gap-2 mt-6">
+        <div class="flex flex-col gap-2 mt-4 py-3 sticky bottom-0 bg-ground">
           <button
             type="button"
             class="rung rung-strong"
