@@ -25,10 +25,17 @@ describe('the leaflet', () => {
   test('has what a client needs, in its order, with whom to call', () => {
     expect(leaflet.parts.map(({ title }) => title)).toEqual([
       ...['The first days', 'In the morning', 'In the evening', 'Leave alone for now'],
-      ...['Stop or ask', 'Before your next visit', 'When to call'],
+      ...['Stop or ask', 'To practise', 'Before your next visit', 'When to call'],
     ])
     expect(linesOf('Stop or ask')).toEqual(['My retinol: stop for now. Bring it along next time.'])
     expect(linesOf('Leave alone for now')).toContain('No strong sun or sunbeds before 1 Dec 2026.')
+    expect(linesOf('Leave alone for now')).toContain(
+      'None of your own acid, scrub or retinoid before 27 Nov 2026.',
+    )
+    expect(linesOf('Before your next visit').slice(-2)).toEqual([
+      'On 21 Dec 2026: Shave the evening before, if you shave.',
+      'On 22 Dec 2026: Come with bare skin. Leave contact lenses and jewellery at home.',
+    ])
     expect(linesOf('When to call').at(-1)).toContain('call 112 at once')
     expect(linesOf('In the morning').at(-1)).toMatch(/^Light Sun Fluid, .*fingertips/)
     const text = leafletText(leaflet)

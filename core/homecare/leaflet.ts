@@ -1,5 +1,6 @@
-import { dateInWords } from '../client'
+import { dateAfter, dateInWords } from '../client'
 import type { HomeLine, HomePlan } from './model'
+import { HOME_MOVEMENTS } from './movements'
 import { PAUSE_WORDS } from './words'
 
 /** A page for the client: titles with plain sentences, in the order in which they are needed. */
@@ -30,9 +31,10 @@ export function leafletOf(plan: HomePlan, { salon, emergencyNumber }: Sender): L
     part('How often', plan.lines.flatMap(oftenOf)),
     part('Leave alone for now', plan.pauses.map(pauseSentence)),
     part('Stop or ask', plan.left.filter(({ isTheirs }) => isTheirs).map(stopSentence)),
+    part('To practise', practised(plan)),
     part(
       'Before your next visit',
-      plan.before.map(({ words, from }) => (from ? `From ${dateInWords(from)}: ${words}` : words)),
+      plan.before.map((note) => beforeSentence(note, plan.next?.on)),
     ),
     part('When to call', [
       'Blisters, swelling, weeping, strong pain or a rash that spreads are not usual.',
@@ -69,8 +71,20 @@ function oftenOf({ name, pace = [], times }: HomeLine): string[] {
   return [`${name}: ${first!.count}.${then.join('')} Less, if it stings or peels.`]
 }
 
+const practised = ({ movements }: HomePlan): string[] =>
+  HOME_MOVEMENTS.filter(({ id }) => movements.includes(id)).map(
+    ({ name, how }) => `${name}: ${how}`,
+  )
+
+/** What goes on until the visit is said with "from", what is done once with its day. */
+function beforeSentence({ words, from }: HomePlan['before'][number], next: string | undefined) {
+  if (!from) return words
+  const isOnce = next !== undefined && from >= dateAfter(next, -1)
+  return `${isOnce ? 'On' : 'From'} ${dateInWords(from)}: ${words}`
+}
+
 const pauseSentence = ({ what, again }: HomePlan['pauses'][number]): string =>
-  `No ${PAUSE_WORDS[what].replaceAll(' and ', ' or ')} before ${dateInWords(again)}.`
+  `${what === 'own-actives' ? 'None of' : 'No'} ${PAUSE_WORDS[what].replaceAll(' and ', ' or ')} before ${dateInWords(again)}.`
 
 const stopSentence = ({ name, prescribed }: HomePlan['left'][number]): string =>
   prescribed

@@ -19,7 +19,7 @@ async function tooWide(page: Page): Promise<string[]> {
   return wide
 }
 const PLACES = ['/', '/clients', '/protocols', '/shelf', '/shelf/bench', '/rules', '/settings']
-const STAGES = ['consult', 'skin', 'fit', 'prepare', 'close']
+const STAGES = ['consult', 'skin', 'fit', 'prepare', 'close', 'home']
 
 test('no view scrolls sideways, from a phone to a desk', async ({ page }) => {
   test.setTimeout(360_000)

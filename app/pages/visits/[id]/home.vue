@@ -31,6 +31,24 @@ const whyNotGive = computed(() => {
 
 <template>
   <VisitFrame v-slot="{ data }">
+    <div v-if="plan" class="no-print flex flex-wrap items-center gap-3 mb-5">
+      <button
+        type="button"
+        class="rung rung-strong"
+        v-off="whyNotGive"
+        @click="store.giveHome(plan)"
+      >
+        {{ given ? 'Give it anew' : 'Give this plan' }}
+      </button>
+      <p v-if="isGiven" role="status" class="text-calm flex-1 max-sm:basis-full max-sm:order-last">
+        ✓ Given. At the next visit they are asked how it went.
+      </p>
+      <a v-if="given" class="rung" :href="`/api/visits/${data.visit.id}/leaflet`" target="_blank"
+        >Leaflet (PDF)</a
+      >
+      <button type="button" class="rung" @click="print">Print this page</button>
+      <NuxtLink class="rung" :to="`/visits/${data.visit.id}/close`">Back to Close</NuxtLink>
+    </div>
     <div
       v-if="plan"
       class="grid max-xl:grid-cols-[minmax(0,1fr)] xl:grid-cols-[15.5rem_minmax(0,1fr)_19rem] gap-8"
@@ -38,28 +56,6 @@ const whyNotGive = computed(() => {
       <div class="no-print">
         <h2 class="display text-2xl border-b border-line pb-1 mb-3">At home now</h2>
         <HomeTold :disabled="!mayWrite" />
-        <div class="flex flex-col gap-2 mt-4 py-3 sticky bottom-0 bg-ground">
-          <button
-            type="button"
-            class="rung rung-strong"
-            v-off="whyNotGive"
-            @click="store.giveHome(plan)"
-          >
-            {{ given ? 'Give it anew' : 'Give this plan' }}
-          </button>
-          <p v-if="isGiven" role="status" class="text-calm">
-            ✓ Given. At the next visit they are asked how it went.
-          </p>
-          <a
-            v-if="given"
-            class="rung"
-            :href="`/api/visits/${data.visit.id}/leaflet`"
-            target="_blank"
-            >Leaflet (PDF)</a
-          >
-          <button type="button" class="rung" @click="print">Print this page</button>
-          <NuxtLink class="rung" :to="`/visits/${data.visit.id}/close`">Back to Close</NuxtLink>
-        </div>
       </div>
       <div class="min-w-0 flex flex-col gap-5">
         <div class="grid md:grid-cols-2 gap-7">
